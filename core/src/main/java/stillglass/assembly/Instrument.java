@@ -1,0 +1,125 @@
+package stillglass.assembly;
+
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/// A model of camera or lens as the shelf knows it.
+///
+/// @param id stable identifier
+/// @param maker who made it
+/// @param name what it is called
+/// @param sectionId identifier of its optical section
+/// @param flangeFocalMm mount face to film
+/// @param maxExtensionMm focus travel
+/// @param parts everything that can lie on the tray
+/// @param joints everything that can be opened
+/// @param references what can be lost
+public record Instrument(
+        String id,
+        String maker,
+        String name,
+        String sectionId,
+        double flangeFocalMm,
+        double maxExtensionMm,
+        List<Part> parts,
+        List<Joint> joints,
+        List<Reference> references) {
+
+    /// Something that must be marked before the joint that loses it.
+    /// @param how what to do to keep it
+    public record Reference(String id, String name, String how) {}
+
+    public Instrument {
+        parts = List.copyOf(parts);
+        joints = List.copyOf(joints);
+        references = List.copyOf(references);
+        Set<String> partIds = distinct(parts.stream().map(Part::id).toList(), "part");
+        Set<String> jointIds = distinct(joints.stream().map(Joint::id).toList(), "joint");
+        Set<String> referenceIds = distinct(references.stream().map(Reference::id).toList(), "reference");
+        for (Joint j : joints) {
+            known(j.after(), jointIds, j, "joint");
+            known(j.frees(), partIds, j, "part");
+            known(j.loses(), referenceIds, j, "reference");
+            known(j.close().looseUntil().stream().toList(), jointIds, j, "joint");
+        }
+        for (Part p : parts) {
+            p.within().ifPresent(cell -> {
+                if (!partIds.contains(cell)) {
+                    throw new IllegalArgumentException("part " + p.id() + " lies within " + cell + ", which is no part");
+                }
+            });
+        }
+        Map<String, Joint> byId = new LinkedHashMap<>();
+        joints.forEach(j -> byId.put(j.id(), j));
+        Set<String> done = new HashSet<>();
+        joints.forEach(j -> refuseCircle(j, byId, new HashSet<>(), done));
+    }
+
+    private static Set<String> distinct(List<String> ids, String what) {
+        Set<String> seen = new HashSet<>();
+        for (String id : ids) {
+            if (!seen.add(id)) {
+                throw new IllegalArgumentException("two " + what + "s are called " + id);
+            }
+        }
+        return seen;
+    }
+
+    private static void known(Iterable<String> named, Set<String> ids, Joint joint, String what) {
+        for (String id : named) {
+            if (!ids.contains(id)) {
+                throw new IllegalArgumentException(
+                        "joint " + joint.id() + " names the " + what + " " + id + ", which is not in the instrument");
+            }
+        }
+    }
+
+    private static void refuseCircle(Joint joint, Map<String, Joint> byId, Set<String> path, Set<String> done) {
+        if (done.contains(joint.id())) {
+            return;
+        }
+        if (!path.add(joint.id())) {
+            throw new IllegalArgumentException("joint " + joint.id() + " waits for itself: check its \"after\"");
+        }
+        for (String before : joint.after()) {
+            Joint other = byId.get(before);
+            if (other != null) {
+                refuseCircle(other, byId, path, done);
+            }
+        }
+        path.remove(joint.id());
+        done.add(joint.id());
+    }
+
+    public Optional<Joint> joint(String jointId) {
+        return joints.stream().filter(j -> j.id().equals(jointId)).findFirst();
+    }
+
+    public Optional<Part> part(String partId) {
+        return parts.stream().filter(p -> p.id().equals(partId)).findFirst();
+    }
+
+    public Optional<Part> partOfElement(String element) {
+        return parts.stream().filter(p -> p.element().filter(element::equals).isPresent()).findFirst();
+    }
+
+    public Optional<Reference> reference(String referenceId) {
+        return references.stream().filter(r -> r.id().equals(referenceId)).findFirst();
+    }
+
+    /// The joint whose opening lets a part leave.
+    public Optional<Joint> freedBy(String partId) {
+        return joints.stream().filter(j -> j.frees().contains(partId)).findFirst();
+    }
+
+    /// A part and all that leaves with it because it lies within it.
+    public List<Part> withContents(String partId) {
+        return parts.stream()
+                .filter(p -> p.id().equals(partId) || p.within().filter(partId::equals).isPresent())
+                .toList();
+    }
+}

@@ -1,0 +1,54 @@
+package stillglass.grade;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import stillglass.look.FindingKind;
+
+/// What to do about a finding, and why.
+///
+/// @param act the recommendation
+/// @param reasons in order of weight, each a sentence
+public record Advice(Act act, List<String> reasons) {
+    /// The choices of a bench.
+    public enum Act {
+        LEAVE,
+        CLEAN,
+        REFER;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    public Advice {
+        reasons = List.copyOf(reasons);
+    }
+
+    /// Weighs effect against the way in.
+    /// @param grade 0 to 4
+    /// @param hours attended time to reach it
+    /// @param risk chance of damage on the way, 0 to 1
+    public static Advice of(FindingKind kind, Grader.Grade grade, double hours, double risk, GradeRules rules) {
+        List<String> reasons = new ArrayList<>();
+        reasons.add(grade.sentence());
+        double curable = rules.optics(kind).curable();
+        reasons.add(String.format(Locale.ROOT, "%s comes off in about %.0f %% of cases.", name(kind), 100 * curable));
+        reasons.add(String.format(Locale.ROOT, "The way in takes about %.1f h and risks damage in %.1f %%.", hours, 100 * risk));
+        if (kind == FindingKind.FUNGUS) {
+            reasons.add("Fungus etches the coating the longer it lives, so it is worth opening early.");
+        }
+        if (curable < 0.3) {
+            return new Advice(grade.grade() >= 4 ? Act.REFER : Act.LEAVE, reasons);
+        }
+        boolean living = kind == FindingKind.FUNGUS && grade.grade() >= 1;
+        double gain = grade.grade() / 4.0 * curable;
+        boolean worth = living || gain > risk * 2 + hours * 0.04;
+        return new Advice(worth ? Act.CLEAN : Act.LEAVE, reasons);
+    }
+
+    private static String name(FindingKind kind) {
+        String word = kind.word().replace('-', ' ');
+        return Character.toUpperCase(word.charAt(0)) + word.substring(1);
+    }
+}

@@ -1,0 +1,57 @@
+package stillglass.grade;
+
+import java.util.Map;
+import stillglass.look.FindingKind;
+
+/// Every number that stands between an effect and a grade. Read from one documented file.
+///
+/// @param kinds how each kind stops and scatters light
+/// @param visibleShadow local darkening that shows in a picture, share
+/// @param severeShadow local darkening nobody overlooks
+/// @param measurable effect that instruments see and pictures do not
+/// @param visibleVeil scattered share that flattens an average scene visibly
+/// @param severeVeil scattered share that spoils an average scene
+/// @param againstLight how many times more a veil counts with the light in the frame
+public record GradeRules(
+        Map<FindingKind, Optics> kinds,
+        double visibleShadow,
+        double severeShadow,
+        double measurable,
+        double visibleVeil,
+        double severeVeil,
+        double againstLight) {
+
+    /// What a kind of fault does to light that meets it.
+    /// @param blocks share stopped or thrown far aside, 0 to 1
+    /// @param scatters share that ends as veil in the picture, 0 to 1
+    /// @param curable chance that cleaning removes it
+    public record Optics(double blocks, double scatters, double curable) {
+        public Optics {
+            if (!(blocks >= 0 && blocks <= 1) || !(scatters >= 0 && scatters <= 1) || !(curable >= 0 && curable <= 1)) {
+                throw new IllegalArgumentException("shares lie between 0 and 1");
+            }
+        }
+    }
+
+    public GradeRules {
+        kinds = Map.copyOf(kinds);
+        for (FindingKind k : FindingKind.values()) {
+            if (!kinds.containsKey(k)) {
+                throw new IllegalArgumentException("the grade rules say nothing of " + k.word());
+            }
+        }
+        if (!(measurable < visibleShadow && visibleShadow < severeShadow && visibleVeil < severeVeil)) {
+            throw new IllegalArgumentException(
+                    "thresholds must rise: measurable, visible_shadow, severe_shadow; visible_veil, severe_veil");
+        }
+    }
+
+    /// What a kind does to light.
+    public Optics optics(FindingKind kind) {
+        Optics found = kinds.get(kind);
+        if (found == null) {
+            throw new IllegalStateException("no rule for " + kind.word());
+        }
+        return found;
+    }
+}

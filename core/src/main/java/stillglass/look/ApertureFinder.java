@@ -1,0 +1,232 @@
+package stillglass.look;
+
+import java.util.Arrays;
+import java.util.Optional;
+
+/// Finds the clear aperture: a coarse search for the circle across which the light changes most, then an ellipse
+/// fitted to edge points along many radii.
+///
+/// Reference: integro-differential operator, J. Daugman, IEEE PAMI 15 (1993). Differs: works on the logarithm of
+/// light with each direction's step limited, so that lamps and bright faults cannot outvote the rim.
+final class ApertureFinder {
+    private static final int COARSE = 150;
+    private static final int DIRECTIONS = 64;
+    private static final double STEP_LIMIT = 0.6;
+
+    private ApertureFinder() {}
+
+    private record Circle(double cx, double cy, double r, double score) {}
+
+    /// @param light row-major luminance, blurred lightly
+    /// @return the ellipse in working pixels, or nothing when no round edge stands out
+    static Optional<Aperture> find(float[] light, int width, int height) {
+        double shrink = Math.max(1, Math.max(width, height) / (double) COARSE);
+        int w = (int) (width / shrink);
+        int h = (int) (height / shrink);
+        float[] small = logShrunk(light, width, height, w, h);
+        Circle best = new Circle(0, 0, 0, 0);
+        double most = Math.max(w, h) * 0.62;
+        double least = Math.min(w, h) * 0.14;
+        for (double r = least; r < most; r *= 1.04) {
+            double stride = Math.max(1.5, r * 0.05);
+            for (double cy = h * 0.15; cy < h * 0.85; cy += stride) {
+                for (double cx = w * 0.15; cx < w * 0.85; cx += stride) {
+                    double s = score(small, w, h, cx, cy, r, Math.max(1.5, r * 0.05));
+                    if (s > best.score) {
+                        best = new Circle(cx, cy, r, s);
+                    }
+                }
+            }
+        }
+        best = climb(small, w, h, best);
+        if (best.score < 0.07) {
+            return Optional.empty();
+        }
+        return refine(light, width, height,
+                new Aperture((best.cx + 0.5) * shrink, (best.cy + 0.5) * shrink, best.r * shrink, best.r * shrink, 0));
+    }
+
+    private static float[] logShrunk(float[] light, int width, int height, int w, int h) {
+        float[] out = new float[w * h];
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int x0 = x * width / w;
+                int x1 = Math.max(x0 + 1, (x + 1) * width / w);
+                int y0 = y * height / h;
+                int y1 = Math.max(y0 + 1, (y + 1) * height / h);
+                double sum = 0;
+                for (int j = y0; j < y1; j++) {
+                    for (int i = x0; i < x1; i++) {
+                        sum += light[j * width + i];
+                    }
+                }
+                out[y * w + x] = (float) Math.log(0.004 + sum / ((x1 - x0) * (y1 - y0)));
+            }
+        }
+        return out;
+    }
+
+    private static Circle climb(float[] small, int w, int h, Circle from) {
+        Circle best = from;
+        for (double step = Math.max(1, from.r * 0.04); step > 0.2; step *= 0.6) {
+            boolean better = true;
+            while (better) {
+                better = false;
+                double[][] moves = {{step, 0, 0}, {-step, 0, 0}, {0, step, 0}, {0, -step, 0}, {0, 0, step}, {0, 0, -step}};
+                for (double[] m : moves) {
+                    double r = best.r + m[2];
+                    if (r < 4) {
+                        continue;
+                    }
+                    double s = score(small, w, h, best.cx + m[0], best.cy + m[1], r, Math.max(1, step));
+                    double here = score(small, w, h, best.cx, best.cy, best.r, Math.max(1, step));
+                    if (s > here + 1e-6) {
+                        best = new Circle(best.cx + m[0], best.cy + m[1], r, s);
+                        better = true;
+                    }
+                }
+            }
+        }
+        return best;
+    }
+
+    private static double score(float[] a, int w, int h, double cx, double cy, double r, double reach) {
+        double sum = 0;
+        int used = 0;
+        int up = 0;
+        for (int k = 0; k < DIRECTIONS; k++) {
+            double c = Math.cos(2 * Math.PI * k / DIRECTIONS);
+            double s = Math.sin(2 * Math.PI * k / DIRECTIONS);
+            int xo = (int) (cx + (r + reach) * c + 0.5);
+            int yo = (int) (cy + (r + reach) * s + 0.5);
+            int xi = (int) (cx + (r - reach) * c + 0.5);
+            int yi = (int) (cy + (r - reach) * s + 0.5);
+            if (xo < 0 || yo < 0 || xo >= w || yo >= h || xi < 0 || yi < 0 || xi >= w || yi >= h) {
+                continue;
+            }
+            used++;
+            double d = a[yo * w + xo] - a[yi * w + xi];
+            up += d > 0 ? 1 : 0;
+            sum += Math.max(-STEP_LIMIT, Math.min(STEP_LIMIT, d));
+        }
+        if (used < DIRECTIONS * 0.55) {
+            return 0;
+        }
+        double agree = Math.max(up, used - up) / (double) used;
+        return Math.abs(sum) / used * (2 * agree - 1) * Math.sqrt(used / (double) DIRECTIONS);
+    }
+
+    private static Optional<Aperture> refine(float[] light, int w, int h, Aperture guess) {
+        Aperture now = guess;
+        for (double reach : new double[] {0.10, 0.05, 0.035}) {
+            int rays = 240;
+            double[] angle = new double[rays];
+            double[] radius = new double[rays];
+            int found = 0;
+            double sign = meanStep(light, w, h, now) >= 0 ? 1 : -1;
+            for (int k = 0; k < rays; k++) {
+                double phi = 2 * Math.PI * k / rays;
+                double r = edgeAlong(light, w, h, now, phi, reach, sign);
+                if (r > 0) {
+                    angle[found] = phi;
+                    radius[found++] = r;
+                }
+            }
+            if (found < rays / 3) {
+                return Optional.of(now);
+            }
+            now = fit(now.cx(), now.cy(), Arrays.copyOf(angle, found), Arrays.copyOf(radius, found));
+        }
+        return Optional.of(now);
+    }
+
+    private static double meanStep(float[] light, int w, int h, Aperture a) {
+        double sum = 0;
+        for (int k = 0; k < 90; k++) {
+            double phi = 2 * Math.PI * k / 90;
+            double outside = sample(light, w, h, a, phi, 1.06);
+            double inside = sample(light, w, h, a, phi, 0.94);
+            if (!Double.isNaN(outside) && !Double.isNaN(inside)) {
+                sum += Math.max(-STEP_LIMIT, Math.min(STEP_LIMIT, outside - inside));
+            }
+        }
+        return sum;
+    }
+
+    /// Radius of the aperture's ellipse in direction phi.
+    private static double ellipseRadius(Aperture a, double phi) {
+        double c = Math.cos(phi - a.thetaRad()) / a.rx();
+        double s = Math.sin(phi - a.thetaRad()) / a.ry();
+        return 1 / Math.hypot(c, s);
+    }
+
+    private static double sample(float[] light, int w, int h, Aperture a, double phi, double factor) {
+        double r = ellipseRadius(a, phi) * factor;
+        int x = (int) Math.round(a.cx() + r * Math.cos(phi));
+        int y = (int) Math.round(a.cy() + r * Math.sin(phi));
+        return x < 0 || y < 0 || x >= w || y >= h ? Double.NaN : Math.log(0.004 + light[y * w + x]);
+    }
+
+    private static double edgeAlong(
+            float[] light, int w, int h, Aperture a, double phi, double reach, double sign) {
+        double r0 = ellipseRadius(a, phi);
+        int span = (int) Math.max(4, r0 * reach);
+        double best = 0.03;
+        double at = -1;
+        for (int d = -span; d <= span; d++) {
+            double outside = 0;
+            double inside = 0;
+            int n = 0;
+            for (int s = 1; s <= 3; s++) {
+                double o = sample(light, w, h, a, phi, (r0 + d + s) / r0);
+                double i = sample(light, w, h, a, phi, (r0 + d - s) / r0);
+                if (!Double.isNaN(o) && !Double.isNaN(i)) {
+                    outside += o;
+                    inside += i;
+                    n++;
+                }
+            }
+            double step = n == 3 ? sign * (outside - inside) / 3 * (1 - 0.3 * Math.abs(d) / span) : 0;
+            if (step > best) {
+                best = step;
+                at = r0 + d;
+            }
+        }
+        return at;
+    }
+
+    /// Robust fit of r(φ) = a0 + a1 cos φ + b1 sin φ + a2 cos 2φ + b2 sin 2φ, the ellipse to first order in its flattening.
+    private static Aperture fit(double cx, double cy, double[] angle, double[] radius) {
+        double[] p = new double[5];
+        double[] weight = new double[angle.length];
+        Arrays.fill(weight, 1);
+        for (int round = 0; round < 8; round++) {
+            double[][] normal = new double[5][6];
+            for (int i = 0; i < angle.length; i++) {
+                double[] row = basis(angle[i]);
+                for (int r = 0; r < 5; r++) {
+                    for (int c = 0; c < 5; c++) {
+                        normal[r][c] += weight[i] * row[r] * row[c];
+                    }
+                    normal[r][5] += weight[i] * row[r] * radius[i];
+                }
+            }
+            p = LeastSquares.solve(normal);
+            double[] off = new double[angle.length];
+            for (int i = 0; i < off.length; i++) {
+                off[i] = Math.abs(radius[i] - LeastSquares.dot(p, basis(angle[i])));
+            }
+            double scale = Math.max(0.4, 1.5 * LeastSquares.median(off));
+            for (int i = 0; i < off.length; i++) {
+                double t = off[i] / (3 * scale);
+                weight[i] = t < 1 ? (1 - t * t) * (1 - t * t) : 0;
+            }
+        }
+        double flat = Math.hypot(p[3], p[4]);
+        return new Aperture(cx + p[1], cy + p[2], p[0] + flat, Math.max(1, p[0] - flat), Math.atan2(p[4], p[3]) / 2);
+    }
+
+    private static double[] basis(double phi) {
+        return new double[] {1, Math.cos(phi), Math.sin(phi), Math.cos(2 * phi), Math.sin(2 * phi)};
+    }
+}

@@ -1,0 +1,85 @@
+package stillglass.look;
+
+/// What the glass would look like without its faults: a low-order surface of light over the aperture, fitted so
+/// that bright or dark faults have no say.
+///
+/// Zernike polynomials to the fourth order (15 terms) span the same space as the powers used here; the fit is
+/// reweighted by Tukey's biweight. Coordinates are aperture units.
+final class CleanGlass {
+    private static final int ORDER = 4;
+    private static final int TERMS = (ORDER + 1) * (ORDER + 2) / 2;
+
+    private final double[] p;
+    /// Robust scatter of the light about the fit, noise and texture together.
+    final double scatter;
+
+    private CleanGlass(double[] p, double scatter) {
+        this.p = p;
+        this.scatter = scatter;
+    }
+
+    static CleanGlass fit(float[] light, int width, int height, Aperture a) {
+        int stride = (int) Math.max(1, a.meanRadius() / 60);
+        int count = 0;
+        double[][] rows = new double[(width / stride + 1) * (height / stride + 1)][];
+        double[] value = new double[rows.length];
+        for (int y = 0; y < height; y += stride) {
+            for (int x = 0; x < width; x += stride) {
+                if (a.unitRadius(x, y) < 0.96) {
+                    rows[count] = powers(a.unitX(x, y), a.unitY(x, y));
+                    value[count++] = light[y * width + x];
+                }
+            }
+        }
+        if (count < 4 * TERMS) {
+            throw new IllegalArgumentException("the aperture covers too few pixels to judge the glass");
+        }
+        double[] p = new double[TERMS];
+        double[] weight = new double[count];
+        java.util.Arrays.fill(weight, 1);
+        double scatter = 0;
+        for (int round = 0; round < 10; round++) {
+            double[][] normal = new double[TERMS][TERMS + 1];
+            for (int i = 0; i < count; i++) {
+                if (weight[i] > 0) {
+                    accumulate(normal, rows[i], value[i], weight[i]);
+                }
+            }
+            p = LeastSquares.solve(normal);
+            double[] off = new double[count];
+            for (int i = 0; i < count; i++) {
+                off[i] = Math.abs(value[i] - LeastSquares.dot(p, rows[i]));
+            }
+            scatter = Math.max(1e-4, 1.4826 * LeastSquares.median(off));
+            for (int i = 0; i < count; i++) {
+                double t = off[i] / (4.5 * scatter);
+                weight[i] = t < 1 ? (1 - t * t) * (1 - t * t) : 0;
+            }
+        }
+        return new CleanGlass(p, scatter);
+    }
+
+    private static void accumulate(double[][] normal, double[] row, double value, double weight) {
+        for (int r = 0; r < TERMS; r++) {
+            for (int c = 0; c < TERMS; c++) {
+                normal[r][c] += weight * row[r] * row[c];
+            }
+            normal[r][TERMS] += weight * row[r] * value;
+        }
+    }
+
+    double at(double ux, double uy) {
+        return LeastSquares.dot(p, powers(ux, uy));
+    }
+
+    private static double[] powers(double x, double y) {
+        double[] row = new double[TERMS];
+        int k = 0;
+        for (int total = 0; total <= ORDER; total++) {
+            for (int j = 0; j <= total; j++) {
+                row[k++] = Math.pow(x, total - j) * Math.pow(y, j);
+            }
+        }
+        return row;
+    }
+}

@@ -1,0 +1,38 @@
+package stillglass.look;
+
+import java.util.List;
+
+/// A connected patch of pixels that depart from clean glass, measured.
+///
+/// @param pixels indices into the working photo
+/// @param lengthRadii length of its skeleton, aperture radii
+/// @param widthRadii mean width, aperture radii
+/// @param junctions points of the skeleton where threads part
+/// @param ends points where they end
+/// @param straightness distance between farthest ends over skeleton length
+/// @param contrast mean departure from clean glass
+/// @param x centre, aperture units
+/// @param y centre, aperture units, up
+/// @param outline in aperture units
+record Patch(
+        int[] pixels,
+        double lengthRadii,
+        double widthRadii,
+        int junctions,
+        int ends,
+        double straightness,
+        double contrast,
+        double x,
+        double y,
+        List<Finding.Point> outline) {
+
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof Patch p && java.util.Arrays.equals(pixels, p.pixels);
+    }
+
+    @Override
+    public int hashCode() {
+        return java.util.Arrays.hashCode(pixels);
+    }
+}

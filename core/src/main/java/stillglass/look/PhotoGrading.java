@@ -1,0 +1,376 @@
+package stillglass.look;
+
+import boofcv.alg.filter.blur.GBlurImageOps;
+import boofcv.struct.image.GrayF32;
+import boofcv.struct.image.GrayU8;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/// Reads one photograph: aperture, clean glass, veil, patches, kinds.
+public final class PhotoGrading {
+    /// A veil below this share is not told from a clean glass.
+    private static final double LEAST_VEIL = 0.03;
+
+    private PhotoGrading() {}
+
+    /// What a photograph shows.
+    /// @param aperture in pixels of the stored photo
+    /// @param veilFraction scattered light in the aperture over the reference light, 0 to 1
+    /// @param yellowing blue over red through the glass relative to the surroundings; bright field only
+    /// @param sectorVeils veil in 32 sectors (4 rings of equal area, 8 directions from 12 clockwise), for comparisons
+    /// @param maskWidth width of the working mask
+    /// @param mask levels of [FindingKind#maskLevel], row-major, working scale
+    /// @param diagnostics what was assumed or is not good enough
+    public record Graded(
+            Lighting lighting,
+            Aperture aperture,
+            List<Finding> findings,
+            double veilFraction,
+            List<Double> sectorVeils,
+            OptionalDouble yellowing,
+            int maskWidth,
+            Mask mask,
+            List<String> diagnostics) {
+        public Graded {
+            findings = List.copyOf(findings);
+            sectorVeils = List.copyOf(sectorVeils);
+            diagnostics = List.copyOf(diagnostics);
+        }
+    }
+
+    /// The painted mask at working scale.
+    public static final class Mask {
+        private final byte[] levels;
+
+        Mask(byte[] levels) {
+            this.levels = levels;
+        }
+
+        public int level(int at) {
+            return levels[at];
+        }
+
+        public int size() {
+            return levels.length;
+        }
+    }
+
+    /// Outcome: graded, or refused with a reason and a better way to take the photo.
+    public sealed interface Outcome {
+        record Seen(Graded graded) implements Outcome {}
+
+        record Refused(String why) implements Outcome {}
+    }
+
+    /// What is known beforehand.
+    /// @param lighting empty to choose from the photo
+    /// @param aperture empty to find it; in pixels of the stored photo
+    /// @param referenceLight linear light of the bare lamp at the same exposure, if a lamp frame was taken
+    public record Given(Optional<Lighting> lighting, Optional<Aperture> aperture, OptionalDouble referenceLight) {
+        public static final Given NOTHING = new Given(Optional.empty(), Optional.empty(), OptionalDouble.empty());
+    }
+
+    /// Grades a photograph. Deterministic; about a second for 12 MP.
+    /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
+    public static Outcome grade(LinearPhoto photo, Given given, Progress progress) {
+        progress.at(0.05, "finding the clear aperture");
+        int w = photo.width();
+        int h = photo.height();
+        float[] light = photo.luminance();
+        Optional<Aperture> found = given.aperture()
+                .map(a -> a.scaled(1 / photo.scale()))
+                .or(() -> ApertureFinder.find(blurred(light, w, h, 1.2), w, h));
+        if (found.isEmpty()) {
+            return new Outcome.Refused("no round glass edge stands out in this photo: "
+                    + "fill most of the frame with the lens, hold the camera square to it and light it from behind");
+        }
+        Aperture a = found.get();
+        double inside = mean(light, w, h, a, 0, 0.9);
+        double outside = mean(light, w, h, a, 1.08, 9);
+        Lighting lighting = given.lighting().orElse(inside > 0.22 && inside > 1.3 * outside || inside > 0.45
+                ? Lighting.BRIGHT : Lighting.AGAINST);
+        List<String> diagnostics = new ArrayList<>();
+        progress.at(0.3, "flattening the lamp");
+        CleanGlass clean = CleanGlass.fit(light, w, h, a);
+        progress.at(0.5, "looking for specks and threads");
+        double sign = lighting == Lighting.AGAINST ? 1 : -1;
+        float[] departure = departure(light, w, h, a, clean, sign);
+        GrayU8 binary = detect(departure, w, h, a);
+        progress.at(0.7, "telling kinds apart");
+        byte[] mask = new byte[w * h];
+        List<Finding> findings = new ArrayList<>(classify(binary, departure, a, mask));
+        double reference = given.referenceLight().orElse(outside > 0.5 && lighting == Lighting.AGAINST ? outside : 1.0);
+        double veil = veil(light, w, h, a, clean, lighting, reference, outside);
+        if (lighting == Lighting.AGAINST) {
+            haze(clean, a, w, h, reference, mask).ifPresent(findings::add);
+        }
+        if (given.referenceLight().isEmpty()) {
+            diagnostics.add("no lamp frame: the veil is relative to "
+                    + (reference == 1.0 ? "full exposure" : "the surroundings"));
+        }
+        if (clipped(light, w, h, a) > 0.05) {
+            diagnostics.add("more than 5 % of the glass is overexposed: take it again at a shorter exposure");
+        }
+        findings.sort(Comparator.comparingInt(Finding::severity).thenComparingDouble(Finding::areaShare).reversed());
+        progress.at(1, "done");
+        OptionalDouble yellow = lighting == Lighting.BRIGHT ? yellowing(photo, a) : OptionalDouble.empty();
+        return new Outcome.Seen(new Graded(
+                lighting, a.scaled(photo.scale()), findings, veil, sectors(light, w, h, a, reference), yellow, w, new Mask(mask), diagnostics));
+    }
+
+    private static float[] blurred(float[] light, int w, int h, double sigma) {
+        GrayF32 in = new GrayF32(w, h);
+        System.arraycopy(light, 0, in.data, 0, light.length);
+        return GBlurImageOps.gaussian(in, null, sigma, -1, null).data;
+    }
+
+    private static double mean(float[] light, int w, int h, Aperture a, double from, double to) {
+        double sum = 0;
+        long n = 0;
+        for (int y = 0; y < h; y += 3) {
+            for (int x = 0; x < w; x += 3) {
+                double r = a.unitRadius(x, y);
+                if (r >= from && r < to) {
+                    sum += light[y * w + x];
+                    n++;
+                }
+            }
+        }
+        return n == 0 ? 0 : sum / n;
+    }
+
+    private static double clipped(float[] light, int w, int h, Aperture a) {
+        long full = 0;
+        long n = 0;
+        for (int y = 0; y < h; y += 2) {
+            for (int x = 0; x < w; x += 2) {
+                if (a.unitRadius(x, y) < 0.95) {
+                    n++;
+                    full += light[y * w + x] > 0.985 ? 1 : 0;
+                }
+            }
+        }
+        return n == 0 ? 0 : full / (double) n;
+    }
+
+    private static float[] departure(float[] light, int w, int h, Aperture a, CleanGlass clean, double sign) {
+        float[] out = new float[w * h];
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                if (a.unitRadius(x, y) < 0.975) {
+                    double expected = clean.at(a.unitX(x, y), a.unitY(x, y));
+                    out[y * w + x] = (float) (sign * (light[y * w + x] - expected));
+                }
+            }
+        }
+        return out;
+    }
+
+    /// Fine structure: a small blur less a wide one, beyond five times its own robust scatter.
+    private static GrayU8 detect(float[] departure, int w, int h, Aperture a) {
+        double fineSigma = Math.max(0.7, a.meanRadius() / 500);
+        float[] fine = blurred(departure, w, h, fineSigma);
+        float[] wide = blurred(departure, w, h, Math.max(6, a.meanRadius() * 0.05));
+        int n = 0;
+        double[] sample = new double[w * h / 7 + 1];
+        for (int i = 0; i < fine.length; i += 7) {
+            if (a.unitRadius(i % w, i / w) < 0.95) {
+                sample[n++] = Math.abs(fine[i] - wide[i]);
+            }
+        }
+        double scatter = Math.max(5e-4, 1.4826 * LeastSquares.median(java.util.Arrays.copyOf(sample, Math.max(1, n))));
+        GrayU8 binary = new GrayU8(w, h);
+        for (int i = 0; i < fine.length; i++) {
+            boolean stands = fine[i] - wide[i] > 5.5 * scatter;
+            binary.data[i] = (byte) (stands && a.unitRadius(i % w, i / w) < 0.96 ? 1 : 0);
+        }
+        return binary;
+    }
+
+    private static List<Finding> classify(GrayU8 binary, float[] departure, Aperture a, byte[] mask) {
+        int least = (int) Math.max(3, a.areaPx() * 2.5e-6);
+        List<Patch> specks = new ArrayList<>();
+        List<Finding> findings = new ArrayList<>();
+        double sureSpecks = 0;
+        double area = a.areaPx();
+        double fungusPixels = 0;
+        List<Patch> fungus = new ArrayList<>();
+        List<KindJudge.Verdict> verdicts = new ArrayList<>();
+        for (Patch p : Patches.of(binary, departure, a, 0.03)) {
+            if (p.pixels().length < least) {
+                continue;
+            }
+            KindJudge.Verdict v = KindJudge.judge(p);
+            if (v.kind() == FindingKind.DUST) {
+                specks.add(p);
+                sureSpecks += v.confidence();
+                paint(mask, p, FindingKind.DUST);
+            } else if (v.kind() == FindingKind.FUNGUS) {
+                fungus.add(p);
+                verdicts.add(v);
+                fungusPixels += p.pixels().length;
+                paint(mask, p, FindingKind.FUNGUS);
+            } else {
+                int severity = v.kind() == FindingKind.SCRATCH ? Severity.ofScratch(p.lengthRadii()) : 0;
+                findings.add(finding(p, v, severity, area));
+                paint(mask, p, v.kind());
+            }
+        }
+        int severity = Severity.ofFungus(fungusPixels / area);
+        for (int i = 0; i < fungus.size(); i++) {
+            findings.add(finding(fungus.get(i), verdicts.get(i), severity, area));
+        }
+        if (!specks.isEmpty()) {
+            findings.add(dust(specks, sureSpecks / specks.size(), area));
+        }
+        return findings;
+    }
+
+    private static void paint(byte[] mask, Patch p, FindingKind kind) {
+        for (int at : p.pixels()) {
+            mask[at] = (byte) Math.max(mask[at], kind.maskLevel());
+            if (kind == FindingKind.FUNGUS) {
+                mask[at] = (byte) kind.maskLevel();
+            }
+        }
+    }
+
+    private static Finding finding(Patch p, KindJudge.Verdict v, int severity, double area) {
+        return new Finding(v.kind(), v.confidence(), List.of(new Finding.Region(p.outline())),
+                p.pixels().length / area, 1, p.x(), p.y(), p.contrast(), severity, v.reasons());
+    }
+
+    private static Finding dust(List<Patch> specks, double confidence, double area) {
+        double pixels = 0;
+        double x = 0;
+        double y = 0;
+        double contrast = 0;
+        List<Finding.Region> regions = new ArrayList<>();
+        for (Patch p : specks) {
+            pixels += p.pixels().length;
+            x += p.x();
+            y += p.y();
+            contrast += p.contrast();
+            regions.add(new Finding.Region(p.outline()));
+        }
+        int n = specks.size();
+        return new Finding(FindingKind.DUST, confidence, regions, pixels / area, n, x / n, y / n, contrast / n,
+                Severity.ofDust(n), List.of(n + (n == 1 ? " compact speck" : " compact specks or short fibres")));
+    }
+
+    private static List<Double> sectors(float[] light, int w, int h, Aperture a, double reference) {
+        double[] sum = new double[32];
+        int[] n = new int[32];
+        for (int y = 0; y < h; y += 2) {
+            for (int x = 0; x < w; x += 2) {
+                double r = a.unitRadius(x, y);
+                if (r < 0.95) {
+                    int ring = Math.min(3, (int) (4 * r * r / 0.9025));
+                    double turn = Math.atan2(a.unitX(x, y), a.unitY(x, y)) / (2 * Math.PI) + 1;
+                    int sector = ring * 8 + (int) (turn * 8) % 8;
+                    sum[sector] += light[y * w + x];
+                    n[sector]++;
+                }
+            }
+        }
+        List<Double> veils = new ArrayList<>();
+        for (int i = 0; i < sum.length; i++) {
+            veils.add(n[i] == 0 ? 0.0 : Math.min(1, sum[i] / n[i] / reference));
+        }
+        return veils;
+    }
+
+    private static double veil(float[] light, int w, int h, Aperture a, CleanGlass clean, Lighting lighting,
+            double reference, double outside) {
+        double sum = 0;
+        int n = 0;
+        for (double y = -0.95; y < 0.96; y += 0.05) {
+            for (double x = -0.95; x < 0.96; x += 0.05) {
+                if (x * x + y * y < 0.9) {
+                    sum += clean.at(x, y);
+                    n++;
+                }
+            }
+        }
+        double inside = sum / n;
+        double share = lighting == Lighting.AGAINST
+                ? inside / reference
+                : outside > inside ? 1 - inside / outside : 0;
+        return Math.max(0, Math.min(1, share));
+    }
+
+    /// Haze where the veil exceeds three percent and half its mean.
+    private static Optional<Finding> haze(CleanGlass clean, Aperture a, int w, int h, double reference, byte[] mask) {
+        double sum = 0;
+        int n = 0;
+        for (int y = 0; y < h; y += 4) {
+            for (int x = 0; x < w; x += 4) {
+                if (a.unitRadius(x, y) < 0.97) {
+                    sum += Math.max(0, clean.at(a.unitX(x, y), a.unitY(x, y)) / reference);
+                    n++;
+                }
+            }
+        }
+        double mean = n == 0 ? 0 : sum / n;
+        if (mean < LEAST_VEIL) {
+            return Optional.empty();
+        }
+        GrayU8 region = new GrayU8(w, h);
+        long pixels = 0;
+        double weighted = 0;
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int at = y * w + x;
+                if (a.unitRadius(x, y) < 1) {
+                    double v = clean.at(a.unitX(x, y), a.unitY(x, y)) / reference;
+                    if (v > LEAST_VEIL && v > mean / 2) {
+                        region.data[at] = 1;
+                        pixels++;
+                        weighted += v;
+                        if (mask[at] == 0) {
+                            mask[at] = (byte) FindingKind.HAZE.maskLevel();
+                        }
+                    }
+                }
+            }
+        }
+        if (pixels == 0) {
+            return Optional.empty();
+        }
+        List<Finding.Region> regions = boofcv.alg.filter.binary.BinaryImageOps
+                .contour(region, boofcv.struct.ConnectRule.EIGHT, null).stream()
+                .filter(c -> c.external.size() > 30)
+                .map(c -> new Finding.Region(Patches.outline(c, a)))
+                .toList();
+        double confidence = 1 - Math.exp(-(mean - LEAST_VEIL / 2) / 0.03);
+        return Optional.of(new Finding(FindingKind.HAZE, Math.min(0.99, confidence), regions, pixels / a.areaPx(), 1,
+                0, 0, weighted / pixels * reference, Severity.ofHaze(mean), List.of(String.format(
+                        Locale.ROOT, "smooth veil: %.1f %% of the light, over %.0f %% of the glass",
+                        100 * mean, 100 * pixels / a.areaPx()))));
+    }
+
+    private static OptionalDouble yellowing(LinearPhoto photo, Aperture a) {
+        double[] sums = new double[4];
+        for (int y = 0; y < photo.height(); y += 3) {
+            for (int x = 0; x < photo.width(); x += 3) {
+                double r = a.unitRadius(x, y);
+                int at = y * photo.width() + x;
+                if (r < 0.8) {
+                    sums[0] += photo.blue(at);
+                    sums[1] += photo.red(at);
+                } else if (r > 1.15) {
+                    sums[2] += photo.blue(at);
+                    sums[3] += photo.red(at);
+                }
+            }
+        }
+        if (sums[1] <= 0 || sums[2] <= 0 || sums[3] <= 0) {
+            return OptionalDouble.empty();
+        }
+        return OptionalDouble.of(sums[0] / sums[1] / (sums[2] / sums[3]));
+    }
+}

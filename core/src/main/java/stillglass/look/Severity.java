@@ -1,0 +1,34 @@
+package stillglass.look;
+
+/// Severity of findings from the photo alone, 0 to 4; the grade of Decide comes from the computed effect instead.
+public final class Severity {
+    private Severity() {}
+
+    /// @param specks specks and fibres in the whole glass
+    public static int ofDust(int specks) {
+        return level(specks, 12, 40, 100, 250);
+    }
+
+    /// @param share of the aperture covered by threads, 0 to 1
+    public static int ofFungus(double share) {
+        return share <= 0 ? 0 : 1 + level(share * 100, 0.6, 3, 9);
+    }
+
+    /// @param meanVeil mean scattered share of light, 0 to 1
+    public static int ofHaze(double meanVeil) {
+        return meanVeil <= 0 ? 0 : 1 + level(meanVeil, 0.06, 0.14, 0.28);
+    }
+
+    /// @param lengthInRadii total length in aperture radii
+    public static int ofScratch(double lengthInRadii) {
+        return lengthInRadii <= 0 ? 0 : 1 + level(lengthInRadii, 0.5, 1.5, 3.5);
+    }
+
+    private static int level(double value, double... limits) {
+        int level = 0;
+        for (double limit : limits) {
+            level += value >= limit + (limits.length == 4 ? 0.5 : 0) ? 1 : 0;
+        }
+        return level;
+    }
+}

@@ -1,0 +1,111 @@
+package stillglass.optics;
+
+/// Traces rays exactly: Snell's law in vector form at every surface of one lens at one wavelength.
+///
+/// Reference: Welford 1986, section 4.2 to 4.4. Rays that miss a sphere or are totally reflected keep their last
+/// position and carry the reason in [RayBundle#fate]; nothing becomes NaN. Immutable after construction.
+public final class ExactTrace {
+    private final double[] curvature;
+    private final double[] thicknessMm;
+    private final double[] indexBefore;
+    private final double[] indexAfter;
+    private final double[] inverseSquareSemiDiameter;
+    private final int stop;
+
+    public ExactTrace(LensSection lens, double wavelengthNm) {
+        int count = lens.surfaces().size();
+        curvature = new double[count];
+        thicknessMm = new double[count];
+        indexBefore = new double[count];
+        indexAfter = new double[count];
+        inverseSquareSemiDiameter = new double[count];
+        stop = lens.stopIndex();
+        for (int i = 0; i < count; i++) {
+            Surface s = lens.surfaces().get(i);
+            curvature[i] = s.curvature();
+            thicknessMm[i] = s.thicknessMm();
+            indexBefore[i] = lens.before(i).index(wavelengthNm);
+            indexAfter[i] = s.after().index(wavelengthNm);
+            inverseSquareSemiDiameter[i] = 1 / (s.semiDiameterMm() * s.semiDiameterMm());
+        }
+    }
+
+    /// Index of the iris.
+    public int stop() {
+        return stop;
+    }
+
+    public int surfaces() {
+        return curvature.length;
+    }
+
+    /// From the first vertex plane to the iris, ending on it, coordinates relative to its vertex.
+    public void toStop(RayBundle rays) {
+        for (int s = 0; s <= stop; s++) {
+            surface(s, rays, s == 0 ? 0 : thicknessMm[s - 1]);
+        }
+    }
+
+    /// Through all surfaces, ending on the last, refracted, coordinates relative to its vertex.
+    public void through(RayBundle rays) {
+        for (int s = 0; s < curvature.length; s++) {
+            surface(s, rays, s == 0 ? 0 : thicknessMm[s - 1]);
+        }
+    }
+
+    /// Refracts all rays at one surface.
+    /// @param s surface index
+    /// @param rays positions relative to the previous vertex; changed
+    /// @param gapMm distance from that vertex to this one
+    public void surface(int s, RayBundle rays, double gapMm) {
+        double c = curvature[s];
+        double before = indexBefore[s];
+        double after = indexAfter[s];
+        double inverseSquare = inverseSquareSemiDiameter[s];
+        double[] x = rays.x;
+        double[] y = rays.y;
+        double[] z = rays.z;
+        double[] l = rays.l;
+        double[] m = rays.m;
+        double[] n = rays.n;
+        for (int i = 0; i < x.length; i++) {
+            if (rays.fate[i] != RayBundle.TRAVELS) {
+                continue;
+            }
+            double toPlane = (gapMm - z[i]) / n[i];
+            double px = x[i] + toPlane * l[i];
+            double py = y[i] + toPlane * m[i];
+            double f = c * (px * px + py * py);
+            double g = n[i] - c * (l[i] * px + m[i] * py);
+            double inside = g * g - c * f;
+            if (inside < 0) {
+                rays.fate[i] = RayBundle.MISSED;
+                continue;
+            }
+            double cosIn = Math.sqrt(inside);
+            double step = f / (g + cosIn);
+            px += l[i] * step;
+            py += m[i] * step;
+            double pz = n[i] * step;
+            x[i] = px;
+            y[i] = py;
+            z[i] = pz;
+            rays.pathMm[i] += before * (toPlane + step);
+            rays.clip[i] = Math.max(rays.clip[i], (px * px + py * py) * inverseSquare);
+            if (before == after) {
+                continue;
+            }
+            double outside = after * after - before * before * (1 - inside);
+            if (outside < 0) {
+                rays.fate[i] = RayBundle.REFLECTED;
+                continue;
+            }
+            double bend = Math.sqrt(outside) - before * cosIn;
+            double k = c * bend;
+            double inverse = 1 / after;
+            l[i] = (before * l[i] - k * px) * inverse;
+            m[i] = (before * m[i] - k * py) * inverse;
+            n[i] = (before * n[i] - k * pz + bend) * inverse;
+        }
+    }
+}

@@ -1,0 +1,131 @@
+package stillglass.optics;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/// An optical section: everything needed to draw a lens to scale and to trace light through it.
+///
+/// @param name what the lens is called
+/// @param form the type of design, in words
+/// @param nominalFocalLengthMm engraved focal length; field angles refer to it
+/// @param fNumber widest engraved stop
+/// @param imageCircleMm diameter of the picture it must cover
+/// @param wavelengthsNm design wavelengths, equal weight
+/// @param surfaces in the order light meets them
+/// @param elements in the order light meets them
+/// @param focusing how it focuses, as the section states it
+public record LensSection(
+        String name,
+        String form,
+        double nominalFocalLengthMm,
+        double fNumber,
+        double imageCircleMm,
+        List<Double> wavelengthsNm,
+        List<Surface> surfaces,
+        List<Element> elements,
+        Focusing focusing) {
+
+    /// How the lens focuses.
+    /// @param kind `unit` or `front-cell`
+    /// @param movingGroups group names that move
+    public record Focusing(String kind, List<String> movingGroups) {
+        public Focusing {
+            movingGroups = List.copyOf(movingGroups);
+        }
+    }
+
+    public LensSection {
+        surfaces = List.copyOf(surfaces);
+        elements = List.copyOf(elements);
+        wavelengthsNm = List.copyOf(wavelengthsNm);
+        if (surfaces.size() < 2) {
+            throw new IllegalArgumentException("a lens has at least two surfaces, this has " + surfaces.size());
+        }
+        if (surfaces.stream().filter(Surface::stop).count() != 1) {
+            throw new IllegalArgumentException("exactly one surface must be the stop");
+        }
+        if (wavelengthsNm.isEmpty()) {
+            throw new IllegalArgumentException("no design wavelength given");
+        }
+        if (!(nominalFocalLengthMm > 0) || !(imageCircleMm > 0) || !(fNumber > 0)) {
+            throw new IllegalArgumentException("focal length, f-number and image circle must be positive");
+        }
+        for (Element e : elements) {
+            if (e.lastSurface() >= surfaces.size()) {
+                throw new IllegalArgumentException(e.name() + " ends at surface " + e.lastSurface() + ", the last is "
+                        + (surfaces.size() - 1));
+            }
+        }
+    }
+
+    /// Index of the iris plane.
+    public int stopIndex() {
+        return IntStream.range(0, surfaces.size()).filter(i -> surfaces.get(i).stop()).findFirst().orElseThrow();
+    }
+
+    /// Distance of a surface's vertex from the first vertex.
+    public double vertexMm(int surface) {
+        return surfaces.subList(0, surface).stream().mapToDouble(Surface::thicknessMm).sum();
+    }
+
+    /// First to last vertex.
+    public double lengthMm() {
+        return vertexMm(surfaces.size() - 1);
+    }
+
+    /// First vertex to the image plane the section states.
+    public double imagePlaneMm() {
+        return lengthMm() + surfaces.getLast().thicknessMm();
+    }
+
+    public Optional<Element> element(String elementName) {
+        return elements.stream().filter(e -> e.name().equals(elementName)).findFirst();
+    }
+
+    /// The glasses that have this surface; two where it is a cement.
+    public List<Element> elementsAt(int surface) {
+        return elements.stream()
+                .filter(e -> e.firstSurface() == surface || e.lastSurface() == surface)
+                .toList();
+    }
+
+    /// Whether the surface joins two glasses.
+    public boolean cemented(int surface) {
+        return elementsAt(surface).size() > 1;
+    }
+
+    /// The surface in the field's words: "rear of E1", "cement of E2 and E3", "iris".
+    public String surfaceName(int surface) {
+        if (surfaces.get(surface).stop()) {
+            return "iris";
+        }
+        List<Element> at = elementsAt(surface);
+        if (at.size() > 1) {
+            return "cement of " + at.getFirst().name() + " and " + at.getLast().name();
+        }
+        if (at.isEmpty()) {
+            return "surface " + (surface + 1);
+        }
+        return (at.getFirst().firstSurface() == surface ? "front of " : "rear of ") + at.getFirst().name();
+    }
+
+    /// The medium in front of a surface.
+    Medium before(int surface) {
+        return surface == 0 ? new Medium.Air() : surfaces.get(surface - 1).after();
+    }
+
+    LensSection withSurfaces(List<Surface> changed, List<Element> placed) {
+        return new LensSection(
+                name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, changed, placed, focusing);
+    }
+
+    /// The full stops from wide open to f/16 or f/22, beginning with the lens's own widest.
+    public List<Double> stops() {
+        List<Double> full = List.of(1.0, 1.4, 2.0, 2.8, 4.0, 5.6, 8.0, 11.0, 16.0, 22.0);
+        return java.util.stream.Stream.concat(
+                        java.util.stream.Stream.of(fNumber),
+                        full.stream().filter(s -> s > fNumber * 1.1 && s <= (fNumber < 4 ? 16.5 : 22.5)))
+                .toList();
+    }
+}

@@ -1,0 +1,169 @@
+package stillglass.optics;
+
+import java.util.List;
+
+/// First-order optics by the y-nu trace.
+///
+/// Reference: Welford, *Aberrations of Optical Systems*, 1986, section 3. Valid near the axis; exact in the limit.
+public final class Paraxial {
+    private final LensSection lens;
+    private final double wavelengthNm;
+
+    private Paraxial(LensSection lens, double wavelengthNm) {
+        this.lens = lens;
+        this.wavelengthNm = wavelengthNm;
+    }
+
+    /// At the d line.
+    public static Paraxial of(LensSection lens) {
+        return new Paraxial(lens, Medium.D_LINE_NM);
+    }
+
+    public static Paraxial of(LensSection lens, double wavelengthNm) {
+        return new Paraxial(lens, wavelengthNm);
+    }
+
+    /// A first-order ray: height and slope times index, just behind some surface.
+    private record Ray(double yMm, double nu) {}
+
+    private double after(int i) {
+        return lens.surfaces().get(i).after().index(wavelengthNm);
+    }
+
+    private double before(int i) {
+        return lens.before(i).index(wavelengthNm);
+    }
+
+    private Ray refract(Ray in, int i) {
+        double power = (after(i) - before(i)) * lens.surfaces().get(i).curvature();
+        return new Ray(in.yMm, in.nu - in.yMm * power);
+    }
+
+    private Ray transfer(Ray in, int i) {
+        return new Ray(in.yMm + in.nu * lens.surfaces().get(i).thicknessMm() / after(i), in.nu);
+    }
+
+    /// Heights on every surface of the ray that meets the first vertex plane at `yMm` with slope `slope` in air.
+    public double[] heightsMm(double yMm, double slope) {
+        double[] heights = new double[lens.surfaces().size()];
+        Ray ray = new Ray(yMm, slope);
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = ray.yMm;
+            ray = refract(ray, i);
+            if (i + 1 < heights.length) {
+                ray = transfer(ray, i);
+            }
+        }
+        return heights;
+    }
+
+    private Ray throughAll(double yMm, double slope) {
+        Ray ray = new Ray(yMm, slope);
+        int last = lens.surfaces().size() - 1;
+        for (int i = 0; i < last; i++) {
+            ray = transfer(refract(ray, i), i);
+        }
+        return refract(ray, last);
+    }
+
+    /// Equivalent focal length, infinite for an afocal lens.
+    public double eflMm() {
+        return -1 / throughAll(1, 0).nu;
+    }
+
+    /// Distance from the last vertex to the focus of an object at infinity.
+    public double bfdMm() {
+        Ray ray = throughAll(1, 0);
+        return -ray.yMm / ray.nu;
+    }
+
+    /// How far the focus moves towards the image when each gap grows by a millimetre, counted from the first
+    /// vertex, front to rear; the film plane stays. Central difference of ±0.001 mm.
+    /// @return one figure per surface; the last is zero
+    public double[] focusShiftPerGap() {
+        int n = lens.surfaces().size();
+        double[] shift = new double[n];
+        for (int i = 0; i < n - 1; i++) {
+            shift[i] = (focusWith(i, 1e-3) - focusWith(i, -1e-3)) / 2e-3;
+        }
+        return shift;
+    }
+
+    private double focusWith(int gap, double deltaMm) {
+        List<Surface> changed = new java.util.ArrayList<>(lens.surfaces());
+        Surface s = changed.get(gap);
+        changed.set(gap, s.withThickness(s.thicknessMm() + deltaMm));
+        LensSection other = lens.withSurfaces(changed, lens.elements());
+        return other.lengthMm() + of(other, wavelengthNm).bfdMm();
+    }
+
+    /// The image of the iris seen from the front.
+    /// @param positionMm from the first vertex, positive behind it
+    /// @param diameterMm wide open
+    public record EntrancePupil(double positionMm, double diameterMm) {}
+
+    public EntrancePupil entrancePupil() {
+        int stop = lens.stopIndex();
+        double parallel = heightsMm(1, 0)[stop];
+        double tilted = heightsMm(0, 1)[stop];
+        return new EntrancePupil(
+                tilted / parallel, 2 * lens.surfaces().get(stop).semiDiameterMm() / Math.abs(parallel));
+    }
+
+    /// How rays of a distant object cross the surfaces, as multiples: the height on surface *k* of the ray with
+    /// iris coordinate `p` (mm at the iris) and field slope `w` is `perIris[k]·p + perSlope[k]·w`.
+    /// @param perIris height per millimetre at the iris
+    /// @param perSlope millimetres per unit of tan(object angle)
+    public record BeamMap(double[] perIris, double[] perSlope) {
+        @Override
+        public boolean equals(Object o) {
+            return o instanceof BeamMap b
+                    && java.util.Arrays.equals(perIris, b.perIris)
+                    && java.util.Arrays.equals(perSlope, b.perSlope);
+        }
+
+        @Override
+        public int hashCode() {
+            return java.util.Arrays.hashCode(perIris);
+        }
+    }
+
+    public BeamMap beamMap() {
+        int stop = lens.stopIndex();
+        double[] parallel = heightsMm(1, 0);
+        double[] tilted = heightsMm(0, 1);
+        double[] perIris = new double[parallel.length];
+        double[] perSlope = new double[parallel.length];
+        for (int k = 0; k < parallel.length; k++) {
+            perIris[k] = parallel[k] / parallel[stop];
+            perSlope[k] = tilted[k] - perIris[k] * tilted[stop];
+        }
+        return new BeamMap(perIris, perSlope);
+    }
+
+    /// Where a surface seems to lie when seen through the glass in front of it.
+    /// @param depthMm apparent depth behind the first vertex
+    /// @param magnification apparent over true lateral size
+    public record Apparent(double depthMm, double magnification) {}
+
+    /// The image of inner surface `surface` formed by everything in front of it, found by tracing backwards.
+    public Apparent apparentFromFront(int surface) {
+        // Backwards from a point on the axis at the surface: unit height ray (slope 0) and unit slope ray.
+        Ray slope = backFrom(surface, new Ray(0, 1));
+        Ray height = backFrom(surface, new Ray(1, 0));
+        // In front: y = y0 + nu·z with n = 1. The image of the axial point lies where the slope ray meets the axis.
+        double depth = -slope.yMm / slope.nu;
+        double magnification = height.yMm + depth * height.nu;
+        return new Apparent(depth, magnification);
+    }
+
+    private Ray backFrom(int surface, Ray start) {
+        Ray ray = start;
+        for (int i = surface - 1; i >= 0; i--) {
+            ray = new Ray(ray.yMm - ray.nu * lens.surfaces().get(i).thicknessMm() / after(i), ray.nu);
+            double power = (after(i) - before(i)) * lens.surfaces().get(i).curvature();
+            ray = new Ray(ray.yMm, ray.nu + ray.yMm * power);
+        }
+        return ray;
+    }
+}

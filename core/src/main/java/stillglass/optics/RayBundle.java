@@ -1,0 +1,91 @@
+package stillglass.optics;
+
+/// Many rays as parallel arrays: position, direction cosines, optical path and fate. Owned by its caller and
+/// reused; tracing changes it in place and allocates nothing.
+public final class RayBundle {
+    /// The ray still travels.
+    public static final byte TRAVELS = 0;
+    /// It passed a sphere without meeting it.
+    public static final byte MISSED = 1;
+    /// It was totally reflected.
+    public static final byte REFLECTED = 2;
+
+    final double[] x;
+    final double[] y;
+    final double[] z;
+    final double[] l;
+    final double[] m;
+    final double[] n;
+    final double[] pathMm;
+    final double[] clip;
+    final byte[] fate;
+
+    /// @param capacity number of rays
+    public RayBundle(int capacity) {
+        x = new double[capacity];
+        y = new double[capacity];
+        z = new double[capacity];
+        l = new double[capacity];
+        m = new double[capacity];
+        n = new double[capacity];
+        pathMm = new double[capacity];
+        clip = new double[capacity];
+        fate = new byte[capacity];
+    }
+
+    public int size() {
+        return x.length;
+    }
+
+    /// Starts ray `i` on the plane through the first vertex with the given direction cosines.
+    public void launch(int i, double xMm, double yMm, double cosX, double cosY) {
+        x[i] = xMm;
+        y[i] = yMm;
+        z[i] = 0;
+        l[i] = cosX;
+        m[i] = cosY;
+        n[i] = Math.sqrt(1 - cosX * cosX - cosY * cosY);
+        // A plane wave: path counted from the wavefront through the first vertex.
+        pathMm[i] = cosX * xMm + cosY * yMm;
+        clip[i] = 0;
+        fate[i] = TRAVELS;
+    }
+
+    public double xMm(int i) {
+        return x[i];
+    }
+
+    public double yMm(int i) {
+        return y[i];
+    }
+
+    public double zMm(int i) {
+        return z[i];
+    }
+
+    public double cosX(int i) {
+        return l[i];
+    }
+
+    public double cosY(int i) {
+        return m[i];
+    }
+
+    public double cosZ(int i) {
+        return n[i];
+    }
+
+    public byte fate(int i) {
+        return fate[i];
+    }
+
+    /// Largest (height / clear semi-diameter)² met so far; above 1 the ray is vignetted.
+    public double clip(int i) {
+        return clip[i];
+    }
+
+    /// Whether ray `i` reaches the far side inside every clear aperture.
+    public boolean passes(int i) {
+        return fate[i] == TRAVELS && clip[i] <= 1;
+    }
+}

@@ -1,0 +1,70 @@
+package stillglass.optics;
+
+import java.util.List;
+
+/// Sums over ray bundles for spot sizes: exact in the focus shift because rays behind the lens are straight.
+///
+/// @param rays rays that passed
+/// @param x0 mean x at the last vertex plane, mm
+/// @param y0 mean y there
+/// @param sx mean slope dx/dz
+/// @param sy mean slope dy/dz
+/// @param positions variance of position about the mean, both axes added, mm²
+/// @param cross covariance of position and slope
+/// @param slopes variance of slope
+record Spot(int rays, double x0, double y0, double sx, double sy, double positions, double cross, double slopes) {
+
+    /// All rays of one field, equal weight for each wavelength's rays.
+    static Spot of(List<PupilRays> byWavelength) {
+        int count = 0;
+        double mx = 0;
+        double my = 0;
+        double msx = 0;
+        double msy = 0;
+        for (PupilRays p : byWavelength) {
+            for (int r = 0; r < p.cut.length; r++) {
+                if (p.cut[r] <= 1) {
+                    count++;
+                    mx += p.xAt(r, 0);
+                    my += p.yAt(r, 0);
+                    msx += p.rays.l[r] / p.rays.n[r];
+                    msy += p.rays.m[r] / p.rays.n[r];
+                }
+            }
+        }
+        if (count == 0) {
+            return new Spot(0, 0, 0, 0, 0, 0, 0, 0);
+        }
+        mx /= count;
+        my /= count;
+        msx /= count;
+        msy /= count;
+        double positions = 0;
+        double cross = 0;
+        double slopes = 0;
+        for (PupilRays p : byWavelength) {
+            for (int r = 0; r < p.cut.length; r++) {
+                if (p.cut[r] <= 1) {
+                    double dx = p.xAt(r, 0) - mx;
+                    double dy = p.yAt(r, 0) - my;
+                    double tx = p.rays.l[r] / p.rays.n[r] - msx;
+                    double ty = p.rays.m[r] / p.rays.n[r] - msy;
+                    positions += dx * dx + dy * dy;
+                    cross += dx * tx + dy * ty;
+                    slopes += tx * tx + ty * ty;
+                }
+            }
+        }
+        return new Spot(count, mx, my, msx, msy, positions / count, cross / count, slopes / count);
+    }
+
+    /// The plane of least RMS, from the last vertex.
+    double bestFocusMm() {
+        return -cross / slopes;
+    }
+
+    /// Two-dimensional RMS distance from the centroid on a plane.
+    double rmsUm(double zMm) {
+        return 1000 * Math.sqrt(Math.max(0, positions + 2 * zMm * cross + zMm * zMm * slopes));
+    }
+}

@@ -1,0 +1,15 @@
+/// Traces light through centred spherical and plane surfaces.
+///
+/// Start at [LensSection] (what a lens is), then [Paraxial] (first-order numbers), [ExactTrace] (rays) and
+/// [LensReport] (what a picture would look like). [LensFault] turns a lens into a mis-assembled one.
+///
+/// Millimetres throughout, wavelengths in nanometres, angles in radians, light travelling along +z from the
+/// left. A radius is positive when its centre lies on the image side. Surface indices count from 0 here; the
+/// interface and the command line count gaps from 1.
+///
+/// What does not live here: drawing, files, faults on glass (see `grade`), mechanical parts (see `assembly`).
+/// Source of the ray equations: W. T. Welford, *Aberrations of Optical Systems*, 1986, chapter 4.
+@NullMarked
+package stillglass.optics;
+
+import org.jspecify.annotations.NullMarked;

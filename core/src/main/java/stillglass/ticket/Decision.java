@@ -1,0 +1,216 @@
+package stillglass.ticket;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.care.CareTables;
+import stillglass.optics.LensSection;
+import stillglass.plan.Goal;
+
+/// Decides an intent against the state: events, or a refusal that says what to do instead.
+public sealed interface Decision {
+    record Accepted(List<TicketEvent> events) implements Decision {
+        public Accepted {
+            events = List.copyOf(events);
+        }
+    }
+
+    record Refused(String why) implements Decision {}
+
+    /// What a decision may look at besides the state.
+    record World(Instrument instrument, LensSection section, CareTables care) {}
+
+    static Decision decide(TicketState state, Intent intent, World world) {
+        return switch (intent) {
+            case Intent.Begin b -> begin(state, b);
+            case Intent.Keep k -> keep(state, k);
+            case Intent.Rekind r -> withFinding(state, r.findingId(), new TicketEvent.FindingRekinded(r.findingId(), r.kind()));
+            case Intent.Dismiss d -> withFinding(state, d.findingId(), new TicketEvent.FindingDismissed(d.findingId()));
+            case Intent.Place p -> place(state, p, world);
+            case Intent.OverruleGrade o -> overruleGrade(state, o);
+            case Intent.ChooseGoals g -> chooseGoals(g, world);
+            case Intent.KeepReference k -> keepReference(state, k, world);
+            case Intent.NoteFacts n -> noteFacts(state, n, world);
+            case Intent.OpenJoint o -> open(state, o, world);
+            case Intent.Clean c -> clean(state, c, world);
+            case Intent.StateFact s -> state(state, s, world);
+            case Intent.CloseJoint c -> Closing.close(state, c, world);
+            case Intent.Tighten t -> state.loose().contains(t.joint())
+                    ? accepted(new TicketEvent.JointTightened(t.joint()))
+                    : new Refused(nameOf(t.joint(), world) + " is not waiting to be tightened.");
+            case Intent.FinishStage f -> finish(state, f, world);
+            case Intent.Sign s -> sign(state, s);
+            case Intent.Undo u -> state.lastUndoable()
+                    .<Decision>map(n -> accepted(new TicketEvent.Undone(n)))
+                    .orElse(new Refused("There is nothing to take back."));
+        };
+    }
+
+    static Decision accepted(TicketEvent... events) {
+        return new Accepted(List.of(events));
+    }
+
+    static String nameOf(String joint, World world) {
+        return world.instrument().joint(joint).map(Joint::name).orElse(joint);
+    }
+
+    private static Decision begin(TicketState state, Intent.Begin b) {
+        if (!state.tag().number().isEmpty()) {
+            return new Refused("This ticket is already open as " + state.tag().number() + ".");
+        }
+        List<TicketEvent> events = new ArrayList<>();
+        events.add(b.tag());
+        events.addAll(b.first());
+        return new Accepted(events);
+    }
+
+    private static Decision keep(TicketState state, Intent.Keep k) {
+        for (TicketEvent.Plain e : k.happened()) {
+            if (e instanceof TicketEvent.PhotoGraded g
+                    && state.photo(g.photoId()).isEmpty()
+                    && k.happened().stream().noneMatch(o -> o instanceof TicketEvent.PhotoKept p
+                            && p.photoId().equals(g.photoId()))) {
+                return new Refused("Photo " + g.photoId() + " is not in this ticket.");
+            }
+        }
+        return new Accepted(List.copyOf(k.happened()));
+    }
+
+    private static Decision withFinding(TicketState state, String id, TicketEvent event) {
+        return state.finding(id).isPresent() ? accepted(event) : new Refused("Finding " + id + " is no longer there.");
+    }
+
+    private static Decision place(TicketState state, Intent.Place p, World world) {
+        if (p.surface() < 0 || p.surface() >= world.section().surfaces().size()) {
+            return new Refused("There is no surface " + (p.surface() + 1) + " in " + world.section().name() + ".");
+        }
+        return withFinding(state, p.findingId(), new TicketEvent.FindingPlaced(p.findingId(), p.surface()));
+    }
+
+    private static Decision overruleGrade(TicketState state, Intent.OverruleGrade o) {
+        if (o.grade() < 0 || o.grade() > 4) {
+            return new Refused("Grades run from 0 to 4, " + o.grade() + " is none.");
+        }
+        if (o.why().isBlank()) {
+            return new Refused("Say why: the computed grade stays beside yours.");
+        }
+        return withFinding(state, o.findingId(), new TicketEvent.GradeOverruled(o.findingId(), o.grade(), o.why()));
+    }
+
+    private static Decision chooseGoals(Intent.ChooseGoals g, World world) {
+        for (String goal : g.goals()) {
+            try {
+                if (Goal.parse(goal, world.instrument(), Optional.of(world.section()))
+                        .doors(world.instrument())
+                        .isEmpty()) {
+                    return new Refused("No joint on the map leads to " + goal + ".");
+                }
+            } catch (IllegalArgumentException e) {
+                return new Refused(e.getMessage() + ".");
+            }
+        }
+        return accepted(new TicketEvent.GoalsChosen(g.goals()));
+    }
+
+    private static Decision keepReference(TicketState state, Intent.KeepReference k, World world) {
+        if (world.instrument().reference(k.reference()).isEmpty()) {
+            return new Refused("The map has no reference " + k.reference() + ".");
+        }
+        for (Joint j : world.instrument().joints()) {
+            if (j.loses().contains(k.reference()) && state.openNow().contains(j.id())) {
+                return new Refused("Too late: " + j.name() + " is open and the reference went with it. Close it again or find it anew.");
+            }
+        }
+        return accepted(new TicketEvent.ReferenceKept(k.reference(), k.how(), k.at()));
+    }
+
+    private static Decision noteFacts(TicketState state, Intent.NoteFacts n, World world) {
+        if (world.instrument().joint(n.joint()).isEmpty()) {
+            return new Refused("The map has no joint " + n.joint() + ".");
+        }
+        if (state.closed().contains(n.joint())) {
+            return new Refused(nameOf(n.joint(), world) + " is closed again; state what you see instead.");
+        }
+        return new Accepted(n.facts().stream()
+                .map(f -> (TicketEvent) new TicketEvent.FactNoted(n.joint(), f))
+                .toList());
+    }
+
+    private static Decision open(TicketState state, Intent.OpenJoint o, World world) {
+        Optional<Joint> found = world.instrument().joint(o.joint());
+        if (found.isEmpty()) {
+            return new Refused("The map has no joint " + o.joint() + ".");
+        }
+        Joint joint = found.get();
+        Set<String> open = state.openNow();
+        if (open.contains(joint.id())) {
+            return new Refused(joint.name() + " is open already.");
+        }
+        Set<String> first = new LinkedHashSet<>(joint.after());
+        first.removeAll(open);
+        if (!first.isEmpty() && !o.anyway()) {
+            return new Refused(joint.name() + " waits for "
+                    + String.join(", ", first.stream().map(id -> nameOf(id, world)).toList())
+                    + ". If it is off already, record it with Shift+Space.");
+        }
+        Set<String> lost = new LinkedHashSet<>(joint.loses());
+        lost.removeAll(state.references().keySet());
+        if (!lost.isEmpty() && !o.anyway()) {
+            String name = world.instrument().reference(lost.iterator().next()).map(Instrument.Reference::name).orElse("");
+            return new Refused("Mark first: " + joint.name() + " loses " + name + ".");
+        }
+        List<TicketEvent> events = new ArrayList<>();
+        events.add(new TicketEvent.JointOpened(joint.id(), !first.isEmpty()));
+        lost.forEach(l -> events.add(new TicketEvent.Overruled("reference " + l, "opened without a mark")));
+        return new Accepted(events);
+    }
+
+    private static Decision clean(TicketState state, Intent.Clean c, World world) {
+        if (world.instrument().part(c.part()).isEmpty()) {
+            return new Refused("The map has no part " + c.part() + ".");
+        }
+        return accepted(new TicketEvent.PartCleaned(c.part(), c.soil(), c.agent(), c.gone()));
+    }
+
+    private static Decision state(TicketState state, Intent.StateFact s, World world) {
+        Optional<Joint> joint = world.instrument().joint(s.joint());
+        if (joint.isEmpty() || !state.openNow().contains(s.joint())) {
+            return new Refused(nameOf(s.joint(), world) + " is not open, there is nothing to compare.");
+        }
+        Comparison c = Comparison.of(state.facts(s.joint()), s.fact(), joint.get(), world.instrument());
+        return switch (c) {
+            case Comparison.Agrees a -> accepted(new TicketEvent.FactStated(s.joint(), s.fact(), true, a.say()));
+            case Comparison.Differs d ->
+                accepted(new TicketEvent.FactStated(s.joint(), s.fact(), false, d.mistake() + " " + d.wouldDo()));
+            case Comparison.NothingRecorded n -> new Refused(n.say());
+        };
+    }
+
+    private static Decision finish(TicketState state, Intent.FinishStage f, World world) {
+        Ledger ledger = Ledger.of(state, world.instrument());
+        boolean needsZero = f.stage() == Stage.CLOSE || f.stage() == Stage.PROVE;
+        if (needsZero && !ledger.zero() && f.despite().filter(w -> !w.isBlank()).isEmpty()) {
+            return new Refused("Not yet: " + ledger.say() + ". Give a reason to call it done all the same.");
+        }
+        List<TicketEvent> events = new ArrayList<>();
+        if (needsZero && !ledger.zero()) {
+            events.add(new TicketEvent.Overruled("ledger: " + ledger.say(), f.despite().orElseThrow()));
+        }
+        events.add(new TicketEvent.StageDone(f.stage()));
+        return new Accepted(events);
+    }
+
+    private static Decision sign(TicketState state, Intent.Sign s) {
+        if (s.by().isBlank()) {
+            return new Refused("Sign with a name: the report says who proved it.");
+        }
+        if (state.infinity(Phase.AFTER).isEmpty()) {
+            return new Refused("Measure infinity after the work first: a report without proof is a promise.");
+        }
+        return accepted(new TicketEvent.ReportSigned(s.by().strip(), s.at()));
+    }
+}

@@ -1,0 +1,106 @@
+package stillglass.ticket;
+
+import java.util.List;
+import java.util.Locale;
+import stillglass.assembly.ClockPosition;
+
+/// Something observed about a joint while it was opened, or stated again while it is closed.
+public sealed interface Fact {
+
+    /// Which way round a part lay.
+    /// @param part part id
+    /// @param frontUp whether its front face was up or forward
+    record Facing(String part, boolean frontUp) implements Fact {}
+
+    /// Where a thread let go, or where a ring's mark stood.
+    record LetGo(ClockPosition at) implements Fact {}
+
+    /// Turns from home to letting go.
+    record Turns(double turns) implements Fact {
+        public Turns {
+            positive(turns, "turns");
+        }
+    }
+
+    /// How far a ring stood proud of its seat; negative below.
+    record Proud(double mm) implements Fact {
+        public Proud {
+            if (!(Math.abs(mm) < 50)) {
+                throw new IllegalArgumentException(mm + " mm proud is out of range: give less than 50 mm");
+            }
+        }
+    }
+
+    /// A screw and its home.
+    /// @param cell hole and tray cell
+    record Screw(String cell, String drive, double lengthMm) implements Fact {
+        public Screw {
+            positive(lengthMm, "screw length in mm");
+        }
+    }
+
+    /// Shims found under a part.
+    record Shims(List<Double> thicknessesMm) implements Fact {
+        public Shims {
+            thicknessesMm = List.copyOf(thicknessesMm);
+            thicknessesMm.forEach(t -> positive(t, "shim thickness in mm"));
+        }
+
+        public double totalMm() {
+            return thicknessesMm.stream().mapToDouble(Double::doubleValue).sum();
+        }
+    }
+
+    /// A click ball caught.
+    record Ball(double diameterMm) implements Fact {
+        public Ball {
+            positive(diameterMm, "ball diameter in mm");
+        }
+    }
+
+    /// A spring caught.
+    record Spring(String what) implements Fact {}
+
+    /// It would not open.
+    record Stuck(String agent, double waitMinutes) implements Fact {
+        public Stuck {
+            positive(waitMinutes, "waiting time in minutes");
+        }
+    }
+
+    /// A photo of this step.
+    record Photo(String photoId) implements Fact {}
+
+    /// Anything else, in the technician's words.
+    record Note(String text) implements Fact {}
+
+    private static void positive(double value, String what) {
+        if (!(value > 0 && value < 1e4)) {
+            throw new IllegalArgumentException(what + " is " + value + ": give a positive number");
+        }
+    }
+
+    /// In the bench's words.
+    default String say() {
+        return switch (this) {
+            case Facing f -> f.part + " " + (f.frontUp ? "front up" : "rear up");
+            case LetGo l -> "lets go at " + l.at + " o'clock";
+            case Turns t -> trim(t.turns) + " turns";
+            case Proud p -> trim(Math.abs(p.mm)) + " mm " + (p.mm < 0 ? "below" : "proud");
+            case Screw s -> "screw " + s.cell + ", " + s.drive + ", " + trim(s.lengthMm) + " mm";
+            case Shims s -> "shims " + String.join(" + ", s.thicknessesMm.stream().map(Fact::trim).toList())
+                    + " = " + trim(s.totalMm()) + " mm";
+            case Ball b -> "ball " + trim(b.diameterMm) + " mm";
+            case Spring s -> "spring " + s.what;
+            case Stuck s -> "stuck, " + s.agent + ", wait " + trim(s.waitMinutes) + " min";
+            case Photo p -> "photo";
+            case Note n -> n.text;
+        };
+    }
+
+    /// A number without needless zeros.
+    static String trim(double value) {
+        String s = String.format(Locale.ROOT, "%.3f", value);
+        return s.replaceAll("0+$", "").replaceAll("\\.$", "");
+    }
+}

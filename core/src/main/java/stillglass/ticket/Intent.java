@@ -1,0 +1,70 @@
+package stillglass.ticket;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import stillglass.assembly.ClockPosition;
+import stillglass.look.FindingKind;
+
+/// What the technician wants to have done or recorded.
+public sealed interface Intent {
+
+    /// Begin a ticket.
+    record Begin(TicketEvent.Opened tag, List<TicketEvent.Plain> first) implements Intent {
+        public Begin {
+            first = List.copyOf(first);
+        }
+    }
+
+    /// Keep happenings as they are.
+    record Keep(List<TicketEvent.Plain> happened) implements Intent {
+        public Keep {
+            happened = List.copyOf(happened);
+        }
+
+        public Keep(TicketEvent.Plain one) {
+            this(List.of(one));
+        }
+    }
+
+    record Rekind(String findingId, FindingKind kind) implements Intent {}
+
+    record Dismiss(String findingId) implements Intent {}
+
+    record Place(String findingId, int surface) implements Intent {}
+
+    record OverruleGrade(String findingId, int grade, String why) implements Intent {}
+
+    record ChooseGoals(List<String> goals) implements Intent {
+        public ChooseGoals {
+            goals = List.copyOf(goals);
+        }
+    }
+
+    record KeepReference(String reference, String how, ClockPosition at) implements Intent {}
+
+    record NoteFacts(String joint, List<Fact> facts) implements Intent {
+        public NoteFacts {
+            facts = List.copyOf(facts);
+        }
+    }
+
+    /// @param anyway it is already off, whatever should have come first
+    record OpenJoint(String joint, boolean anyway) implements Intent {}
+
+    record Clean(String part, String soil, String agent, boolean gone) implements Intent {}
+
+    record StateFact(String joint, Fact fact) implements Intent {}
+
+    /// @param despite reason for closing although something is missing or differs
+    record CloseJoint(String joint, boolean loose, Optional<String> despite) implements Intent {}
+
+    record Tighten(String joint) implements Intent {}
+
+    /// @param despite reason for calling it done although the ledger is not at zero
+    record FinishStage(Stage stage, Optional<String> despite) implements Intent {}
+
+    record Sign(String by, Instant at) implements Intent {}
+
+    record Undo() implements Intent {}
+}

@@ -1,0 +1,297 @@
+package stillglass.ticket;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
+
+/// Reads bench shorthand: `3 screws rear, slot, 4.2 mm`, `E2 out, front up, 1 o'clock`, `ball 1.0`,
+/// `shim .05 .10`, `turns 3.25`, `lets go 4`, `proud 0.3`, `mark infinity 12`, `stuck, naphtha, wait 10m`, `done`.
+///
+/// The same line notes facts while opening and states them while closing. Lengths are mm; `in` converts.
+public final class Shorthand {
+    private static final String NUMBER = "(\\d+(?:[.,]\\d+)?|[.,]\\d+)";
+    private static final Pattern SCREWS =
+            Pattern.compile("(\\d+)?\\s*screws?\\b(?:\\s+([a-z]\\d+))?(.*)");
+    private static final Pattern LENGTH = Pattern.compile(NUMBER + "\\s*(mm|in\\b|\")?");
+    private static final Pattern CLOCK = Pattern.compile("(\\d{1,2})(?::(\\d\\d))?\\s*(?:o'?\\s?clock|h\\b)");
+    private static final Pattern LETS_GO = Pattern.compile("lets?\\s+go(?:\\s+at)?\\s+(\\d{1,2})(?::(\\d\\d))?.*");
+    private static final Pattern TURNS = Pattern.compile("(?:turns?\\s+" + NUMBER + "|" + NUMBER + "\\s+turns?)");
+    private static final Pattern PROUD = Pattern.compile("(proud|below)\\s+" + NUMBER + "|" + NUMBER + "\\s*(?:mm\\s+)?(proud|below)");
+    private static final Pattern BALL = Pattern.compile("ball\\s+" + NUMBER + ".*");
+    private static final Pattern SHIM = Pattern.compile("shims?\\s+(.+)");
+    private static final Pattern STUCK = Pattern.compile("stuck\\s*,\\s*([^,]+?)\\s*,\\s*wait\\s+" + NUMBER + "\\s*(m|min|h)?.*");
+    private static final Pattern MARK = Pattern.compile("mark\\s+(.+?)(?:\\s+(\\d{1,2})(?::(\\d\\d))?)?");
+    private static final Pattern DRIVE = Pattern.compile("\\b(slot|cross|hex|two-hole)\\b");
+    private static final double MM_PER_INCH = 25.4;
+
+    private final Instrument instrument;
+    private final Optional<Joint> current;
+    private final boolean closing;
+    private final Instant now;
+
+    /// @param current the joint in hand, if any
+    /// @param closing whether lines are statements to compare rather than facts to note
+    /// @param now for timers
+    public Shorthand(Instrument instrument, Optional<Joint> current, boolean closing, Instant now) {
+        this.instrument = instrument;
+        this.current = current;
+        this.closing = closing;
+        this.now = now;
+    }
+
+    public Reading read(String typed) {
+        String line = typed.strip().toLowerCase(Locale.ROOT).replace('’', '\'');
+        if (line.isEmpty()) {
+            return new Reading.NotYet("type what you see or do", examples());
+        }
+        try {
+            return command(typed.strip(), line);
+        } catch (IllegalArgumentException e) {
+            return new Reading.NotYet(String.valueOf(e.getMessage()), List.of());
+        }
+    }
+
+    private List<String> examples() {
+        return List.of("3 screws rear, slot, 4.2 mm", "E1 out, front up, 12 o'clock", "turns 3.5", "done");
+    }
+
+    private Reading command(String typed, String line) {
+        if (line.startsWith("note ")) {
+            String text = typed.substring(5).strip();
+            return current.map(j -> facts(j, List.of(new Fact.Note(text))))
+                    .orElseGet(() -> new Reading.Understood(
+                            List.of(new Intent.Keep(new TicketEvent.LineKept(text))), "note: " + text));
+        }
+        Matcher mark = MARK.matcher(line);
+        if (mark.matches()) {
+            return mark(mark);
+        }
+        Matcher stuck = STUCK.matcher(line);
+        if (stuck.matches()) {
+            return stuck(stuck);
+        }
+        if (line.equals("done") || line.equals("off") || line.equals("closed")) {
+            return onJoint(j -> closing
+                    ? new Reading.Understood(
+                            List.of(new Intent.CloseJoint(j.id(), false, Optional.empty())), j.name() + ": close it")
+                    : new Reading.Understood(List.of(new Intent.OpenJoint(j.id(), false)), j.name() + ": open it"));
+        }
+        List<Fact> facts = factsIn(line);
+        Optional<Part> out = partOut(line);
+        if (out.isPresent()) {
+            return partOut(out.get(), line, facts);
+        }
+        if (!facts.isEmpty()) {
+            return onJoint(j -> facts(j, facts));
+        }
+        Optional<Joint> named = named(line);
+        if (named.isPresent() && !closing) {
+            Joint j = named.get();
+            int comma = typed.indexOf(',');
+            List<Intent> intents = new ArrayList<>();
+            if (comma > 0 && comma + 1 < typed.length()) {
+                intents.add(new Intent.NoteFacts(j.id(), List.of(new Fact.Note(typed.substring(comma + 1).strip()))));
+            }
+            intents.add(new Intent.OpenJoint(j.id(), false));
+            return new Reading.Understood(intents, j.name() + " is open");
+        }
+        return new Reading.NotYet("not understood yet; try one of these", completions(line));
+    }
+
+    private Reading onJoint(java.util.function.Function<Joint, Reading> then) {
+        return current.map(then)
+                .orElseGet(() -> new Reading.NotYet("no joint is in hand: name one, or choose a goal in Decide", List.of()));
+    }
+
+    private Reading facts(Joint joint, List<Fact> facts) {
+        String say = joint.name() + ": " + String.join(" · ", facts.stream().map(Fact::say).toList());
+        if (!closing) {
+            return new Reading.Understood(List.of(new Intent.NoteFacts(joint.id(), facts)), say);
+        }
+        return new Reading.Understood(
+                facts.stream().map(f -> (Intent) new Intent.StateFact(joint.id(), f)).toList(), "I see " + say);
+    }
+
+    private List<Fact> factsIn(String line) {
+        List<Fact> facts = new ArrayList<>();
+        Matcher screws = SCREWS.matcher(line);
+        Matcher ball = BALL.matcher(line);
+        Matcher shim = SHIM.matcher(line);
+        Matcher letsGo = LETS_GO.matcher(line);
+        Matcher turns = TURNS.matcher(line);
+        Matcher proud = PROUD.matcher(line);
+        if (screws.matches()) {
+            screws(screws, facts);
+        } else if (ball.matches()) {
+            facts.add(new Fact.Ball(number(ball.group(1))));
+        } else if (shim.matches()) {
+            facts.add(shims(shim.group(1)));
+        } else if (line.startsWith("spring")) {
+            facts.add(new Fact.Spring(line.substring(6).replaceFirst("^[\\s,]+", "")));
+        } else if (letsGo.matches()) {
+            facts.add(new Fact.LetGo(clock(letsGo.group(1), letsGo.group(2))));
+        } else {
+            if (turns.find()) {
+                facts.add(new Fact.Turns(number(turns.group(1) != null ? turns.group(1) : turns.group(2))));
+            }
+            if (proud.find()) {
+                boolean below = line.contains("below");
+                double mm = number(proud.group(2) != null ? proud.group(2) : proud.group(3));
+                facts.add(new Fact.Proud(below ? -mm : mm));
+            }
+            Matcher clock = CLOCK.matcher(line);
+            if (clock.find()) {
+                facts.add(new Fact.LetGo(clock(clock.group(1), clock.group(2))));
+            }
+            facing(line).ifPresent(facts::add);
+        }
+        return facts;
+    }
+
+    private Optional<Fact> facing(String line) {
+        boolean front = line.contains("front up");
+        boolean rear = line.contains("rear up") || line.contains("back up");
+        if (!front && !rear) {
+            return Optional.empty();
+        }
+        return partIn(line)
+                .or(() -> current.flatMap(j -> j.frees().stream().map(p -> instrument.part(p).orElseThrow()).findFirst()))
+                .map(p -> new Fact.Facing(p.element().orElse(p.id()), front));
+    }
+
+    private void screws(Matcher m, List<Fact> into) {
+        String rest = m.group(3);
+        Matcher length = LENGTH.matcher(rest);
+        if (!length.find()) {
+            throw new IllegalArgumentException("how long are they? Add the length, as in \"3 screws, slot, 4.2 mm\"");
+        }
+        double mm = number(length.group(1)) * (length.group(2) != null && !length.group(2).equals("mm") ? MM_PER_INCH : 1);
+        Matcher driven = DRIVE.matcher(rest);
+        String drive = driven.find() ? driven.group(1) : "slot";
+        int count = m.group(1) == null ? 1 : Integer.parseInt(m.group(1));
+        if (count > 60) {
+            throw new IllegalArgumentException(count + " screws at once cannot be right");
+        }
+        if (m.group(2) != null) {
+            into.add(new Fact.Screw(m.group(2).toUpperCase(Locale.ROOT), drive, mm));
+            return;
+        }
+        List<String> cells = current.filter(j -> j.hold() instanceof Joint.Hold.Screws)
+                .map(j -> ((Joint.Hold.Screws) j.hold()).holes().stream().map(Joint.ScrewHole::cell).toList())
+                .orElse(List.of());
+        for (int i = 0; i < count; i++) {
+            into.add(new Fact.Screw(i < cells.size() ? cells.get(i) : "X" + (i + 1), drive, mm));
+        }
+    }
+
+    private static Fact shims(String text) {
+        List<Double> pieces = new ArrayList<>();
+        for (String s : text.split("[\\s+]+")) {
+            if (!s.isBlank() && !s.equals("mm")) {
+                pieces.add(number(s));
+            }
+        }
+        return new Fact.Shims(pieces);
+    }
+
+    private static double number(String s) {
+        try {
+            return Double.parseDouble(s.replace(',', '.'));
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("\"" + s + "\" is not a number", e);
+        }
+    }
+
+    private static ClockPosition clock(String hour, @org.jspecify.annotations.Nullable String minute) {
+        int h = Integer.parseInt(hour);
+        if (h > 12) {
+            throw new IllegalArgumentException("there is no " + h + " o'clock on the dial");
+        }
+        return ClockPosition.of(h + (minute == null ? 0 : Integer.parseInt(minute) / 60.0));
+    }
+
+    private Optional<Part> partIn(String line) {
+        return instrument.parts().stream()
+                .filter(p -> line.matches(".*\\b" + Pattern.quote(p.id().toLowerCase(Locale.ROOT)) + "\\b.*")
+                        || p.element().filter(e -> line.matches(".*\\b" + e.toLowerCase(Locale.ROOT) + "\\b.*")).isPresent())
+                .findFirst();
+    }
+
+    private Optional<Part> partOut(String line) {
+        return line.matches(".*\\bout\\b.*") ? partIn(line) : Optional.empty();
+    }
+
+    private Reading partOut(Part part, String line, List<Fact> facts) {
+        Optional<Joint> frees = instrument.freedBy(part.within().orElse(part.id())).or(() -> instrument.freedBy(part.id()));
+        Optional<Joint> direct = instrument.freedBy(part.id());
+        Optional<Joint> joint = direct.or(() -> frees);
+        if (joint.isEmpty() || closing) {
+            return new Reading.NotYet(closing ? "we are closing: say what you see" : "no joint frees " + part.name(), List.of());
+        }
+        if (part.facingMatters() && facts.stream().noneMatch(Fact.Facing.class::isInstance)) {
+            return new Reading.NotYet("which way round? Add \"front up\" or \"rear up\"", List.of(line + ", front up", line + ", rear up"));
+        }
+        List<Intent> intents = new ArrayList<>();
+        if (!facts.isEmpty()) {
+            intents.add(new Intent.NoteFacts(joint.get().id(), facts));
+        }
+        intents.add(new Intent.OpenJoint(joint.get().id(), false));
+        return new Reading.Understood(intents, part.name() + " is out"
+                + (facts.isEmpty() ? "" : ": " + String.join(" · ", facts.stream().map(Fact::say).toList())));
+    }
+
+    private Reading mark(Matcher m) {
+        String wanted = m.group(1).strip();
+        Optional<Instrument.Reference> reference = instrument.references().stream()
+                .filter(r -> r.id().equalsIgnoreCase(wanted) || r.name().toLowerCase(Locale.ROOT).contains(wanted))
+                .findFirst();
+        if (reference.isEmpty()) {
+            return new Reading.NotYet("which reference? ", instrument.references().stream()
+                    .map(r -> "mark " + r.id() + " 12")
+                    .toList());
+        }
+        ClockPosition at = m.group(2) == null ? ClockPosition.of(12) : clock(m.group(2), m.group(3));
+        return new Reading.Understood(
+                List.of(new Intent.KeepReference(reference.get().id(), "marked", at)),
+                reference.get().name() + ": marked at " + at + " o'clock");
+    }
+
+    private Reading stuck(Matcher m) {
+        double minutes = number(m.group(2)) * ("h".equals(m.group(3)) ? 60 : 1);
+        Fact fact = new Fact.Stuck(m.group(1), minutes);
+        return onJoint(j -> new Reading.Understood(
+                List.of(new Intent.NoteFacts(j.id(), List.of(fact)),
+                        new Intent.Keep(new TicketEvent.TimerSet("soak-" + j.id(), m.group(1) + " on " + j.name(),
+                                now.plusSeconds(Math.round(minutes * 60))))),
+                j.name() + " is stuck: " + m.group(1) + ", " + Fact.trim(minutes) + " min on the clock"));
+    }
+
+    private Optional<Joint> named(String line) {
+        String[] words = line.split(",")[0].split("\\s+");
+        String[] all = line.split("[\\s,]+");
+        return instrument.joints().stream()
+                .filter(j -> j.name().toLowerCase(Locale.ROOT).equals(line.split(",")[0].strip()))
+                .findFirst()
+                .or(() -> instrument.joints().stream()
+                        .filter(j -> all.length >= 2 && words.length <= 2
+                                && List.of(j.name().toLowerCase(Locale.ROOT).split("\\s+")).containsAll(List.of(all[0], all[1])))
+                        .findFirst());
+    }
+
+    private List<String> completions(String line) {
+        List<String> all = new ArrayList<>(examples());
+        instrument.joints().forEach(j -> all.add(j.name()));
+        instrument.references().forEach(r -> all.add("mark " + r.id() + " 12"));
+        all.addAll(List.of("ball 1.0", "shim .05 .10", "proud 0.3", "lets go 4 o'clock", "stuck, naphtha, wait 10m", "note "));
+        List<String> starting = all.stream().filter(s -> s.toLowerCase(Locale.ROOT).startsWith(line)).limit(4).toList();
+        return starting.isEmpty() ? examples() : starting;
+    }
+}

@@ -1,0 +1,124 @@
+package stillglass.ticket;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import stillglass.assembly.ClockPosition;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+
+/// Something that happened, never changed once stored.
+public sealed interface TicketEvent {
+
+    /// Happenings of the outside world, which are kept as they come; all others follow from a decision.
+    sealed interface Plain extends TicketEvent {}
+
+    record Opened(String number, String title, String instrumentId, String sectionId, String owner, LocalDate due)
+            implements TicketEvent {}
+
+    record SymptomNoted(String text) implements Plain {}
+
+    record UseNoted(String text) implements Plain {}
+
+    /// A function check at arrival or proof, such as iris or feel, in words.
+    record FunctionChecked(Phase phase, String check, String found) implements Plain {}
+
+    /// @param errorMm image of infinity minus film plane, positive behind the film
+    /// @param uncertaintyMm one standard deviation
+    record InfinityMeasured(Phase phase, double errorMm, double uncertaintyMm) implements Plain {
+        public InfinityMeasured {
+            if (!(Math.abs(errorMm) < 100) || !(uncertaintyMm >= 0 && uncertaintyMm < 10)) {
+                throw new IllegalArgumentException("an infinity error of " + errorMm + " ± " + uncertaintyMm
+                        + " mm is out of range: give less than 100 mm");
+            }
+        }
+    }
+
+    /// @param fromRear whether it looks in from behind
+    /// @param caption what it shows
+    record PhotoKept(String photoId, Phase phase, boolean fromRear, String caption) implements Plain {}
+
+    record PhotoGraded(
+            String photoId,
+            Lighting lighting,
+            Aperture aperture,
+            List<Finding> findings,
+            double veil,
+            List<Double> sectorVeils,
+            List<String> remarks)
+            implements Plain {
+        public PhotoGraded {
+            findings = List.copyOf(findings);
+            sectorVeils = List.copyOf(sectorVeils);
+            remarks = List.copyOf(remarks);
+        }
+    }
+
+    /// @param findingId photo id and number: `p1#2`
+    record FindingRekinded(String findingId, FindingKind kind) implements TicketEvent {}
+
+    record FindingDismissed(String findingId) implements TicketEvent {}
+
+    record FindingPlaced(String findingId, int surface) implements TicketEvent {}
+
+    record GradeOverruled(String findingId, int grade, String why) implements TicketEvent {}
+
+    /// @param goals as [stillglass.plan.Goal#parse] reads them
+    record GoalsChosen(List<String> goals) implements TicketEvent {
+        public GoalsChosen {
+            goals = List.copyOf(goals);
+        }
+    }
+
+    record ReferenceKept(String reference, String how, ClockPosition at) implements TicketEvent {}
+
+    record FactNoted(String joint, Fact fact) implements TicketEvent {}
+
+    /// @param offPlan whether it was opened although something should have come first
+    record JointOpened(String joint, boolean offPlan) implements TicketEvent {}
+
+    record PartCleaned(String part, String soil, String agent, boolean gone) implements TicketEvent {}
+
+    record TimerSet(String timer, String label, Instant ends) implements Plain {}
+
+    record TimerCleared(String timer) implements Plain {}
+
+    /// @param matches whether it agrees with the record
+    /// @param verdict what was found, in words
+    record FactStated(String joint, Fact fact, boolean matches, String verdict) implements TicketEvent {}
+
+    record Greased(String joint, double massMg, String grease) implements Plain {
+        public Greased {
+            if (!(massMg > 0 && massMg < 1e5)) {
+                throw new IllegalArgumentException("a dose of " + massMg + " mg is out of range");
+            }
+        }
+    }
+
+    record JointClosed(String joint, boolean loose) implements TicketEvent {}
+
+    record JointTightened(String joint) implements TicketEvent {}
+
+    record TestPassed(String joint, String test) implements Plain {}
+
+    record ShimsFitted(List<Double> pieces) implements Plain {
+        public ShimsFitted {
+            pieces = List.copyOf(pieces);
+        }
+    }
+
+    /// The technician knew better; kept beside what was computed.
+    record Overruled(String what, String why) implements TicketEvent {}
+
+    record StageDone(Stage stage) implements TicketEvent {}
+
+    record ReportSigned(String by, Instant at) implements TicketEvent {}
+
+    /// A typed line that was kept as it is.
+    record LineKept(String text) implements Plain {}
+
+    /// Takes back everything one earlier intent did. Taking back an undo does it again.
+    record Undone(long intent) implements TicketEvent {}
+}

@@ -1,0 +1,311 @@
+package stillglass.ticket;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+
+/// Everything known about a ticket: the fold of its events. Immutable to the outside.
+///
+/// The fold runs over the events that are not undone. Every accessor returns a view that cannot be changed.
+public final class TicketState {
+    /// A photo and what was read from it.
+    public record Photo(
+            TicketEvent.PhotoKept kept, Optional<TicketEvent.PhotoGraded> graded, Instant at) {}
+
+    /// A finding as it stands after the technician's corrections.
+    /// @param id photo id and number
+    /// @param overruled the technician's grade, beside the computed one
+    public record Known(
+            String id,
+            String photoId,
+            Finding finding,
+            Optional<Integer> surface,
+            Optional<TicketEvent.GradeOverruled> overruled,
+            Optional<FindingKind> computedKind) {}
+
+    private TicketEvent.Opened tag = new TicketEvent.Opened("", "", "", "", "", LocalDate.EPOCH);
+    private final List<String> symptoms = new ArrayList<>();
+    private String use = "";
+    private final Map<String, TicketEvent.FunctionChecked> checks = new LinkedHashMap<>();
+    private final Map<Phase, TicketEvent.InfinityMeasured> infinity = new EnumMap<>(Phase.class);
+    private final Map<String, Photo> photos = new LinkedHashMap<>();
+    private final Map<String, Known> findings = new LinkedHashMap<>();
+    private List<String> goals = List.of();
+    private final Map<String, TicketEvent.ReferenceKept> references = new LinkedHashMap<>();
+    private final Map<String, List<Fact>> facts = new LinkedHashMap<>();
+    private final Map<String, List<TicketEvent.FactStated>> stated = new LinkedHashMap<>();
+    private final List<String> opened = new ArrayList<>();
+    private final Set<String> offPlan = new HashSet<>();
+    private final Set<String> closed = new LinkedHashSet<>();
+    private final Set<String> loose = new LinkedHashSet<>();
+    private final List<TicketEvent.PartCleaned> cleaned = new ArrayList<>();
+    private final Map<String, TicketEvent.TimerSet> timers = new LinkedHashMap<>();
+    private final Map<String, TicketEvent.Greased> greased = new LinkedHashMap<>();
+    private final Set<String> tested = new LinkedHashSet<>();
+    private List<Double> shims = List.of();
+    private final List<TicketEvent.Overruled> overruled = new ArrayList<>();
+    private final Set<Stage> done = new LinkedHashSet<>();
+    private Optional<TicketEvent.ReportSigned> signed = Optional.empty();
+    private long lastIntent;
+    private final List<Long> undoable = new ArrayList<>();
+    private Instant lastChange = Instant.EPOCH;
+
+    private TicketState() {}
+
+    /// The state after a story.
+    /// @param story all events of one ticket, in order
+    public static TicketState of(List<Recorded> story) {
+        Set<Long> undone = undone(story);
+        TicketState s = new TicketState();
+        for (Recorded r : story) {
+            s.lastIntent = Math.max(s.lastIntent, r.intent());
+            s.lastChange = r.at();
+            if (!undone.contains(r.intent())) {
+                s.apply(r);
+            }
+        }
+        return s;
+    }
+
+    /// Intents that are taken back. An undo that is itself taken back takes nothing back.
+    private static Set<Long> undone(List<Recorded> story) {
+        Set<Long> undone = new HashSet<>();
+        for (Recorded r : story.reversed()) {
+            if (r.event() instanceof TicketEvent.Undone u && !undone.contains(r.intent())) {
+                undone.add(u.intent());
+            }
+        }
+        return undone;
+    }
+
+    private void apply(Recorded r) {
+        if (!(r.event() instanceof TicketEvent.Undone)
+                && !(r.event() instanceof TicketEvent.Opened)
+                && (undoable.isEmpty() || undoable.getLast() != r.intent())) {
+            undoable.add(r.intent());
+        }
+        switch (r.event()) {
+            case TicketEvent.Opened e -> tag = e;
+            case TicketEvent.SymptomNoted e -> symptoms.add(e.text());
+            case TicketEvent.UseNoted e -> use = e.text();
+            case TicketEvent.FunctionChecked e -> checks.put(e.phase() + " " + e.check(), e);
+            case TicketEvent.InfinityMeasured e -> infinity.put(e.phase(), e);
+            case TicketEvent.PhotoKept e -> photos.put(e.photoId(), new Photo(e, Optional.empty(), r.at()));
+            case TicketEvent.PhotoGraded e -> grade(e);
+            case TicketEvent.FindingRekinded e -> findings.computeIfPresent(e.findingId(), (id, k) -> new Known(id,
+                    k.photoId(), k.finding().withKind(e.kind()), k.surface(), k.overruled(),
+                    Optional.of(k.computedKind().orElse(k.finding().kind()))));
+            case TicketEvent.FindingDismissed e -> findings.remove(e.findingId());
+            case TicketEvent.FindingPlaced e -> findings.computeIfPresent(e.findingId(), (id, k) -> new Known(
+                    id, k.photoId(), k.finding(), Optional.of(e.surface()), k.overruled(), k.computedKind()));
+            case TicketEvent.GradeOverruled e -> findings.computeIfPresent(e.findingId(), (id, k) -> new Known(
+                    id, k.photoId(), k.finding(), k.surface(), Optional.of(e), k.computedKind()));
+            case TicketEvent.GoalsChosen e -> goals = e.goals();
+            case TicketEvent.ReferenceKept e -> references.put(e.reference(), e);
+            case TicketEvent.FactNoted e -> facts.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e.fact());
+            case TicketEvent.JointOpened e -> open(e);
+            case TicketEvent.PartCleaned e -> cleaned.add(e);
+            case TicketEvent.TimerSet e -> timers.put(e.timer(), e);
+            case TicketEvent.TimerCleared e -> timers.remove(e.timer());
+            case TicketEvent.FactStated e -> stated.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e);
+            case TicketEvent.Greased e -> greased.put(e.joint(), e);
+            case TicketEvent.JointClosed e -> {
+                closed.add(e.joint());
+                if (e.loose()) {
+                    loose.add(e.joint());
+                }
+            }
+            case TicketEvent.JointTightened e -> loose.remove(e.joint());
+            case TicketEvent.TestPassed e -> tested.add(e.joint());
+            case TicketEvent.ShimsFitted e -> shims = e.pieces();
+            case TicketEvent.Overruled e -> overruled.add(e);
+            case TicketEvent.StageDone e -> done.add(e.stage());
+            case TicketEvent.ReportSigned e -> signed = Optional.of(e);
+            case TicketEvent.LineKept e -> symptoms.add(e.text());
+            case TicketEvent.Undone e -> undoable.remove(e.intent());
+        }
+    }
+
+    private void grade(TicketEvent.PhotoGraded e) {
+        Photo photo = photos.get(e.photoId());
+        if (photo == null) {
+            return;
+        }
+        photos.put(e.photoId(), new Photo(photo.kept(), Optional.of(e), photo.at()));
+        findings.keySet().removeIf(id -> id.startsWith(e.photoId() + "#"));
+        if (photo.kept().phase() == Phase.AFTER) {
+            return;
+        }
+        int number = 1;
+        for (Finding f : e.findings()) {
+            String id = e.photoId() + "#" + number++;
+            findings.put(id, new Known(id, e.photoId(), f, Optional.empty(), Optional.empty(), Optional.empty()));
+        }
+    }
+
+    private void open(TicketEvent.JointOpened e) {
+        opened.remove(e.joint());
+        opened.add(e.joint());
+        closed.remove(e.joint());
+        loose.remove(e.joint());
+        stated.remove(e.joint());
+        tested.remove(e.joint());
+        if (e.offPlan()) {
+            offPlan.add(e.joint());
+        }
+    }
+
+    public TicketEvent.Opened tag() {
+        return tag;
+    }
+
+    public List<String> symptoms() {
+        return List.copyOf(symptoms);
+    }
+
+    public String use() {
+        return use;
+    }
+
+    public Optional<String> check(Phase phase, String name) {
+        return Optional.ofNullable(checks.get(phase + " " + name)).map(TicketEvent.FunctionChecked::found);
+    }
+
+    public Optional<TicketEvent.InfinityMeasured> infinity(Phase phase) {
+        return Optional.ofNullable(infinity.get(phase));
+    }
+
+    public List<Photo> photos() {
+        return List.copyOf(photos.values());
+    }
+
+    public Optional<Photo> photo(String id) {
+        return Optional.ofNullable(photos.get(id));
+    }
+
+    /// The last graded photo of a phase taken against the light, or else any graded one.
+    public Optional<Photo> gradedPhoto(Phase phase) {
+        return photos.values().stream()
+                .filter(p -> p.kept().phase() == phase && p.graded().isPresent())
+                .reduce((a, b) -> b);
+    }
+
+    /// Findings in the order of their photos; dismissed ones are gone.
+    public List<Known> findings() {
+        return List.copyOf(findings.values());
+    }
+
+    public Optional<Known> finding(String id) {
+        return Optional.ofNullable(findings.get(id));
+    }
+
+    public List<String> goals() {
+        return goals;
+    }
+
+    public Map<String, TicketEvent.ReferenceKept> references() {
+        return Map.copyOf(references);
+    }
+
+    public List<Fact> facts(String joint) {
+        return List.copyOf(facts.getOrDefault(joint, List.of()));
+    }
+
+    /// Everything stated while closing a joint, latest last.
+    public List<TicketEvent.FactStated> stated(String joint) {
+        return List.copyOf(stated.getOrDefault(joint, List.of()));
+    }
+
+    /// Joints in the order they were really opened.
+    public List<String> opened() {
+        return List.copyOf(opened);
+    }
+
+    public boolean offPlan(String joint) {
+        return offPlan.contains(joint);
+    }
+
+    public Set<String> closed() {
+        return Set.copyOf(closed);
+    }
+
+    /// Closed, but not yet tightened.
+    public Set<String> loose() {
+        return Set.copyOf(loose);
+    }
+
+    /// Joints that are open now.
+    public Set<String> openNow() {
+        Set<String> now = new LinkedHashSet<>(opened);
+        now.removeAll(closed);
+        return now;
+    }
+
+    public List<TicketEvent.PartCleaned> cleaned() {
+        return List.copyOf(cleaned);
+    }
+
+    public List<TicketEvent.TimerSet> timers() {
+        return List.copyOf(timers.values());
+    }
+
+    public Optional<TicketEvent.Greased> greased(String joint) {
+        return Optional.ofNullable(greased.get(joint));
+    }
+
+    public boolean tested(String joint) {
+        return tested.contains(joint);
+    }
+
+    public List<Double> shims() {
+        return shims;
+    }
+
+    public List<TicketEvent.Overruled> overruled() {
+        return List.copyOf(overruled);
+    }
+
+    public boolean done(Stage stage) {
+        return done.contains(stage);
+    }
+
+    public Optional<TicketEvent.ReportSigned> signed() {
+        return signed;
+    }
+
+    public long lastIntent() {
+        return lastIntent;
+    }
+
+    /// The newest intent that can be taken back.
+    public Optional<Long> lastUndoable() {
+        return undoable.isEmpty() ? Optional.empty() : Optional.of(undoable.getLast());
+    }
+
+    public Instant lastChange() {
+        return lastChange;
+    }
+
+    /// Whether a stage has been begun: anything of its own was recorded.
+    public boolean begun(Stage stage) {
+        return switch (stage) {
+            case ARRIVE -> !tag.number().isEmpty();
+            case LOOK -> !photos.isEmpty();
+            case DECIDE -> !goals.isEmpty();
+            case OPEN -> !opened.isEmpty() || !references.isEmpty() || !facts.isEmpty();
+            case CLEAN -> !cleaned.isEmpty();
+            case CLOSE -> !closed.isEmpty() || !stated.isEmpty();
+            case PROVE -> infinity.containsKey(Phase.AFTER) || signed.isPresent();
+        };
+    }
+}
