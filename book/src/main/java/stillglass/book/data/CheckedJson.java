@@ -1,0 +1,103 @@
+package stillglass.book.data;
+
+import com.networknt.schema.Error;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import stillglass.book.BadInput;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/// JSON that has been checked against its published schema, and files too large or unreadable refused.
+public final class CheckedJson {
+    private static final long MOST_BYTES = 20_000_000;
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final Map<String, Schema> SCHEMAS = new ConcurrentHashMap<>();
+
+    private CheckedJson() {}
+
+    /// @param schema file name of the schema in docs/formats, such as `lens.schema.json`
+    /// @throws BadInput naming the file and the pointer that offends
+    public static JsonNode file(Path file, String schema) {
+        String name = String.valueOf(file.getFileName());
+        try {
+            if (Files.isDirectory(file)) {
+                throw new BadInput(name, "file", "is a folder: name a JSON file");
+            }
+            if (Files.size(file) > MOST_BYTES) {
+                throw new BadInput(name, "file", "is larger than 20 MB: this is no " + schema.replace(".schema.json", "") + " file");
+            }
+            return text(name, Files.readString(file), schema);
+        } catch (NoSuchFileException e) {
+            throw new BadInput(name, "file", "there is no such file: check the path " + file);
+        } catch (java.nio.charset.CharacterCodingException e) {
+            throw new BadInput(name, "file", "is not UTF-8 text: save it as plain JSON");
+        } catch (IOException e) {
+            throw new BadInput(name, "file", "cannot be read: " + e.getMessage());
+        }
+    }
+
+    /// A file shipped with the application.
+    static JsonNode resource(String path, String schema) {
+        return text(path.substring(path.lastIndexOf('/') + 1), shipped(path), schema);
+    }
+
+    static String shipped(String path) {
+        try (InputStream in = CheckedJson.class.getResourceAsStream(path)) {
+            if (in == null) {
+                throw new IllegalStateException("the application lacks " + path);
+            }
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new IllegalStateException("the application cannot read " + path, e);
+        }
+    }
+
+    static JsonNode text(String name, String text, String schema) {
+        JsonNode node;
+        try {
+            node = MAPPER.readTree(text);
+        } catch (JacksonException e) {
+            throw new BadInput(name, place(e), firstLine(e.getOriginalMessage()) + ": write plain JSON");
+        }
+        if (node.isMissingNode()) {
+            throw new BadInput(name, "file", "is empty: a JSON object was expected");
+        }
+        List<Error> errors = SCHEMAS.computeIfAbsent(schema, CheckedJson::load).validate(text, InputFormat.JSON);
+        if (!errors.isEmpty()) {
+            Error first = errors.getFirst();
+            String pointer = first.getInstanceLocation().toString();
+            throw new BadInput(name, pointer.isEmpty() || pointer.equals("/") ? "file" : pointer, first.getMessage());
+        }
+        return node;
+    }
+
+    private static String place(JacksonException e) {
+        String pointer = "";
+        if (e instanceof tools.jackson.core.exc.StreamReadException s && s.processor() != null) {
+            pointer = s.processor().streamReadContext().pathAsPointer().toString();
+        }
+        String line = "line " + e.getLocation().getLineNr();
+        return pointer.isEmpty() ? line : pointer + " (" + line + ")";
+    }
+
+    private static String firstLine(String message) {
+        return message.lines().findFirst().orElse("is not JSON");
+    }
+
+    private static Schema load(String schema) {
+        return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(shipped("/stillglass/formats/" + schema));
+    }
+}

@@ -1,0 +1,147 @@
+package stillglass.book.data;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Material;
+import stillglass.assembly.Part;
+import stillglass.assembly.Side;
+import tools.jackson.databind.JsonNode;
+
+/// Instruments from JSON.
+public final class InstrumentJson {
+    private static final String SCHEMA = "instrument.schema.json";
+
+    private InstrumentJson() {}
+
+    /// @throws stillglass.book.BadInput naming file and field
+    public static Instrument read(Path file) {
+        return instrument(String.valueOf(file.getFileName()), CheckedJson.file(file, SCHEMA));
+    }
+
+    static Instrument shipped(String id) {
+        return instrument(id + ".json", CheckedJson.resource("/stillglass/book/instruments/" + id + ".json", SCHEMA));
+    }
+
+    private static Instrument instrument(String file, JsonNode j) {
+        List<Part> parts = new ArrayList<>();
+        int n = 0;
+        for (JsonNode p : j.get("parts")) {
+            parts.add(LensJson.at(file, "/parts/" + n++, () -> part(p)));
+        }
+        List<Joint> joints = new ArrayList<>();
+        n = 0;
+        for (JsonNode jn : j.get("joints")) {
+            joints.add(LensJson.at(file, "/joints/" + n++, () -> joint(jn)));
+        }
+        List<Instrument.Reference> references = new ArrayList<>();
+        for (JsonNode r : j.path("references")) {
+            references.add(new Instrument.Reference(
+                    r.get("id").asString(), r.get("name").asString(), r.get("how").asString()));
+        }
+        return LensJson.at(file, "file", () -> new Instrument(
+                j.get("id").asString(),
+                j.get("maker").asString(),
+                j.get("name").asString(),
+                j.get("section").asString(),
+                j.get("flange_focal_mm").asDouble(),
+                j.path("max_extension_mm").asDouble(0),
+                parts,
+                joints,
+                references));
+    }
+
+    private static Part part(JsonNode p) {
+        List<Part.Profile> profile = new ArrayList<>();
+        for (JsonNode r : p.path("profile_mm")) {
+            profile.add(new Part.Profile(
+                    r.get(0).asDouble(), r.get(1).asDouble(), r.get(2).asDouble(), r.get(3).asDouble()));
+        }
+        Set<Material> materials = new HashSet<>();
+        LensJson.strings(p.get("materials")).forEach(m -> materials.add(named(Material.class, m)));
+        return new Part(
+                p.get("id").asString(),
+                p.get("name").asString(),
+                named(Part.Kind.class, p.get("kind").asString()),
+                materials,
+                profile,
+                text(p, "element"),
+                text(p, "within"),
+                p.path("facing_matters").asBoolean(false));
+    }
+
+    private static Joint joint(JsonNode j) {
+        Set<Integer> exposes = new HashSet<>();
+        // Surfaces count from 1 in files, as on the bench.
+        j.path("exposes").forEach(s -> exposes.add(s.asInt() - 1));
+        Set<Joint.Hazard> hazards = new HashSet<>();
+        LensJson.strings(j.path("hazards")).forEach(h -> hazards.add(named(Joint.Hazard.class, h)));
+        JsonNode close = j.path("closing");
+        return new Joint(
+                j.get("id").asString(),
+                j.get("name").asString(),
+                hold(j.get("hold")),
+                named(Side.class, j.get("side").asString()),
+                j.get("tool").asString(),
+                j.get("minutes").asDouble(),
+                j.get("risk").asDouble(),
+                Set.copyOf(LensJson.strings(j.path("after"))),
+                LensJson.strings(j.path("frees")),
+                exposes,
+                Set.copyOf(LensJson.strings(j.path("loses"))),
+                hazards,
+                new Joint.Closing(
+                        text(close, "set_first"),
+                        text(close, "loose_until"),
+                        text(close, "test"),
+                        close.path("greased").asBoolean(false)));
+    }
+
+    private static Joint.Hold hold(JsonNode h) {
+        return switch (h.get("kind").asString()) {
+            case "thread" -> new Joint.Hold.Thread(
+                    h.get("lead_mm").asDouble(),
+                    h.path("starts").asInt(1),
+                    h.get("turns").asDouble(),
+                    h.get("diameter_mm").asDouble(),
+                    h.get("engaged_mm").asDouble());
+            case "screws" -> {
+                List<Joint.ScrewHole> holes = new ArrayList<>();
+                for (JsonNode s : h.get("holes")) {
+                    holes.add(new Joint.ScrewHole(
+                            s.get("cell").asString(),
+                            s.get("length_mm").asDouble(),
+                            s.get("hole_depth_mm").asDouble(),
+                            ClockPosition.of(s.get("clock").asDouble())));
+                }
+                yield new Joint.Hold.Screws(h.get("drive").asString(), h.get("diameter_mm").asDouble(), holes);
+            }
+            case "set-screws" -> new Joint.Hold.SetScrews(
+                    h.path("drive").asString("slot"), h.get("count").asInt(), h.get("loose_turns").asDouble());
+            case "retaining-ring" -> new Joint.Hold.RetainingRing(
+                    h.get("diameter_mm").asDouble(), h.get("turns").asDouble(), h.path("proud_mm").asDouble(0));
+            case "press" -> new Joint.Hold.Press();
+            case "seat" -> new Joint.Hold.Seat();
+            case "hook" -> new Joint.Hold.Hook();
+            case "glue" -> new Joint.Hold.Glue(h.get("softener").asString(), h.get("wait_minutes").asDouble());
+            default -> throw new IllegalArgumentException("hold of kind " + h.get("kind").asString()
+                    + " is not known: thread, screws, set-screws, retaining-ring, press, seat, hook or glue");
+        };
+    }
+
+    private static Optional<String> text(JsonNode node, String field) {
+        JsonNode value = node.path(field);
+        return value.isString() ? Optional.of(value.asString()) : Optional.empty();
+    }
+
+    private static <E extends Enum<E>> E named(Class<E> type, String word) {
+        return Enum.valueOf(type, word.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'));
+    }
+}

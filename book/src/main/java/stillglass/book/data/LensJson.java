@@ -1,0 +1,104 @@
+package stillglass.book.data;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import stillglass.book.BadInput;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.optics.Medium;
+import stillglass.optics.Surface;
+import tools.jackson.databind.JsonNode;
+
+/// Lens sections from JSON.
+public final class LensJson {
+    private static final String SCHEMA = "lens.schema.json";
+
+    private LensJson() {}
+
+    /// @throws BadInput naming file and field
+    public static LensSection read(Path file) {
+        return lens(String.valueOf(file.getFileName()), CheckedJson.file(file, SCHEMA));
+    }
+
+    static LensSection shipped(String id) {
+        return lens(id + ".json", CheckedJson.resource("/stillglass/book/lenses/" + id + ".json", SCHEMA));
+    }
+
+    private static LensSection lens(String file, JsonNode j) {
+        List<Surface> surfaces = new ArrayList<>();
+        int n = 0;
+        for (JsonNode s : j.get("surfaces")) {
+            surfaces.add(at(file, "/surfaces/" + n++, () -> surface(s)));
+        }
+        for (int i = 0; i + 1 < surfaces.size(); i++) {
+            if (surfaces.get(i).thicknessMm() < 0) {
+                throw new BadInput(file, "/surfaces/" + i + "/thickness_mm",
+                        "is negative: a section lists surfaces in the order light meets them");
+            }
+        }
+        List<Element> elements = new ArrayList<>();
+        n = 0;
+        for (JsonNode e : j.get("elements")) {
+            elements.add(at(file, "/elements/" + n++, () -> element(e)));
+        }
+        JsonNode focusing = j.path("focusing");
+        return at(file, "file", () -> new LensSection(
+                j.get("name").asString(),
+                j.path("form").asString(""),
+                j.get("nominal_focal_length_mm").asDouble(),
+                j.get("f_number").asDouble(),
+                j.get("image_circle_mm").asDouble(),
+                numbers(j.get("design_wavelengths_nm")),
+                surfaces,
+                elements,
+                new LensSection.Focusing(focusing.path("kind").asString("unit"), strings(focusing.path("moving_groups")))));
+    }
+
+    private static Surface surface(JsonNode s) {
+        double nd = s.get("nd").asDouble();
+        Medium after = nd == 1
+                ? new Medium.Air()
+                : new Medium.Glass(nd, s.path("vd").asDouble(0), s.path("glass_code").asString(""));
+        JsonNode radius = s.get("radius_mm");
+        return new Surface(
+                radius.isNull() ? Double.POSITIVE_INFINITY : radius.asDouble(),
+                s.get("thickness_mm").asDouble(),
+                after,
+                s.get("semi_diameter_mm").asDouble(),
+                s.path("stop").asBoolean(false));
+    }
+
+    private static Element element(JsonNode e) {
+        return new Element(
+                e.get("name").asString(),
+                e.get("first_surface").asInt(),
+                e.get("last_surface").asInt(),
+                e.get("diameter_mm").asDouble(),
+                e.path("group").asString(""),
+                e.path("centre_thickness_mm").asDouble(0),
+                e.path("edge_thickness_mm").asDouble(0),
+                strings(e.path("cemented_with")));
+    }
+
+    static List<String> strings(JsonNode array) {
+        List<String> all = new ArrayList<>();
+        array.forEach(n -> all.add(n.asString()));
+        return all;
+    }
+
+    static List<Double> numbers(JsonNode array) {
+        List<Double> all = new ArrayList<>();
+        array.forEach(n -> all.add(n.asDouble()));
+        return all;
+    }
+
+    /// Runs a constructor that refuses impossible values, and says where they stood.
+    static <T> T at(String file, String pointer, java.util.function.Supplier<T> make) {
+        try {
+            return make.get();
+        } catch (IllegalArgumentException e) {
+            throw new BadInput(file, pointer, String.valueOf(e.getMessage()));
+        }
+    }
+}

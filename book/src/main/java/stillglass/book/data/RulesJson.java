@@ -1,0 +1,77 @@
+package stillglass.book.data;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import stillglass.assembly.Material;
+import stillglass.care.CareTables;
+import stillglass.grade.GradeRules;
+import stillglass.look.FindingKind;
+import tools.jackson.databind.JsonNode;
+
+/// The two editable tables of the shop: grade rules and care.
+public final class RulesJson {
+    private RulesJson() {}
+
+    /// @throws stillglass.book.BadInput naming file and field
+    public static GradeRules grade(Path file) {
+        return grade(String.valueOf(file.getFileName()), CheckedJson.file(file, "grade-rules.schema.json"));
+    }
+
+    static GradeRules shippedGrade() {
+        return grade("grade-rules.json",
+                CheckedJson.resource("/stillglass/book/grade-rules.json", "grade-rules.schema.json"));
+    }
+
+    static CareTables shippedCare() {
+        return care("care.json", CheckedJson.resource("/stillglass/book/care.json", "care.schema.json"));
+    }
+
+    private static GradeRules grade(String file, JsonNode j) {
+        Map<FindingKind, GradeRules.Optics> kinds = new EnumMap<>(FindingKind.class);
+        for (Map.Entry<String, JsonNode> e : j.get("kinds").properties()) {
+            JsonNode k = e.getValue();
+            kinds.put(
+                    LensJson.at(file, "/kinds/" + e.getKey(), () -> FindingKind.ofWord(e.getKey())),
+                    LensJson.at(file, "/kinds/" + e.getKey(), () -> new GradeRules.Optics(
+                            k.get("blocks").asDouble(), k.get("scatters").asDouble(), k.get("curable").asDouble())));
+        }
+        return LensJson.at(file, "file", () -> new GradeRules(
+                kinds,
+                j.get("visible_shadow").asDouble(),
+                j.get("severe_shadow").asDouble(),
+                j.get("measurable").asDouble(),
+                j.get("visible_veil").asDouble(),
+                j.get("severe_veil").asDouble(),
+                j.get("against_light").asDouble()));
+    }
+
+    private static CareTables care(String file, JsonNode j) {
+        List<CareTables.Agent> agents = new ArrayList<>();
+        for (JsonNode a : j.get("agents")) {
+            Map<Material, CareTables.Bears> bears = new EnumMap<>(Material.class);
+            Map<Material, String> why = new EnumMap<>(Material.class);
+            for (Map.Entry<String, JsonNode> e : a.get("materials").properties()) {
+                Material m = Material.valueOf(e.getKey().toUpperCase(Locale.ROOT).replace(' ', '_'));
+                String[] cell = e.getValue().asString().split(":", 2);
+                bears.put(m, CareTables.Bears.valueOf(cell[0].strip().toUpperCase(Locale.ROOT)));
+                if (cell.length > 1) {
+                    why.put(m, cell[1].strip());
+                }
+            }
+            agents.add(new CareTables.Agent(a.get("id").asString(), a.get("name").asString(), bears, why,
+                    a.path("caution").asString(""), a.get("minutes").asDouble(), a.path("solvent").asBoolean(false)));
+        }
+        List<CareTables.Soil> soils = new ArrayList<>();
+        for (JsonNode s : j.get("soils")) {
+            Map<String, Double> by = new HashMap<>();
+            s.get("removed_by").properties().forEach(e -> by.put(e.getKey(), e.getValue().asDouble()));
+            soils.add(new CareTables.Soil(s.get("id").asString(), s.get("name").asString(), by));
+        }
+        return LensJson.at(file, "file", () -> new CareTables(agents, soils));
+    }
+}

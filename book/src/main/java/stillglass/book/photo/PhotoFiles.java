@@ -1,0 +1,173 @@
+package stillglass.book.photo;
+
+import com.drew.imaging.ImageMetadataReader;
+import com.drew.metadata.exif.ExifIFD0Directory;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.Iterator;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import stillglass.book.BadInput;
+import stillglass.look.LinearPhoto;
+
+/// Reads PNG, JPEG and TIFF photographs. The header is checked before a pixel is decoded, so a lying header costs nothing.
+public final class PhotoFiles {
+    /// Largest photo taken, in pixels.
+    public static final long MOST_PIXELS = 120_000_000;
+
+    private static final long MOST_BYTES = 400_000_000;
+    private static final long DECODE_WHOLE = 26_000_000;
+    /// Longest side of the working picture.
+    private static final int WORKING_SIDE = 1600;
+
+    private static final float[] LINEAR = new float[256];
+
+    static {
+        for (int i = 0; i < 256; i++) {
+            double s = i / 255.0;
+            LINEAR[i] = (float) (s <= 0.04045 ? s / 12.92 : Math.pow((s + 0.055) / 1.055, 2.4));
+        }
+    }
+
+    private PhotoFiles() {}
+
+    /// @return the bytes of a file, checked for size
+    /// @throws BadInput when it is missing, empty or too large
+    public static byte[] bytes(Path file) {
+        String name = String.valueOf(file.getFileName());
+        try {
+            if (Files.isDirectory(file)) {
+                throw new BadInput(name, "file", "is a folder: name a photo");
+            }
+            long size = Files.size(file);
+            if (size == 0) {
+                throw new BadInput(name, "file", "is empty: copy it from the camera again");
+            }
+            if (size > MOST_BYTES) {
+                throw new BadInput(name, "file", "is larger than 400 MB: save it as JPEG");
+            }
+            return Files.readAllBytes(file);
+        } catch (NoSuchFileException e) {
+            throw new BadInput(name, "file", "there is no such file: check the path " + file);
+        } catch (IOException e) {
+            throw new BadInput(name, "file", "cannot be read: " + e.getMessage());
+        }
+    }
+
+    /// Decodes to linear light at working scale.
+    /// @throws BadInput when it is no whole photo
+    public static LinearPhoto linear(String name, byte[] bytes) {
+        Decoded d = decode(name, bytes, DECODE_WHOLE);
+        try {
+            return reduced(d.image, d.width, d.height);
+        } catch (IllegalArgumentException e) {
+            throw new BadInput(name, "size", String.valueOf(e.getMessage()));
+        }
+    }
+
+    /// Decodes for showing, reduced so that the longest side is at most `side`; turned as EXIF says.
+    /// @throws BadInput when it is no whole photo
+    public static BufferedImage picture(String name, byte[] bytes, int side) {
+        Decoded d = decode(name, bytes, 4_000_000);
+        double factor = Math.min(1, side / (double) Math.max(d.image.getWidth(), d.image.getHeight()));
+        int w = Math.max(1, (int) Math.round(d.image.getWidth() * factor));
+        int h = Math.max(1, (int) Math.round(d.image.getHeight() * factor));
+        BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+        java.awt.Graphics2D g = out.createGraphics();
+        g.setRenderingHint(java.awt.RenderingHints.KEY_INTERPOLATION, java.awt.RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        g.drawImage(d.image, 0, 0, w, h, null);
+        g.dispose();
+        return out;
+    }
+
+    /// EXIF orientation, 1 (upright) when absent.
+    public static int orientation(byte[] bytes) {
+        try {
+            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes))
+                    .getFirstDirectoryOfType(ExifIFD0Directory.class);
+            Integer tag = directory == null ? null : directory.getInteger(ExifIFD0Directory.TAG_ORIENTATION);
+            return tag == null || tag < 1 || tag > 8 ? 1 : tag;
+        } catch (com.drew.imaging.ImageProcessingException | IOException e) {
+            // Orientation is a courtesy; whether the photo can be read is decided by the decoder.
+            return 1;
+        }
+    }
+
+    private record Decoded(BufferedImage image, int width, int height) {}
+
+    private static Decoded decode(String name, byte[] bytes, long whole) {
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            if (!readers.hasNext()) {
+                throw new BadInput(name, "file", "is no PNG, JPEG or TIFF photo: export it as one of these");
+            }
+            ImageReader reader = readers.next();
+            try {
+                reader.setInput(in, true, true);
+                int w = reader.getWidth(0);
+                int h = reader.getHeight(0);
+                if (w <= 0 || h <= 0 || (long) w * h > MOST_PIXELS) {
+                    throw new BadInput(name, "size", "the header says " + w + " x " + h
+                            + " pixels, at most 120 million are read: reduce the photo or take it again");
+                }
+                boolean[] cutOff = new boolean[1];
+                reader.addIIOReadWarningListener((source, warning) -> cutOff[0] |=
+                        warning.contains("runcated") || warning.contains("remature"));
+                ImageReadParam param = reader.getDefaultReadParam();
+                int step = 1;
+                while ((long) w * h / ((long) step * step) > whole) {
+                    step++;
+                }
+                param.setSourceSubsampling(step, step, 0, 0);
+                BufferedImage image = reader.read(0, param);
+                if (cutOff[0]) {
+                    throw new BadInput(name, "pixels", "the file is cut off: copy it from the camera again");
+                }
+                return new Decoded(image, w, h);
+            } finally {
+                reader.dispose();
+            }
+        } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException | NegativeArraySizeException e) {
+            throw new BadInput(name, "pixels", "the photo is damaged or cut off ("
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given") + "): copy it from the camera again");
+        }
+    }
+
+    /// Area average in linear light down to the working side.
+    private static LinearPhoto reduced(BufferedImage image, int storedWidth, int storedHeight) {
+        int w = image.getWidth();
+        int h = image.getHeight();
+        double factor = Math.min(1, WORKING_SIDE / (double) Math.max(w, h));
+        int ow = Math.max(1, (int) Math.round(w * factor));
+        int oh = Math.max(1, (int) Math.round(h * factor));
+        float[] r = new float[ow * oh];
+        float[] g = new float[ow * oh];
+        float[] b = new float[ow * oh];
+        int[] count = new int[ow * oh];
+        int[] row = new int[w];
+        for (int y = 0; y < h; y++) {
+            image.getRGB(0, y, w, 1, row, 0, w);
+            int oy = Math.min(oh - 1, (int) (y * factor));
+            for (int x = 0; x < w; x++) {
+                int at = oy * ow + Math.min(ow - 1, (int) (x * factor));
+                r[at] += LINEAR[row[x] >> 16 & 255];
+                g[at] += LINEAR[row[x] >> 8 & 255];
+                b[at] += LINEAR[row[x] & 255];
+                count[at]++;
+            }
+        }
+        for (int i = 0; i < count.length; i++) {
+            int n = Math.max(1, count[i]);
+            r[i] /= n;
+            g[i] /= n;
+            b[i] /= n;
+        }
+        return new LinearPhoto(ow, oh, r, g, b, storedWidth, storedHeight);
+    }
+}
