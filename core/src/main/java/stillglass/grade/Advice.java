@@ -10,6 +10,11 @@ import stillglass.look.FindingKind;
 /// @param act the recommendation
 /// @param reasons in order of weight, each a sentence
 public record Advice(Act act, List<String> reasons) {
+    /// Gain (share of the worst grade, times the chance of a cure) that a certain loss would have to buy: a shop setting.
+    private static final double RISK_WEIGHT = 2;
+    /// Gain that one hour of work would have to buy: a full cure of a grade 4 is worth 25 hours, of a grade 1 six.
+    private static final double HOUR_WEIGHT = 0.04;
+
     /// The choices of a bench.
     public enum Act {
         LEAVE,
@@ -35,6 +40,21 @@ public record Advice(Act act, List<String> reasons) {
         double curable = rules.optics(kind).curable();
         reasons.add(String.format(Locale.ROOT, "%s comes off in about %.0f %% of cases.", name(kind), 100 * curable));
         reasons.add(String.format(Locale.ROOT, "The way in takes about %.1f h and risks damage in %.1f %%.", hours, 100 * risk));
+        return decide(kind, grade, curable, RISK_WEIGHT * risk + HOUR_WEIGHT * hours, reasons);
+    }
+
+    /// Where no map says what the way in costs: the effect and the chance of a cure decide alone.
+    public static Advice unmapped(FindingKind kind, Grader.Grade grade, GradeRules rules) {
+        List<String> reasons = new ArrayList<>();
+        reasons.add(grade.sentence());
+        double curable = rules.optics(kind).curable();
+        reasons.add(String.format(Locale.ROOT, "%s comes off in about %.0f %% of cases.", name(kind), 100 * curable));
+        reasons.add("No map of the way in yet, so its hours and risk are not weighed.");
+        return decide(kind, grade, curable, HOUR_WEIGHT, reasons);
+    }
+
+    private static Advice decide(
+            FindingKind kind, Grader.Grade grade, double curable, double effort, List<String> reasons) {
         if (kind == FindingKind.FUNGUS) {
             reasons.add("Fungus etches the coating the longer it lives, so it is worth opening early.");
         }
@@ -43,8 +63,7 @@ public record Advice(Act act, List<String> reasons) {
         }
         boolean living = kind == FindingKind.FUNGUS && grade.grade() >= 1;
         double gain = grade.grade() / 4.0 * curable;
-        boolean worth = living || gain > risk * 2 + hours * 0.04;
-        return new Advice(worth ? Act.CLEAN : Act.LEAVE, reasons);
+        return new Advice(living || gain > effort ? Act.CLEAN : Act.LEAVE, reasons);
     }
 
     private static String name(FindingKind kind) {

@@ -18,15 +18,16 @@ final class CleanGlass {
         this.scatter = scatter;
     }
 
-    static CleanGlass fit(float[] light, int width, int height, Aperture a) {
+    static CleanGlass fit(float[] light, int width, int height, Aperture a, UnitFrame frame) {
         int stride = (int) Math.max(1, a.meanRadius() / 60);
         int count = 0;
         double[][] rows = new double[(width / stride + 1) * (height / stride + 1)][];
         double[] value = new double[rows.length];
         for (int y = 0; y < height; y += stride) {
             for (int x = 0; x < width; x += stride) {
-                if (a.unitRadius(x, y) < 0.96) {
-                    rows[count] = powers(a.unitX(x, y), a.unitY(x, y));
+                int at = y * width + x;
+                if (frame.r[at] < 0.96) {
+                    rows[count] = powers(frame.x[at], frame.y[at]);
                     value[count++] = light[y * width + x];
                 }
             }
@@ -70,6 +71,33 @@ final class CleanGlass {
 
     double at(double ux, double uy) {
         return LeastSquares.dot(p, powers(ux, uy));
+    }
+
+    /// The clean glass under every pixel inside the rim, zero elsewhere.
+    float[] everywhere(UnitFrame frame) {
+        float[] out = new float[frame.r.length];
+        for (int at = 0; at < out.length; at++) {
+            if (frame.r[at] < 1.02) {
+                out[at] = (float) horner(frame.x[at], frame.y[at]);
+            }
+        }
+        return out;
+    }
+
+    /// The same sum as over [#powers], without building the row.
+    private double horner(double x, double y) {
+        double sum = 0;
+        double left = 1;
+        for (int i = 0; i <= ORDER; i++) {
+            double column = 0;
+            for (int j = ORDER - i; j >= 0; j--) {
+                int total = i + j;
+                column = column * y + p[total * (total + 1) / 2 + j];
+            }
+            sum += left * column;
+            left *= x;
+        }
+        return sum;
     }
 
     private static double[] powers(double x, double y) {

@@ -11,6 +11,7 @@ import java.util.List;
 /// @param ends points where they end
 /// @param straightness distance between farthest ends over skeleton length
 /// @param contrast mean departure from clean glass
+/// @param radialSpread difference between its largest and smallest distance from the centre, aperture radii
 /// @param x centre, aperture units
 /// @param y centre, aperture units, up
 /// @param outline in aperture units
@@ -22,9 +23,15 @@ record Patch(
         int ends,
         double straightness,
         double contrast,
+        double radialSpread,
         double x,
         double y,
         List<Finding.Point> outline) {
+
+    /// A thin arc that keeps its distance from the centre: the rim of an inner glass catching the lamp, no fault.
+    boolean rimArc() {
+        return lengthRadii > 0.08 && radialSpread < 0.02 + 0.02 * lengthRadii && junctions <= 2;
+    }
 
     @Override
     public boolean equals(Object o) {

@@ -18,7 +18,7 @@ final class Patches {
     /// @param found 1 where a pixel departs from clean glass
     /// @param departure how much, row-major
     /// @param joinRadii patches closer than this belong together, aperture radii
-    static List<Patch> of(GrayU8 found, float[] departure, Aperture a, double joinRadii) {
+    static List<Patch> of(GrayU8 found, float[] departure, Aperture a, UnitFrame frame, double joinRadii) {
         int grow = (int) Math.max(1, Math.round(joinRadii * a.meanRadius() / 2));
         GrayU8 joined = BinaryImageOps.dilate8(found, grow, null);
         GrayS32 labels = new GrayS32(found.width, found.height);
@@ -28,7 +28,7 @@ final class Patches {
         List<Patch> patches = new ArrayList<>();
         for (int k = 0; k < contours.size(); k++) {
             if (members[k].length > 0) {
-                patches.add(measure(members[k], thin, departure, a, contours.get(k)));
+                patches.add(measure(members[k], thin, departure, a, frame, contours.get(k)));
             }
         }
         return patches;
@@ -55,7 +55,7 @@ final class Patches {
         return members;
     }
 
-    private static Patch measure(int[] pixels, GrayU8 thin, float[] departure, Aperture a, Contour contour) {
+    private static Patch measure(int[] pixels, GrayU8 thin, float[] departure, Aperture a, UnitFrame frame, Contour contour) {
         int width = thin.width;
         int bones = 0;
         int junctions = 0;
@@ -63,10 +63,14 @@ final class Patches {
         double sum = 0;
         double sx = 0;
         double sy = 0;
+        double nearest = Double.POSITIVE_INFINITY;
+        double farthest = 0;
         for (int at : pixels) {
             int x = at % width;
             int y = at / width;
             sum += departure[at];
+            nearest = Math.min(nearest, frame.r[at]);
+            farthest = Math.max(farthest, frame.r[at]);
             sx += x;
             sy += y;
             if (thin.data[at] != 0) {
@@ -96,6 +100,7 @@ final class Patches {
                 ends.size(),
                 Math.min(1, reach / length),
                 sum / pixels.length,
+                farthest - nearest,
                 a.unitX(cx, cy),
                 a.unitY(cx, cy),
                 outline(contour, a));

@@ -89,37 +89,39 @@ public final class PhotoGrading {
                     + "fill most of the frame with the lens, hold the camera square to it and light it from behind");
         }
         Aperture a = found.get();
-        double inside = mean(light, w, h, a, 0, 0.9);
-        double outside = mean(light, w, h, a, 1.08, 9);
+        UnitFrame frame = new UnitFrame(a, w, h);
+        double inside = mean(light, frame, 0, 0.9);
+        double outside = mean(light, frame, 1.08, 9);
         Lighting lighting = given.lighting().orElse(inside > 0.22 && inside > 1.3 * outside || inside > 0.45
                 ? Lighting.BRIGHT : Lighting.AGAINST);
         List<String> diagnostics = new ArrayList<>();
         progress.at(0.3, "flattening the lamp");
-        CleanGlass clean = CleanGlass.fit(light, w, h, a);
+        CleanGlass clean = CleanGlass.fit(light, w, h, a, frame);
+        float[] expected = clean.everywhere(frame);
         progress.at(0.5, "looking for specks and threads");
         double sign = lighting == Lighting.AGAINST ? 1 : -1;
-        float[] departure = departure(light, w, h, a, clean, sign);
-        GrayU8 binary = detect(departure, w, h, a);
+        float[] departure = departure(light, expected, frame, sign);
+        GrayU8 binary = detect(departure, w, h, a, frame);
         progress.at(0.7, "telling kinds apart");
         byte[] mask = new byte[w * h];
-        List<Finding> findings = new ArrayList<>(classify(binary, departure, a, mask));
+        List<Finding> findings = new ArrayList<>(classify(binary, departure, a, frame, mask));
         double reference = given.referenceLight().orElse(outside > 0.5 && lighting == Lighting.AGAINST ? outside : 1.0);
-        double veil = veil(light, w, h, a, clean, lighting, reference, outside);
+        double veil = veil(clean, lighting, reference, outside);
         if (lighting == Lighting.AGAINST) {
-            haze(clean, a, w, h, reference, mask).ifPresent(findings::add);
+            haze(expected, frame, a, w, h, reference, mask).ifPresent(findings::add);
         }
         if (given.referenceLight().isEmpty()) {
             diagnostics.add("no lamp frame: the veil is relative to "
                     + (reference == 1.0 ? "full exposure" : "the surroundings"));
         }
-        if (clipped(light, w, h, a) > 0.05) {
+        if (clipped(light, frame) > 0.05) {
             diagnostics.add("more than 5 % of the glass is overexposed: take it again at a shorter exposure");
         }
         findings.sort(Comparator.comparingInt(Finding::severity).thenComparingDouble(Finding::areaShare).reversed());
         progress.at(1, "done");
-        OptionalDouble yellow = lighting == Lighting.BRIGHT ? yellowing(photo, a) : OptionalDouble.empty();
+        OptionalDouble yellow = lighting == Lighting.BRIGHT ? yellowing(photo, frame) : OptionalDouble.empty();
         return new Outcome.Seen(new Graded(
-                lighting, a.scaled(photo.scale()), findings, veil, sectors(light, w, h, a, reference), yellow, w, new Mask(mask), diagnostics));
+                lighting, a.scaled(photo.scale()), findings, veil, sectors(light, frame, reference), yellow, w, new Mask(mask), diagnostics));
     }
 
     private static float[] blurred(float[] light, int w, int h, double sigma) {
@@ -128,57 +130,49 @@ public final class PhotoGrading {
         return GBlurImageOps.gaussian(in, null, sigma, -1, null).data;
     }
 
-    private static double mean(float[] light, int w, int h, Aperture a, double from, double to) {
+    private static double mean(float[] light, UnitFrame frame, double from, double to) {
         double sum = 0;
         long n = 0;
-        for (int y = 0; y < h; y += 3) {
-            for (int x = 0; x < w; x += 3) {
-                double r = a.unitRadius(x, y);
-                if (r >= from && r < to) {
-                    sum += light[y * w + x];
-                    n++;
-                }
+        for (int at = 0; at < light.length; at += 5) {
+            if (frame.r[at] >= from && frame.r[at] < to) {
+                sum += light[at];
+                n++;
             }
         }
         return n == 0 ? 0 : sum / n;
     }
 
-    private static double clipped(float[] light, int w, int h, Aperture a) {
+    private static double clipped(float[] light, UnitFrame frame) {
         long full = 0;
         long n = 0;
-        for (int y = 0; y < h; y += 2) {
-            for (int x = 0; x < w; x += 2) {
-                if (a.unitRadius(x, y) < 0.95) {
-                    n++;
-                    full += light[y * w + x] > 0.985 ? 1 : 0;
-                }
+        for (int at = 0; at < light.length; at += 3) {
+            if (frame.r[at] < 0.95) {
+                n++;
+                full += light[at] > 0.985 ? 1 : 0;
             }
         }
         return n == 0 ? 0 : full / (double) n;
     }
 
-    private static float[] departure(float[] light, int w, int h, Aperture a, CleanGlass clean, double sign) {
-        float[] out = new float[w * h];
-        for (int y = 0; y < h; y++) {
-            for (int x = 0; x < w; x++) {
-                if (a.unitRadius(x, y) < 0.975) {
-                    double expected = clean.at(a.unitX(x, y), a.unitY(x, y));
-                    out[y * w + x] = (float) (sign * (light[y * w + x] - expected));
-                }
+    private static float[] departure(float[] light, float[] expected, UnitFrame frame, double sign) {
+        float[] out = new float[light.length];
+        for (int at = 0; at < out.length; at++) {
+            if (frame.r[at] < 0.975) {
+                out[at] = (float) (sign * (light[at] - expected[at]));
             }
         }
         return out;
     }
 
     /// Fine structure: a small blur less a wide one, beyond five times its own robust scatter.
-    private static GrayU8 detect(float[] departure, int w, int h, Aperture a) {
+    private static GrayU8 detect(float[] departure, int w, int h, Aperture a, UnitFrame frame) {
         double fineSigma = Math.max(0.7, a.meanRadius() / 500);
         float[] fine = blurred(departure, w, h, fineSigma);
         float[] wide = blurred(departure, w, h, Math.max(6, a.meanRadius() * 0.05));
         int n = 0;
         double[] sample = new double[w * h / 7 + 1];
         for (int i = 0; i < fine.length; i += 7) {
-            if (a.unitRadius(i % w, i / w) < 0.95) {
+            if (frame.r[i] < 0.95) {
                 sample[n++] = Math.abs(fine[i] - wide[i]);
             }
         }
@@ -186,12 +180,12 @@ public final class PhotoGrading {
         GrayU8 binary = new GrayU8(w, h);
         for (int i = 0; i < fine.length; i++) {
             boolean stands = fine[i] - wide[i] > 5.5 * scatter;
-            binary.data[i] = (byte) (stands && a.unitRadius(i % w, i / w) < 0.96 ? 1 : 0);
+            binary.data[i] = (byte) (stands && frame.r[i] < 0.96 ? 1 : 0);
         }
         return binary;
     }
 
-    private static List<Finding> classify(GrayU8 binary, float[] departure, Aperture a, byte[] mask) {
+    private static List<Finding> classify(GrayU8 binary, float[] departure, Aperture a, UnitFrame frame, byte[] mask) {
         int least = (int) Math.max(3, a.areaPx() * 2.5e-6);
         List<Patch> specks = new ArrayList<>();
         List<Finding> findings = new ArrayList<>();
@@ -200,8 +194,8 @@ public final class PhotoGrading {
         double fungusPixels = 0;
         List<Patch> fungus = new ArrayList<>();
         List<KindJudge.Verdict> verdicts = new ArrayList<>();
-        for (Patch p : Patches.of(binary, departure, a, 0.03)) {
-            if (p.pixels().length < least) {
+        for (Patch p : Patches.of(binary, departure, a, frame, 0.03)) {
+            if (p.pixels().length < least || p.rimArc()) {
                 continue;
             }
             KindJudge.Verdict v = KindJudge.judge(p);
@@ -262,19 +256,17 @@ public final class PhotoGrading {
                 Severity.ofDust(n), List.of(n + (n == 1 ? " compact speck" : " compact specks or short fibres")));
     }
 
-    private static List<Double> sectors(float[] light, int w, int h, Aperture a, double reference) {
+    private static List<Double> sectors(float[] light, UnitFrame frame, double reference) {
         double[] sum = new double[32];
         int[] n = new int[32];
-        for (int y = 0; y < h; y += 2) {
-            for (int x = 0; x < w; x += 2) {
-                double r = a.unitRadius(x, y);
-                if (r < 0.95) {
-                    int ring = Math.min(3, (int) (4 * r * r / 0.9025));
-                    double turn = Math.atan2(a.unitX(x, y), a.unitY(x, y)) / (2 * Math.PI) + 1;
-                    int sector = ring * 8 + (int) (turn * 8) % 8;
-                    sum[sector] += light[y * w + x];
-                    n[sector]++;
-                }
+        for (int at = 0; at < light.length; at += 3) {
+            double r = frame.r[at];
+            if (r < 0.95) {
+                int ring = Math.min(3, (int) (4 * r * r / 0.9025));
+                double turn = Math.atan2(frame.x[at], frame.y[at]) / (2 * Math.PI) + 1;
+                int sector = ring * 8 + (int) (turn * 8) % 8;
+                sum[sector] += light[at];
+                n[sector]++;
             }
         }
         List<Double> veils = new ArrayList<>();
@@ -284,8 +276,7 @@ public final class PhotoGrading {
         return veils;
     }
 
-    private static double veil(float[] light, int w, int h, Aperture a, CleanGlass clean, Lighting lighting,
-            double reference, double outside) {
+    private static double veil(CleanGlass clean, Lighting lighting, double reference, double outside) {
         double sum = 0;
         int n = 0;
         for (double y = -0.95; y < 0.96; y += 0.05) {
@@ -304,37 +295,23 @@ public final class PhotoGrading {
     }
 
     /// Haze where the veil exceeds three percent and half its mean.
-    private static Optional<Finding> haze(CleanGlass clean, Aperture a, int w, int h, double reference, byte[] mask) {
-        double sum = 0;
-        int n = 0;
-        for (int y = 0; y < h; y += 4) {
-            for (int x = 0; x < w; x += 4) {
-                if (a.unitRadius(x, y) < 0.97) {
-                    sum += Math.max(0, clean.at(a.unitX(x, y), a.unitY(x, y)) / reference);
-                    n++;
-                }
-            }
-        }
-        double mean = n == 0 ? 0 : sum / n;
+    private static Optional<Finding> haze(
+            float[] expected, UnitFrame frame, Aperture a, int w, int h, double reference, byte[] mask) {
+        double mean = mean(expected, frame, 0, 0.97) / reference;
         if (mean < LEAST_VEIL) {
             return Optional.empty();
         }
         GrayU8 region = new GrayU8(w, h);
         long pixels = 0;
         double weighted = 0;
-        for (int y = 0; y < h; y++) {
-            for (int x = 0; x < w; x++) {
-                int at = y * w + x;
-                if (a.unitRadius(x, y) < 1) {
-                    double v = clean.at(a.unitX(x, y), a.unitY(x, y)) / reference;
-                    if (v > LEAST_VEIL && v > mean / 2) {
-                        region.data[at] = 1;
-                        pixels++;
-                        weighted += v;
-                        if (mask[at] == 0) {
-                            mask[at] = (byte) FindingKind.HAZE.maskLevel();
-                        }
-                    }
+        for (int at = 0; at < expected.length; at++) {
+            double v = expected[at] / reference;
+            if (frame.r[at] < 1 && v > LEAST_VEIL && v > mean / 2) {
+                region.data[at] = 1;
+                pixels++;
+                weighted += v;
+                if (mask[at] == 0) {
+                    mask[at] = (byte) FindingKind.HAZE.maskLevel();
                 }
             }
         }
@@ -353,19 +330,15 @@ public final class PhotoGrading {
                         100 * mean, 100 * pixels / a.areaPx()))));
     }
 
-    private static OptionalDouble yellowing(LinearPhoto photo, Aperture a) {
+    private static OptionalDouble yellowing(LinearPhoto photo, UnitFrame frame) {
         double[] sums = new double[4];
-        for (int y = 0; y < photo.height(); y += 3) {
-            for (int x = 0; x < photo.width(); x += 3) {
-                double r = a.unitRadius(x, y);
-                int at = y * photo.width() + x;
-                if (r < 0.8) {
-                    sums[0] += photo.blue(at);
-                    sums[1] += photo.red(at);
-                } else if (r > 1.15) {
-                    sums[2] += photo.blue(at);
-                    sums[3] += photo.red(at);
-                }
+        for (int at = 0; at < frame.r.length; at += 3) {
+            if (frame.r[at] < 0.8) {
+                sums[0] += photo.blue(at);
+                sums[1] += photo.red(at);
+            } else if (frame.r[at] > 1.15) {
+                sums[2] += photo.blue(at);
+                sums[3] += photo.red(at);
             }
         }
         if (sums[1] <= 0 || sums[2] <= 0 || sums[3] <= 0) {

@@ -1,0 +1,86 @@
+package stillglass.cli;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import picocli.CommandLine;
+import stillglass.book.data.LensJson;
+import stillglass.optics.LensFault;
+import stillglass.optics.LensReport;
+import stillglass.optics.LensSection;
+
+/// `lens FILE`: focal length, focus and sharpness of a section, as designed or wrongly assembled.
+@CommandLine.Command(name = "lens", description = "Traces a lens section, as designed or with assembly faults.",
+        mixinStandardHelpOptions = true)
+final class LensVerb implements Callable<Integer> {
+    @CommandLine.Parameters(paramLabel = "FILE", description = "lens section JSON")
+    private Path file = Path.of("");
+
+    @CommandLine.Option(names = "--fault", description = "reverse:E3, reverse:E4+E5, swap:E1,E6, gap:4:-0.5; repeatable, in order")
+    private List<String> faults = new ArrayList<>();
+
+    @CommandLine.Option(names = "--gaps", description = "how a turned or swapped glass seats: rim (default) or vertex")
+    private LensFault.Seating gaps = LensFault.Seating.RIM;
+
+    @CommandLine.Option(names = "--json", description = "one JSON object")
+    private boolean json;
+
+    @CommandLine.Spec
+    private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
+
+    @Override
+    public Integer call() {
+        LensSection nominal = LensJson.read(file);
+        LensFault.Misassembled mis = LensFault.apply(
+                nominal, faults.stream().map(LensFault::parse).toList(), gaps);
+        LensReport report = LensReport.of(mis.lens(), nominal);
+        LensReport designed = faults.isEmpty() ? report : LensReport.of(nominal, nominal);
+        List<String> diagnostics = new ArrayList<>(mis.diagnostics());
+        diagnostics.addAll(report.diagnostics());
+        java.io.PrintWriter out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+        if (json) {
+            out.println(answer(nominal, report, designed, diagnostics).json());
+        } else {
+            print(out, nominal, report, diagnostics);
+        }
+        return 0;
+    }
+
+    private Answer answer(LensSection nominal, LensReport report, LensReport designed, List<String> diagnostics) {
+        return new Answer()
+                .put("name", nominal.name())
+                .number("efl_mm", report.eflMm())
+                .number("bfd_mm", report.bfdMm())
+                .number("best_focus_mm", report.bestFocusMm())
+                .put("entrance_pupil_mm", new Answer()
+                        .number("position", report.pupil().positionMm())
+                        .number("diameter", report.pupil().diameterMm()))
+                .put("fields", report.fields().stream()
+                        .map(f -> new Answer()
+                                .number("field", f.field())
+                                .number("rms_um", f.rmsUm())
+                                .number("mtf30_sagittal", f.mtfSagittal())
+                                .number("mtf30_tangential", f.mtfTangential())
+                                .fields())
+                        .toList())
+                .put("nominal", new Answer().number("efl_mm", designed.eflMm()).number("bfd_mm", designed.bfdMm()))
+                .put("diagnostics", diagnostics);
+    }
+
+    private void print(java.io.PrintWriter out, LensSection nominal, LensReport r, List<String> diagnostics) {
+        out.println(nominal.name() + (faults.isEmpty() ? "" : " with " + String.join(", ", faults)));
+        r.eflMm().ifPresent(v -> out.printf(Locale.ROOT, "focal length   %9.3f mm%n", v));
+        r.bfdMm().ifPresent(v -> out.printf(Locale.ROOT, "back focus     %9.3f mm%n", v));
+        r.bestFocusMm().ifPresent(v -> out.printf(Locale.ROOT, "best focus     %9.3f mm%n", v));
+        for (LensReport.FieldQuality f : r.fields()) {
+            out.printf(Locale.ROOT, "field %.1f", f.field());
+            f.rmsUm().ifPresent(v -> out.printf(Locale.ROOT, "   spot %7.1f µm", v));
+            f.mtfSagittal().ifPresent(v -> out.printf(Locale.ROOT, "   at 30/mm sagittal %.2f", v));
+            f.mtfTangential().ifPresent(v -> out.printf(Locale.ROOT, "   tangential %.2f", v));
+            out.println();
+        }
+        diagnostics.forEach(d -> out.println("note: " + d));
+    }
+}

@@ -1,0 +1,74 @@
+package stillglass.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine;
+import stillglass.book.BadInput;
+import stillglass.book.Logbook;
+import stillglass.book.data.Shelf;
+import stillglass.book.report.MarkdownReport;
+import stillglass.book.report.PdfReport;
+import stillglass.book.report.Report;
+import stillglass.ticket.TicketState;
+
+/// `report TICKET --pdf FILE` or `--md FILE`: the owner's report of a ticket in a logbook.
+@CommandLine.Command(name = "report", description = "Writes the report of a ticket.", mixinStandardHelpOptions = true)
+final class ReportVerb implements Callable<Integer> {
+    @CommandLine.Parameters(paramLabel = "TICKET", description = "ticket number, such as T-0142")
+    private String ticket = "";
+
+    @CommandLine.Option(names = "--book", required = true, description = "logbook file")
+    private Path book = Path.of("");
+
+    @CommandLine.Option(names = "--pdf", description = "write a PDF here")
+    private @Nullable Path pdf;
+
+    @CommandLine.Option(names = "--md", description = "write Markdown here")
+    private @Nullable Path md;
+
+    @CommandLine.Option(names = "--json", description = "say what was written as JSON")
+    private boolean json;
+
+    @CommandLine.Spec
+    private CommandLine.Model.@Nullable CommandSpec spec;
+
+    @Override
+    public Integer call() throws IOException {
+        if (pdf == null && md == null) {
+            throw new BadInput("command line", "--pdf", "name a file to write with --pdf or --md");
+        }
+        if (!Files.isRegularFile(book)) {
+            throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
+        }
+        try (Logbook log = Logbook.open(book)) {
+            List<String> known = log.tickets();
+            if (!known.contains(ticket)) {
+                throw new BadInput(String.valueOf(book.getFileName()), "ticket", "there is no " + ticket + "; it holds " + String.join(", ", known));
+            }
+            TicketState state = TicketState.of(log.story(ticket));
+            Report report = Report.of(state, new Shelf());
+            if (pdf != null) {
+                PdfReport.write(report, id -> log.photo(ticket, id), pdf);
+            }
+            if (md != null) {
+                MarkdownReport.write(report, md);
+            }
+        }
+        if (json) {
+            Answer a = new Answer().put("ticket", ticket);
+            if (pdf != null) {
+                a.put("pdf", pdf.toString());
+            }
+            if (md != null) {
+                a.put("md", md.toString());
+            }
+            Objects.requireNonNull(spec).commandLine().getOut().println(a.json());
+        }
+        return 0;
+    }
+}

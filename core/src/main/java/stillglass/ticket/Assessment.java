@@ -1,0 +1,92 @@
+package stillglass.ticket;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import stillglass.assembly.Instrument;
+import stillglass.grade.Advice;
+import stillglass.grade.GradeRules;
+import stillglass.grade.Grader;
+import stillglass.grade.Patch;
+import stillglass.grade.ShowThrough;
+import stillglass.look.Progress;
+import stillglass.optics.LensSection;
+import stillglass.plan.Goal;
+import stillglass.plan.PlanCost;
+import stillglass.plan.WayIn;
+
+/// A finding of a ticket carried through to its effect, grade and advice.
+///
+/// @param known the finding as it stands
+/// @param surface index of the surface it was traced on
+/// @param assumed nobody said which surface it is on: the one where it would do most harm was taken
+/// @param shown effect at every stop
+/// @param grade computed from the effect
+/// @param advice what to do and why
+public record Assessment(
+        TicketState.Known known,
+        int surface,
+        boolean assumed,
+        ShowThrough.Shown shown,
+        Grader.Grade grade,
+        Advice advice) {
+
+    /// Traces one finding.
+    /// @param fromRear whether its photo looks in from behind
+    /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
+    public static Assessment of(
+            TicketState.Known known,
+            boolean fromRear,
+            LensSection section,
+            Instrument instrument,
+            GradeRules rules,
+            Progress progress) {
+        List<Integer> surfaces = known.surface().map(List::of).orElseGet(() -> candidates(section));
+        ShowThrough.Shown worst = surfaces.stream()
+                .map(s -> ShowThrough.of(section, Patch.place(known.finding(), section, s, fromRear), rules, progress))
+                .max(Comparator.comparingDouble((ShowThrough.Shown s) -> Grader.of(s, rules).grade())
+                        .thenComparingDouble(Assessment::harm))
+                .orElseThrow();
+        Grader.Grade grade = Grader.of(worst, rules);
+        Advice advice = wayTo(worst.surface(), instrument)
+                .map(plan -> Advice.of(known.finding().kind(), grade, plan.minutes() / 60, plan.risk(), rules))
+                .orElseGet(() -> Advice.unmapped(known.finding().kind(), grade, rules));
+        return new Assessment(known, worst.surface(), known.surface().isEmpty(), worst, grade, advice);
+    }
+
+    /// The technician's grade where there is one, the computed one otherwise.
+    public int standingGrade() {
+        return known.overruled().map(TicketEvent.GradeOverruled::grade).orElse(grade.grade());
+    }
+
+    /// Surfaces a thing of unknown depth is tried on: the foremost and hindmost free faces and those next to the iris,
+    /// because the effect changes monotonically with the distance from the iris on either side.
+    static List<Integer> candidates(LensSection section) {
+        List<Integer> free = IntStream.range(0, section.surfaces().size())
+                .filter(s -> s != section.stopIndex() && !section.cemented(s))
+                .boxed()
+                .toList();
+        int stop = section.stopIndex();
+        return java.util.stream.Stream.of(
+                        free.stream().filter(s -> s < stop).findFirst(),
+                        free.stream().filter(s -> s < stop).reduce((a, b) -> b),
+                        free.stream().filter(s -> s > stop).findFirst(),
+                        free.stream().reduce((a, b) -> b))
+                .flatMap(Optional::stream)
+                .distinct()
+                .toList();
+    }
+
+    private static double harm(ShowThrough.Shown shown) {
+        return shown.effects().stream()
+                .mapToDouble(e -> e.deepestShadow() + e.veil())
+                .max()
+                .orElse(0);
+    }
+
+    private static Optional<WayIn.Plan> wayTo(int surface, Instrument instrument) {
+        return WayIn.plan(instrument, List.of(new Goal.ReachSurface(surface)), Set.of(), Set.of(), PlanCost.USUAL);
+    }
+}

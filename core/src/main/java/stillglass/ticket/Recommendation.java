@@ -1,0 +1,75 @@
+package stillglass.ticket;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.grade.Advice;
+import stillglass.optics.LensSection;
+import stillglass.plan.Goal;
+import stillglass.plan.PlanCost;
+import stillglass.plan.WayIn;
+
+/// What to do with the whole instrument: the goals worth opening for, what that costs, and why.
+///
+/// @param act the strongest advice among the findings, or to clean when a control wants grease
+/// @param goals as [Goal#parse] reads them
+/// @param plan the best way to all of them, empty when there is no map or nothing to reach
+/// @param reasons in order of weight, each a sentence
+public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.Plan> plan, List<String> reasons) {
+    /// Words in the function check of the feel that ask for fresh grease.
+    private static final Pattern WANTS_GREASE =
+            Pattern.compile("\\b(dry|stiff|heavy|gritty|scrap|rough|sticky)", Pattern.CASE_INSENSITIVE);
+
+    public Recommendation {
+        goals = List.copyOf(goals);
+        reasons = List.copyOf(reasons);
+    }
+
+    public static Recommendation of(
+            TicketState state, List<Assessment> assessments, LensSection section, Instrument instrument) {
+        Set<String> goals = new LinkedHashSet<>();
+        List<String> reasons = new ArrayList<>();
+        boolean refer = false;
+        for (Assessment a : assessments) {
+            String what = a.known().finding().kind().word().replace('-', ' ') + " on the " + section.surfaceName(a.surface());
+            switch (a.advice().act()) {
+                case CLEAN -> {
+                    goals.add("S" + (a.surface() + 1));
+                    reasons.add(String.format(Locale.ROOT, "Clean the %s: grade %d.", what, a.standingGrade()));
+                }
+                case REFER -> {
+                    refer = true;
+                    reasons.add("Cleaning cannot cure the " + what + ": disclose it, or refer the glass.");
+                }
+                case LEAVE -> reasons.add(String.format(
+                        Locale.ROOT, "Leave the %s: grade %d is not worth the way in by itself.", what, a.standingGrade()));
+            }
+        }
+        state.check(Phase.BEFORE, "feel").filter(feel -> WANTS_GREASE.matcher(feel).find()).ifPresent(feel -> {
+            List<Joint> greased = instrument.joints().stream().filter(j -> j.close().greased()).toList();
+            greased.forEach(j -> j.frees().stream().findFirst().ifPresent(goals::add));
+            if (!greased.isEmpty()) {
+                reasons.add("The focus feels \"" + feel + "\": take the helicoid apart, degrease it and grease it afresh.");
+            }
+        });
+        Optional<WayIn.Plan> plan = goals.isEmpty()
+                ? Optional.empty()
+                : WayIn.plan(instrument, goals.stream()
+                        .map(g -> Goal.parse(g, instrument, Optional.of(section)))
+                        .toList(), Set.of(), Set.of(), PlanCost.USUAL);
+        plan.ifPresent(p -> reasons.add(String.format(Locale.ROOT,
+                "In and back about %.1f h, risk of damage %.1f %%, %d turn-overs.",
+                2 * p.minutes() / 60, 100 * p.risk(), p.turnOvers())));
+        Advice.Act act = !goals.isEmpty() ? Advice.Act.CLEAN : refer ? Advice.Act.REFER : Advice.Act.LEAVE;
+        if (reasons.isEmpty()) {
+            reasons.add("Nothing was found that would show in a picture.");
+        }
+        return new Recommendation(act, List.copyOf(goals), plan, reasons);
+    }
+}
