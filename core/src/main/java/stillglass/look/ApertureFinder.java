@@ -12,6 +12,8 @@ final class ApertureFinder {
     private static final int COARSE = 150;
     private static final int DIRECTIONS = 64;
     private static final double STEP_LIMIT = 0.6;
+    /// An inner edge counts when it has this share of the strongest step.
+    private static final double INNER_SHARE = 0.4;
 
     private ApertureFinder() {}
 
@@ -42,8 +44,53 @@ final class ApertureFinder {
         if (best.score < 0.07) {
             return Optional.empty();
         }
-        return refine(light, width, height,
-                new Aperture((best.cx + 0.5) * shrink, (best.cy + 0.5) * shrink, best.r * shrink, best.r * shrink, 0));
+        Aperture guess =
+                new Aperture((best.cx + 0.5) * shrink, (best.cy + 0.5) * shrink, best.r * shrink, best.r * shrink, 0);
+        Aperture ring = refine(light, width, height, guess, meanStep(light, width, height, guess), 1, 0.10, 0.05, 0.035);
+        return Optional.of(innermost(light, width, height, innermost(light, width, height, ring)));
+    }
+
+    /// Barrel, filter thread and retaining ring are concentric with the glass and often stand out more than its rim.
+    /// The rim is the innermost edge that runs all the way round and is not much weaker than the strongest.
+    private static Aperture innermost(float[] light, int w, int h, Aperture ring) {
+        int steps = 108;
+        double[] step = new double[steps];
+        double strongest = 0;
+        for (int i = 0; i < steps; i++) {
+            step[i] = stepAround(light, w, h, ring, 0.70 + 0.004 * i);
+            strongest = Math.max(strongest, Math.abs(step[i]));
+        }
+        for (int i = 1; i + 1 < steps; i++) {
+            double here = Math.abs(step[i]);
+            boolean peak = here >= Math.abs(step[i - 1]) && here >= Math.abs(step[i + 1]);
+            if (peak && here > INNER_SHARE * strongest) {
+                double u = 0.70 + 0.004 * i;
+                Aperture rim = new Aperture(ring.cx(), ring.cy(), ring.rx() * u, ring.ry() * u, ring.thetaRad());
+                return refine(light, w, h, rim, step[i], INNER_SHARE, 0.06, 0.03, 0.015);
+            }
+        }
+        return ring;
+    }
+
+    /// Median step of light across the ellipse scaled by `u`, outside less inside; zero unless most directions agree.
+    private static double stepAround(float[] light, int w, int h, Aperture a, double u) {
+        double[] steps = new double[120];
+        int n = 0;
+        int up = 0;
+        for (int k = 0; k < steps.length; k++) {
+            double phi = 2 * Math.PI * k / steps.length;
+            double outside = sample(light, w, h, a, phi, u + 0.010);
+            double inside = sample(light, w, h, a, phi, u - 0.010);
+            if (!Double.isNaN(outside) && !Double.isNaN(inside)) {
+                steps[n++] = outside - inside;
+                up += outside > inside ? 1 : 0;
+            }
+        }
+        if (n < steps.length / 3 || Math.max(up, n - up) < 0.8 * n) {
+            return 0;
+        }
+        Arrays.sort(steps, 0, n);
+        return steps[n / 2];
     }
 
     private static float[] logShrunk(float[] light, int width, int height, int w, int h) {
@@ -116,28 +163,31 @@ final class ApertureFinder {
         return Math.abs(sum) / used * (2 * agree - 1) * Math.sqrt(used / (double) DIRECTIONS);
     }
 
-    private static Optional<Aperture> refine(float[] light, int w, int h, Aperture guess) {
+    /// @param step its sign says whether the outside is brighter
+    /// @param share edges with this share of the strongest count, and of those the innermost; 1 for the strongest
+    private static Aperture refine(
+            float[] light, int w, int h, Aperture guess, double step, double share, double... reaches) {
         Aperture now = guess;
-        for (double reach : new double[] {0.10, 0.05, 0.035}) {
+        double sign = step >= 0 ? 1 : -1;
+        for (double reach : reaches) {
             int rays = 240;
             double[] angle = new double[rays];
             double[] radius = new double[rays];
             int found = 0;
-            double sign = meanStep(light, w, h, now) >= 0 ? 1 : -1;
             for (int k = 0; k < rays; k++) {
                 double phi = 2 * Math.PI * k / rays;
-                double r = edgeAlong(light, w, h, now, phi, reach, sign);
+                double r = edgeAlong(light, w, h, now, phi, reach, sign, share);
                 if (r > 0) {
                     angle[found] = phi;
                     radius[found++] = r;
                 }
             }
             if (found < rays / 3) {
-                return Optional.of(now);
+                return now;
             }
             now = fit(now.cx(), now.cy(), Arrays.copyOf(angle, found), Arrays.copyOf(radius, found));
         }
-        return Optional.of(now);
+        return now;
     }
 
     private static double meanStep(float[] light, int w, int h, Aperture a) {
@@ -168,11 +218,11 @@ final class ApertureFinder {
     }
 
     private static double edgeAlong(
-            float[] light, int w, int h, Aperture a, double phi, double reach, double sign) {
+            float[] light, int w, int h, Aperture a, double phi, double reach, double sign, double share) {
         double r0 = ellipseRadius(a, phi);
         int span = (int) Math.max(4, r0 * reach);
+        double[] steps = new double[2 * span + 1];
         double best = 0.03;
-        double at = -1;
         for (int d = -span; d <= span; d++) {
             double outside = 0;
             double inside = 0;
@@ -186,13 +236,17 @@ final class ApertureFinder {
                     n++;
                 }
             }
-            double step = n == 3 ? sign * (outside - inside) / 3 * (1 - 0.3 * Math.abs(d) / span) : 0;
-            if (step > best) {
-                best = step;
-                at = r0 + d;
+            steps[d + span] = n == 3 ? sign * (outside - inside) / 3 * (1 - 0.3 * Math.abs(d) / span) : 0;
+            best = Math.max(best, steps[d + span]);
+        }
+        // The first edge from the inside that is not much weaker than the strongest: rings outside the glass do not count.
+        for (int i = 0; i < steps.length; i++) {
+            boolean peak = (i == 0 || steps[i] >= steps[i - 1]) && (i + 1 == steps.length || steps[i] > steps[i + 1]);
+            if (peak && steps[i] >= share * best && steps[i] > 0.03) {
+                return r0 + i - span;
             }
         }
-        return at;
+        return -1;
     }
 
     /// Robust fit of r(φ) = a0 + a1 cos φ + b1 sin φ + a2 cos 2φ + b2 sin 2φ, the ellipse to first order in its flattening.
