@@ -19,7 +19,8 @@ final class KindJudge {
         double slender = p.lengthRadii() / Math.max(1e-6, p.widthRadii());
         List<String> reasons = new ArrayList<>();
         double fungus = -2.5 + Math.min(4, p.junctions() * 0.55) + Math.min(1.5, p.lengthRadii() * 2)
-                + (p.ends() >= 4 ? 0.8 : -0.8) - (slender < 6 ? 2 : 0);
+                + (p.ends() >= 4 ? 0.8 : -0.8) - (slender < 6 ? 2 : 0)
+                - (p.lengthRadii() < 0.15 ? 2.5 : 0);
         double dust = 2.2 - Math.max(0, p.lengthRadii() - 0.05) * 16 - p.junctions() * 0.25 - (p.ends() > 4 ? 1 : 0);
         double scratch = -3 + (p.straightness() > 0.9 ? 2.5 : -2) + (p.lengthRadii() > 0.25 ? 2 : -2.5)
                 - p.junctions() * 0.5 + (p.widthRadii() < 0.012 ? 0.5 : -1);

@@ -29,8 +29,11 @@ record Patch(
         List<Finding.Point> outline) {
 
     /// A thin arc that keeps its distance from the centre: the rim of an inner glass catching the lamp, no fault.
+    /// Where two rims run together the arc has spurs, but it is long and still keeps its distance.
     boolean rimArc() {
-        return lengthRadii > 0.08 && radialSpread < 0.02 + 0.02 * lengthRadii && junctions <= 2;
+        boolean plain = lengthRadii > 0.08 && radialSpread < 0.02 + 0.02 * lengthRadii && junctions <= 2;
+        boolean doubled = lengthRadii > 0.25 && radialSpread < 0.04 + 0.03 * lengthRadii && radialSpread < lengthRadii / 5;
+        return plain || doubled;
     }
 
     @Override
