@@ -116,10 +116,13 @@ public record Instrument(
         return joints.stream().filter(j -> j.frees().contains(partId)).findFirst();
     }
 
-    /// A part and all that leaves with it because it lies within it.
+    /// A part and all that leaves with it because it lies within it, or within something that does.
     public List<Part> withContents(String partId) {
-        return parts.stream()
-                .filter(p -> p.id().equals(partId) || p.within().filter(partId::equals).isPresent())
-                .toList();
+        return parts.stream().filter(p -> liesIn(p, partId, parts.size())).toList();
+    }
+
+    private boolean liesIn(Part part, String cell, int depth) {
+        return part.id().equals(cell)
+                || depth > 0 && part.within().flatMap(this::part).filter(p -> liesIn(p, cell, depth - 1)).isPresent();
     }
 }

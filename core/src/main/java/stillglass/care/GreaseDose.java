@@ -16,6 +16,18 @@ public record GreaseDose(double areaMm2, double volumeMm3, double massMg, double
     /// Developed length of an ISO 60° profile over its pitch.
     public static final double DEVELOPED = 1.79;
 
+    /// Film between helicoid threads that turn firmly without creeping, mm: half a running clearance of 0.08 mm.
+    public static final double USUAL_FILM_MM = 0.04;
+    /// Damping greases of lithium or silicone lie between 0.88 and 0.98 mg per mm³.
+    public static final double USUAL_DENSITY = 0.9;
+    /// Bore of the dosing needle, mm.
+    public static final double USUAL_NEEDLE_MM = 0.8;
+
+    /// The dose with the usual film, density and needle.
+    public static GreaseDose usual(Joint.Hold.Thread thread) {
+        return of(thread, USUAL_FILM_MM, USUAL_DENSITY, USUAL_NEEDLE_MM);
+    }
+
     /// @param thread the helicoid thread
     /// @param filmMm film thickness, 0.01 to 0.2
     /// @param densityMgPerMm3 about 0.9 for common greases

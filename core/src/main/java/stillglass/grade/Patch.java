@@ -27,10 +27,7 @@ public record Patch(FindingKind kind, int surface, List<Geometry> outlines, doub
     /// the glass in front magnifies, so heights are divided by the magnification of that surface's image.
     /// @param fromRear whether the photo was taken from behind, which mirrors left and right
     public static Patch place(Finding finding, LensSection lens, int surface, boolean fromRear) {
-        double rimMm = lens.surfaces().getFirst().semiDiameterMm();
-        double scale = fromRear
-                ? lens.surfaces().get(surface).semiDiameterMm()
-                : rimMm / Paraxial.of(lens).apparentFromFront(surface).magnification();
+        double scale = rimOnSurfaceMm(lens, surface, fromRear);
         double limit = lens.surfaces().get(surface).semiDiameterMm();
         List<Geometry> outlines = finding.regions().stream()
                 .map(r -> polygon(r, scale, fromRear ? -1 : 1))
@@ -41,6 +38,14 @@ public record Patch(FindingKind kind, int surface, List<Geometry> outlines, doub
         double outlined = outlines.stream().mapToDouble(Geometry::getArea).sum();
         return new Patch(
                 finding.kind(), surface, outlines, outlined > 0 ? Math.min(1, covered / outlined) : 0, finding.contrast());
+    }
+
+    /// Height on a surface of what stands at the rim of the photo, mm.
+    public static double rimOnSurfaceMm(LensSection lens, int surface, boolean fromRear) {
+        return fromRear
+                ? lens.surfaces().get(surface).semiDiameterMm()
+                : lens.surfaces().getFirst().semiDiameterMm()
+                        / Paraxial.of(lens).apparentFromFront(surface).magnification();
     }
 
     private static Geometry polygon(Finding.Region region, double scale, int mirror) {

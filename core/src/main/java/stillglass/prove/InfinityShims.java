@@ -12,6 +12,9 @@ import java.util.Optional;
 public final class InfinityShims {
     private static final int MOST_PIECES = 5;
 
+    /// Thicknesses a bench usually has, mm; the shop's own list replaces it.
+    public static final List<Double> USUAL_STOCK = List.of(0.02, 0.03, 0.05, 0.1, 0.2);
+
     private InfinityShims() {}
 
     /// @param pieces thicknesses to use, thickest first

@@ -22,6 +22,8 @@ public sealed interface TicketEvent {
 
     record UseNoted(String text) implements Plain {}
 
+    record OwnerNamed(String owner) implements Plain {}
+
     /// A function check at arrival or proof, such as iris or feel, in words.
     record FunctionChecked(Phase phase, String check, String found) implements Plain {}
 

@@ -98,6 +98,8 @@ public final class TicketState {
             case TicketEvent.Opened e -> tag = e;
             case TicketEvent.SymptomNoted e -> symptoms.add(e.text());
             case TicketEvent.UseNoted e -> use = e.text();
+            case TicketEvent.OwnerNamed e -> tag = new TicketEvent.Opened(
+                    tag.number(), tag.title(), tag.instrumentId(), tag.sectionId(), e.owner(), tag.due());
             case TicketEvent.FunctionChecked e -> checks.put(e.phase() + " " + e.check(), e);
             case TicketEvent.InfinityMeasured e -> infinity.put(e.phase(), e);
             case TicketEvent.PhotoKept e -> photos.put(e.photoId(), new Photo(e, Optional.empty(), r.at()));
@@ -267,8 +269,23 @@ public final class TicketState {
         return tested.contains(joint);
     }
 
+    /// Shims fitted during proof, empty while those found are still in.
     public List<Double> shims() {
         return shims;
+    }
+
+    /// Total of the shims recorded when they came out, mm; zero when none were.
+    public double shimsFoundMm() {
+        return opened.stream()
+                .flatMap(j -> facts(j).stream())
+                .filter(Fact.Shims.class::isInstance)
+                .mapToDouble(f -> ((Fact.Shims) f).totalMm())
+                .sum();
+    }
+
+    /// Total of the shims in the instrument now, mm.
+    public double shimsNowMm() {
+        return shims.isEmpty() ? shimsFoundMm() : shims.stream().mapToDouble(Double::doubleValue).sum();
     }
 
     public List<TicketEvent.Overruled> overruled() {

@@ -21,6 +21,12 @@ public final class LensJson {
         return lens(String.valueOf(file.getFileName()), CheckedJson.file(file, SCHEMA));
     }
 
+    /// @param name what to call it in a complaint
+    /// @throws BadInput naming file and field
+    public static LensSection parse(String name, String json) {
+        return lens(name, CheckedJson.text(name, json, SCHEMA));
+    }
+
     static LensSection shipped(String id) {
         return lens(id + ".json", CheckedJson.resource("/stillglass/book/lenses/" + id + ".json", SCHEMA));
     }

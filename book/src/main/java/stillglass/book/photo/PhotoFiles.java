@@ -71,7 +71,28 @@ public final class PhotoFiles {
         }
     }
 
-    /// Decodes for showing, reduced so that the longest side is at most `side`; turned as EXIF says.
+    /// Width of the stored photo in pixels, from its header alone.
+    /// @throws BadInput when it is no photo
+    public static int width(String name, byte[] bytes) {
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            if (!readers.hasNext()) {
+                throw new BadInput(name, "file", "is no PNG, JPEG or TIFF photo: export it as one of these");
+            }
+            ImageReader reader = readers.next();
+            try {
+                reader.setInput(in, true, true);
+                return reader.getWidth(0);
+            } finally {
+                reader.dispose();
+            }
+        } catch (IOException e) {
+            throw new BadInput(name, "file", "the header is damaged: copy it from the camera again");
+        }
+    }
+
+    /// Decodes for showing, reduced so that the longest side is at most `side`; not turned, so that it agrees with
+    /// what was read from its pixels.
     /// @throws BadInput when it is no whole photo
     public static BufferedImage picture(String name, byte[] bytes, int side) {
         Decoded d = decode(name, bytes, 4_000_000);

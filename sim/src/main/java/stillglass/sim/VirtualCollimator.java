@@ -1,20 +1,18 @@
 package stillglass.sim;
 
 import java.util.SplittableRandom;
+import stillglass.device.Collimator;
 
 /// A simulated collimator: reads where the image of infinity lies, with noise.
-public final class Collimator {
+public final class VirtualCollimator {
     /// Standard deviation of one reading.
     public static final double READING_SIGMA_MM = 0.006;
     private static final int READINGS = 5;
 
-    private Collimator() {}
+    private VirtualCollimator() {}
 
-    /// @param errorMm mean of five readings
-    /// @param sigmaMm standard deviation of that mean, from the spread of the readings
-    public record Reading(double errorMm, double sigmaMm) {}
-
-    public static Reading read(HiddenTruth truth, long seed) {
+    /// The mean of five readings, with its standard deviation from their spread.
+    public static Collimator.Reading read(HiddenTruth truth, long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         double sum = 0;
         double squares = 0;
@@ -25,6 +23,6 @@ public final class Collimator {
         }
         double mean = sum / READINGS;
         double variance = Math.max(0, squares / READINGS - mean * mean) * READINGS / (READINGS - 1);
-        return new Reading(mean, Math.sqrt(variance / READINGS));
+        return new Collimator.Reading(mean, Math.sqrt(variance / READINGS));
     }
 }

@@ -1,0 +1,44 @@
+package stillglass.app;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.stage.FileChooser;
+import javafx.stage.Stage;
+import stillglass.app.desk.Asker;
+import stillglass.app.theme.Words;
+
+/// Asks with the system's own choosers.
+final class SystemAsker implements Asker {
+    private final Stage window;
+
+    SystemAsker(Stage window) {
+        this.window = window;
+    }
+
+    @Override
+    public Optional<Path> photo() {
+        return open("ask.photo", new FileChooser.ExtensionFilter(Words.of("ask.photos"), "*.png", "*.jpg", "*.jpeg", "*.tif", "*.tiff"));
+    }
+
+    @Override
+    public Optional<Path> lens() {
+        return open("ask.lens", new FileChooser.ExtensionFilter(Words.of("ask.lenses"), "*.json"));
+    }
+
+    private Optional<Path> open(String title, FileChooser.ExtensionFilter filter) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.of(title));
+        chooser.getExtensionFilters().add(filter);
+        return Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath);
+    }
+
+    @Override
+    public Optional<Path> report(String suggested) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.of("ask.report"));
+        chooser.setInitialFileName(suggested);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("PDF", "*.pdf"));
+        return Optional.ofNullable(chooser.showSaveDialog(window)).map(File::toPath);
+    }
+}

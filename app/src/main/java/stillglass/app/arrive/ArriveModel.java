@@ -1,0 +1,92 @@
+package stillglass.app.arrive;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Work;
+import stillglass.app.theme.Words;
+import stillglass.optics.LensSection;
+import stillglass.optics.Paraxial;
+import stillglass.prove.InfinityShims;
+import stillglass.ticket.Phase;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketState;
+
+/// What Arrive shows.
+///
+/// @param form sort of lens
+/// @param facts name and value of each computed number
+/// @param map whether it is known how it comes apart
+/// @param infinity measured error and what it means, empty until measured
+public record ArriveModel(
+        String form,
+        List<Fact> facts,
+        String map,
+        List<String> symptoms,
+        String use,
+        Optional<String> infinity,
+        String infinityMeaning,
+        Optional<String> iris,
+        Optional<String> feel,
+        boolean done) {
+
+    public record Fact(String name, String value) {}
+
+    public ArriveModel {
+        facts = List.copyOf(facts);
+        symptoms = List.copyOf(symptoms);
+    }
+
+    public static ArriveModel of(Work work) {
+        TicketState s = work.state();
+        return new ArriveModel(
+                Words.capital(work.section().form()), facts(work),
+                work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
+                        : Words.of("arrive.unmapped"),
+                s.symptoms(), s.use(),
+                s.infinity(Phase.BEFORE).map(m -> Words.of("mm.error", m.errorMm(), m.uncertaintyMm())),
+                s.infinity(Phase.BEFORE).map(m -> meaning(m.errorMm(), work.section())).orElse(""),
+                s.check(Phase.BEFORE, "iris"), s.check(Phase.BEFORE, "feel"), s.done(Stage.ARRIVE));
+    }
+
+    private static List<Fact> facts(Work work) {
+        LensSection lens = work.section();
+        Paraxial p = Paraxial.of(lens);
+        long groups = lens.elements().stream().map(e -> e.group()).distinct().count();
+        long cements = java.util.stream.IntStream.range(0, lens.surfaces().size()).filter(lens::cemented).count();
+        List<Fact> facts = new ArrayList<>();
+        facts.add(new Fact(Words.of("arrive.efl"), Words.of("mm.2", p.eflMm())));
+        facts.add(new Fact(Words.of("arrive.bfd"), Words.of("mm.2", p.bfdMm())));
+        facts.add(new Fact(Words.of("arrive.pupil"), Words.of("arrive.pupil.value", p.entrancePupil().diameterMm(), p.eflMm() / p.entrancePupil().diameterMm())));
+        facts.add(new Fact(Words.of("arrive.glass"), Words.of("arrive.glass.value", lens.elements().size(), groups)));
+        facts.add(new Fact(Words.of("arrive.cements"), cements == 0 ? Words.of("arrive.cements.none") : Words.count("arrive.cements", (int) cements)));
+        facts.add(new Fact(Words.of("arrive.circle"), Words.of("mm.1", lens.imageCircleMm())));
+        return facts;
+    }
+
+    static String meaning(double errorMm, LensSection lens) {
+        double hidden = InfinityShims.hiddenMm(lens.fNumber(), CIRCLE_MM);
+        boolean shows = Math.abs(errorMm) > hidden;
+        return Words.of(shows ? "arrive.infinity.shows" : "arrive.infinity.hidden",
+                Words.of(errorMm > 0 ? "arrive.behind" : "arrive.before"), hidden, lens.fNumber());
+    }
+
+    /// Circle of confusion of the small format, by long custom.
+    private static final double CIRCLE_MM = stillglass.book.report.Report.CIRCLE_OF_CONFUSION_MM;
+
+    /// The next thing to ask.
+    public Say say() {
+        if (symptoms.isEmpty()) {
+            return new Say(Words.of("arrive.say.symptom"), Words.of("arrive.keys.type"));
+        }
+        if (infinity.isEmpty()) {
+            return new Say(Words.of("arrive.say.infinity"), Words.of("arrive.keys.read"));
+        }
+        if (iris.isEmpty() || feel.isEmpty()) {
+            return new Say(Words.of("arrive.say.check"), Words.of("arrive.keys.tab"));
+        }
+        return done ? new Say(Words.of("arrive.say.done"), Words.of("keys.hint.look"))
+                : new Say(Words.of("arrive.say.finish"), Words.of("keys.hint.finish"));
+    }
+}

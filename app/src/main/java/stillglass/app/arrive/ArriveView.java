@@ -1,0 +1,146 @@
+package stillglass.app.arrive;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Work;
+import stillglass.app.shell.Station;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.sim.VirtualDevices;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
+
+/// Three sheets: what it is, what the owner says, what the first check of its functions found.
+public final class ArriveView implements Station {
+    private final Desk desk;
+    private final Label form = Build.label("", "soft");
+    private final GridPane facts = new GridPane();
+    private final Label map = Build.label("", "small", "green");
+    private final VBox symptoms = Build.column(5);
+    private final Label use = Build.label("");
+    private final Label infinity = Build.line("", "figure");
+    private final Label infinityMeaning = Build.label("", "soft");
+    private final Label iris = Build.label("");
+    private final Label feel = Build.label("");
+    private final HBox node;
+    private Optional<ArriveModel> drawn = Optional.empty();
+
+    public ArriveView(Desk desk) {
+        this.desk = desk;
+        facts.setHgap(18);
+        facts.setVgap(7);
+        TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new TicketEvent.SymptomNoted(t)));
+        symptom.setId("symptom");
+        TextField useField = Build.field(Words.of("arrive.use.prompt"), t -> keep(new TicketEvent.UseNoted(t)));
+        useField.setId("use");
+        TextField irisField = Build.field(Words.of("arrive.iris.prompt"), t -> keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "iris", t)));
+        irisField.setId("iris-check");
+        TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", t)));
+        feelField.setId("feel-check");
+        TextField infinityField = Build.field(Words.of("arrive.infinity.prompt"), this::typedInfinity);
+        infinityField.setId("infinity-check");
+        TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new TicketEvent.OwnerNamed(t)));
+        ownerField.setId("owner");
+        List.of(symptom, useField, ownerField, irisField, feelField, infinityField).forEach(f -> f.addEventHandler(javafx.event.ActionEvent.ACTION, e -> f.clear()));
+        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.spring(), ownerField, map);
+        VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
+                Build.line(Words.of("arrive.use"), "subheading"), use, useField);
+        javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
+        read.setId("read-collimator");
+        VBox check = Build.sheet(Words.of("arrive.check"), "",
+                Build.line(Words.of("arrive.infinity"), "subheading"), infinity, infinityMeaning, Build.row(10, read, grow(infinityField)),
+                Build.line(Words.of("arrive.iris"), "subheading"), iris, irisField,
+                Build.line(Words.of("arrive.feel"), "subheading"), feel, feelField);
+        node = Build.shared(16, List.of(what, owner, check), 1, 1.1, 1.1);
+        node.getStyleClass().add("station");
+    }
+
+    private static Node grow(TextField f) {
+        HBox.setHgrow(f, javafx.scene.layout.Priority.ALWAYS);
+        f.setPrefWidth(80);
+        return f;
+    }
+
+    private void keep(TicketEvent.Plain event) {
+        desk.submit(new Intent.Keep(event));
+    }
+
+    private void typedInfinity(String text) {
+        try {
+            keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, Double.parseDouble(text.replace(',', '.').replace("mm", "").strip()), 0.01));
+        } catch (NumberFormatException e) {
+            desk.complain(Words.of("arrive.infinity.nonumber", text));
+        } catch (IllegalArgumentException e) {
+            desk.complain(Words.capital(String.valueOf(e.getMessage())) + ".");
+        }
+    }
+
+    private void readCollimator() {
+        desk.shown().ifPresent(w -> desk.compute(() -> VirtualDevices.collimator(
+                                w.state(), w.section(), w.instrument(), w.state().lastIntent()).read())
+                .thenCompose(r -> desk.submit(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm())))));
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.ARRIVE;
+    }
+
+    @Override
+    public Node node() {
+        return node;
+    }
+
+    @Override
+    public void show(Work work) {
+        ArriveModel m = ArriveModel.of(work);
+        if (drawn.filter(m::equals).isPresent()) {
+            return;
+        }
+        drawn = Optional.of(m);
+        form.setText(m.form());
+        facts.getChildren().clear();
+        for (int i = 0; i < m.facts().size(); i++) {
+            facts.add(Build.line(m.facts().get(i).name(), "soft"), 0, i);
+            facts.add(Build.line(m.facts().get(i).value(), "medium"), 1, i);
+        }
+        map.setText(m.map());
+        symptoms.getChildren().setAll(m.symptoms().stream().map(s -> (Node) Build.label("–  " + s, "large")).toList());
+        if (m.symptoms().isEmpty()) {
+            symptoms.getChildren().add(Build.label(Words.of("arrive.nothing"), "soft"));
+        }
+        use.setText(m.use().isEmpty() ? Words.of("arrive.use.none") : m.use());
+        infinity.setText(m.infinity().orElse(Words.of("arrive.unmeasured")));
+        infinityMeaning.setText(m.infinityMeaning());
+        infinityMeaning.setVisible(!m.infinityMeaning().isEmpty());
+        infinityMeaning.setManaged(!m.infinityMeaning().isEmpty());
+        iris.setText(m.iris().map(Words::capital).orElse(Words.of("arrive.untried")));
+        feel.setText(m.feel().map(Words::capital).orElse(Words.of("arrive.untried")));
+    }
+
+    @Override
+    public Say say(Work work) {
+        return ArriveModel.of(work).say();
+    }
+
+    @Override
+    public boolean key(KeyEvent event, Work work) {
+        if (event.getCode() == KeyCode.R) {
+            readCollimator();
+            return true;
+        }
+        return false;
+    }
+}

@@ -1,0 +1,249 @@
+package stillglass.app.axis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import stillglass.app.desk.Work;
+import stillglass.app.theme.Words;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
+import stillglass.assembly.Side;
+import stillglass.optics.LensSection;
+import stillglass.optics.Paraxial;
+import stillglass.ticket.Stage;
+
+/// What the Axis draws: the instrument to scale in millimetres from the first vertex, y up.
+///
+/// @param leftMm left end of the instrument
+/// @param rightMm right end, the film plane included
+/// @param halfMm largest radius
+/// @param filmMm film plane
+/// @param iris the stop: position and clear radius
+/// @param pieces what is in its place, back to front
+/// @param ghosts what is out, in the order it left
+/// @param faults findings at surface and height
+/// @param next what opens or closes next, in words
+/// @param facts lines of first-order numbers
+/// @param references what must be kept, and whether it is
+public record AxisModel(
+        double leftMm,
+        double rightMm,
+        double halfMm,
+        double filmMm,
+        Iris iris,
+        List<Piece> pieces,
+        List<Ghost> ghosts,
+        List<FaultMarks.Fault> faults,
+        Optional<String> next,
+        List<String> facts,
+        List<Reference> references) {
+
+    public record Iris(double atMm, double clearMm, double outerMm) {}
+
+    /// A closed outline, mm.
+    public record Outline(List<Point> points) {
+        public Outline {
+            points = List.copyOf(points);
+        }
+    }
+
+    public record Point(double xMm, double yMm) {}
+
+    /// How a piece is drawn.
+    public enum Look {
+        GLASS,
+        METAL,
+        SOFT
+    }
+
+    /// A part, or a glass of a cemented group.
+    /// @param partId part it belongs to
+    /// @param label short text on it, empty for none
+    /// @param spoken for a screen reader and the tooltip
+    public record Piece(
+            String partId, String label, String spoken, Look look, List<Outline> outlines, boolean next, boolean selected) {
+        public Piece {
+            outlines = List.copyOf(outlines);
+        }
+    }
+
+    /// A part that is out.
+    /// @param number order in which it left, from 1
+    /// @param toRight whether it left towards the rear
+    /// @param pieces itself and what lies within it
+    public record Ghost(
+            int number, String partId, String name, boolean toRight, double fromMm, double toMm, List<Piece> pieces, boolean selected) {
+        public Ghost {
+            pieces = List.copyOf(pieces);
+        }
+    }
+
+    /// Whether a reference is safe.
+    public enum Kept {
+        KEPT,
+        TO_MARK,
+        LOST
+    }
+
+    public record Reference(String name, Kept kept) {}
+
+    public AxisModel {
+        pieces = List.copyOf(pieces);
+        ghosts = List.copyOf(ghosts);
+        faults = List.copyOf(faults);
+        facts = List.copyOf(facts);
+        references = List.copyOf(references);
+    }
+
+    public static AxisModel of(Work work) {
+        Instrument instrument = work.instrument();
+        LensSection section = work.section();
+        Set<String> nextParts = nextParts(work);
+        List<Ghost> ghosts = new ArrayList<>();
+        Set<String> away = new LinkedHashSet<>();
+        Set<String> open = work.state().openNow();
+        for (String id : work.state().opened()) {
+            if (open.contains(id)) {
+                instrument.joint(id).ifPresent(j -> j.frees().forEach(away::add));
+            }
+        }
+        int number = 1;
+        for (String partId : away) {
+            Part part = instrument.part(partId).orElseThrow();
+            boolean right = instrument.freedBy(partId).map(j -> j.side() == Side.REAR).orElse(false);
+            List<Part> with = instrument.withContents(partId).stream()
+                    .filter(p -> p.id().equals(partId) || !away.contains(p.id()) && !containedInOther(p, partId, away, instrument))
+                    .toList();
+            List<Piece> pieces = with.stream().flatMap(p -> piece(p, section, work, false).stream()).toList();
+            ghosts.add(ghost(number++, part, right, pieces, work));
+        }
+        List<Piece> pieces = instrument.parts().stream()
+                .filter(p -> !gone(p, away, instrument))
+                .flatMap(p -> piece(p, section, work, nextParts.contains(p.id())).stream())
+                .sorted(Comparator.comparing((Piece p) -> p.look() == Look.GLASS))
+                .toList();
+        double stop = section.vertexMm(section.stopIndex());
+        double clear = section.surfaces().get(section.stopIndex()).semiDiameterMm();
+        double film = section.imagePlaneMm();
+        double left = all(instrument, section).mapToDouble(Point::xMm).min().orElse(0);
+        double half = all(instrument, section).mapToDouble(Point::yMm).max().orElse(20);
+        return new AxisModel(Math.min(left, 0), film, Math.max(half, section.imageCircleMm() / 2), film,
+                new Iris(stop, clear, Math.max(clear * 1.7, 12)), pieces, ghosts, FaultMarks.of(work), nextLine(work),
+                facts(section), references(work));
+    }
+
+    private static java.util.stream.Stream<Point> all(Instrument instrument, LensSection section) {
+        return instrument.parts().stream()
+                .flatMap(p -> outlines(p, section).stream())
+                .flatMap(o -> o.points().stream());
+    }
+
+    private static boolean gone(Part part, Set<String> away, Instrument instrument) {
+        return away.contains(part.id()) || part.within().flatMap(instrument::part).filter(c -> gone(c, away, instrument)).isPresent();
+    }
+
+    /// Whether a part inside `cell` is rather inside something else that is out by itself.
+    private static boolean containedInOther(Part part, String cell, Set<String> away, Instrument instrument) {
+        return part.within().filter(w -> !w.equals(cell)).flatMap(instrument::part)
+                .filter(w -> away.contains(w.id()) || containedInOther(w, cell, away, instrument))
+                .isPresent();
+    }
+
+    private static Set<String> nextParts(Work work) {
+        Set<String> parts = new LinkedHashSet<>();
+        if (work.stage() == Stage.OPEN) {
+            work.nextToOpen().ifPresent(j -> parts.addAll(j.frees()));
+        } else if (work.stage() == Stage.CLOSE) {
+            work.nextToClose().ifPresent(s -> parts.addAll(s.joint().frees()));
+        }
+        return parts;
+    }
+
+    private static Optional<String> nextLine(Work work) {
+        return switch (work.stage()) {
+            case OPEN -> work.nextToOpen().map(Joint::name).map(n -> Words.of("axis.next.open", n));
+            case CLOSE -> work.nextToClose().map(s -> Words.of("axis.next.close", s.joint().name()));
+            case ARRIVE, LOOK, DECIDE, CLEAN, PROVE -> Optional.empty();
+        };
+    }
+
+    private static Ghost ghost(int number, Part part, boolean right, List<Piece> pieces, Work work) {
+        double from = pieces.stream().flatMap(p -> p.outlines().stream()).flatMap(o -> o.points().stream())
+                .mapToDouble(Point::xMm).min().orElse(0);
+        double to = pieces.stream().flatMap(p -> p.outlines().stream()).flatMap(o -> o.points().stream())
+                .mapToDouble(Point::xMm).max().orElse(0);
+        return new Ghost(number, part.id(), part.name(), right, from, to, pieces, work.selection().part(part.id()));
+    }
+
+    private static Optional<Piece> piece(Part part, LensSection section, Work work, boolean next) {
+        List<Outline> outlines = outlines(part, section);
+        if (outlines.isEmpty()) {
+            return Optional.empty();
+        }
+        Look look = part.element().isPresent() ? Look.GLASS
+                : part.materials().contains(stillglass.assembly.Material.RUBBER) ? Look.SOFT : Look.METAL;
+        return Optional.of(new Piece(part.id(), part.element().orElse(""), Words.capital(part.name()), look, outlines, next,
+                work.selection().part(part.id())));
+    }
+
+    private static List<Outline> outlines(Part part, LensSection section) {
+        if (part.element().isPresent()) {
+            return section.element(part.element().get()).map(e -> List.of(GlassOutline.of(section, e))).orElse(List.of());
+        }
+        List<Outline> all = new ArrayList<>();
+        for (Part.Profile p : part.profile()) {
+            for (int side : new int[] {1, -1}) {
+                all.add(new Outline(List.of(
+                        new Point(p.fromMm(), side * p.innerRadiusMm()), new Point(p.toMm(), side * p.innerRadiusMm()),
+                        new Point(p.toMm(), side * p.outerRadiusMm()), new Point(p.fromMm(), side * p.outerRadiusMm()))));
+            }
+        }
+        return all;
+    }
+
+    private static List<String> facts(LensSection section) {
+        Paraxial p = Paraxial.of(section);
+        long groups = section.elements().stream().map(e -> e.group()).distinct().count();
+        return List.of(
+                Words.of("axis.fact.efl", p.eflMm()),
+                Words.of("axis.fact.bfd", p.bfdMm()),
+                Words.of("axis.fact.pupil", p.entrancePupil().diameterMm()),
+                Words.of("axis.fact.glass", section.elements().size(), groups));
+    }
+
+    private static List<Reference> references(Work work) {
+        Set<String> wanted = new LinkedHashSet<>(work.state().references().keySet());
+        work.state().opened().forEach(id -> work.instrument().joint(id).ifPresent(j -> wanted.addAll(j.loses())));
+        work.computed().plan().ifPresent(p -> p.joints().forEach(j -> wanted.addAll(j.loses())));
+        List<Reference> list = new ArrayList<>();
+        for (Instrument.Reference r : work.instrument().references()) {
+            if (wanted.contains(r.id())) {
+                boolean kept = work.state().references().containsKey(r.id());
+                boolean lost = work.instrument().joints().stream()
+                        .anyMatch(j -> j.loses().contains(r.id()) && work.state().openNow().contains(j.id()));
+                list.add(new Reference(r.name(), kept ? Kept.KEPT : lost ? Kept.LOST : Kept.TO_MARK));
+            }
+        }
+        return list;
+    }
+
+    /// Parts in axial order, for walking along the axis with keys.
+    public List<String> walk() {
+        List<Piece> sorted = new ArrayList<>(pieces);
+        ghosts.forEach(g -> sorted.addAll(g.pieces()));
+        sorted.sort(Comparator.comparingDouble(p -> p.outlines().stream()
+                .flatMap(o -> o.points().stream()).mapToDouble(Point::xMm).min().orElse(0)));
+        return sorted.stream().map(Piece::partId).distinct().toList();
+    }
+
+    /// "3 of 5 references kept".
+    public String referenceLine() {
+        long kept = references.stream().filter(r -> r.kept() == Kept.KEPT).count();
+        return String.format(Locale.ROOT, Words.of("axis.references"), kept, references.size());
+    }
+}

@@ -1,0 +1,372 @@
+package stillglass.app.axis;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.VPos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Polyline;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.Shape;
+import javafx.scene.text.Text;
+import stillglass.app.desk.Selection;
+import stillglass.app.theme.Words;
+
+/// Draws an [AxisModel]: labels of findings at the left, parts that are out in a row beside the instrument on the side they
+/// left, references at the right.
+public final class AxisView extends Region {
+    private static final double GHOST_GAP = 7;
+
+    private final Consumer<Selection> select;
+    private Optional<AxisModel> model = Optional.empty();
+    private double drawnWidth;
+    private double drawnHeight;
+
+    /// @param select hears what was pointed at
+    public AxisView(Consumer<Selection> select) {
+        this.select = select;
+        getStyleClass().add("axis");
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.LIST_VIEW);
+        setAccessibleText(Words.of("axis.spoken"));
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.RIGHT || e.getCode() == KeyCode.LEFT) {
+                walk(e.getCode() == KeyCode.RIGHT ? 1 : -1);
+                e.consume();
+            }
+        });
+        setOnMouseClicked(e -> requestFocus());
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(widthProperty());
+        clip.heightProperty().bind(heightProperty());
+        setClip(clip);
+    }
+
+    public void show(AxisModel shown) {
+        if (model.filter(shown::equals).isEmpty()) {
+            model = Optional.of(shown);
+            drawnWidth = 0;
+            requestLayout();
+        }
+    }
+
+    private void walk(int by) {
+        model.ifPresent(m -> {
+            List<String> parts = m.walk();
+            if (parts.isEmpty()) {
+                return;
+            }
+            int now = -1;
+            for (AxisModel.Piece p : pieces(m)) {
+                now = p.selected() ? parts.indexOf(p.partId()) : now;
+            }
+            int next = now < 0 ? (by > 0 ? 0 : parts.size() - 1) : (now + by + parts.size()) % parts.size();
+            select.accept(new Selection.OfPart(parts.get(next)));
+            pieces(m).stream().filter(p -> p.partId().equals(parts.get(next))).findFirst()
+                    .ifPresent(p -> setAccessibleText(p.spoken()));
+        });
+    }
+
+    private static List<AxisModel.Piece> pieces(AxisModel m) {
+        return java.util.stream.Stream.concat(m.pieces().stream(), m.ghosts().stream().flatMap(g -> g.pieces().stream()))
+                .toList();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        if (model.isPresent() && getWidth() > 0 && (drawnWidth != getWidth() || drawnHeight != getHeight())) {
+            drawnWidth = getWidth();
+            drawnHeight = getHeight();
+            draw(model.get());
+        }
+    }
+
+    /// Where things go: scale, left end of the instrument, axis height.
+    private record Frame(double scale, double zeroX, double axisY, double labelRight, double referenceLeft) {
+        double x(double mm) {
+            return zeroX + mm * scale;
+        }
+
+        double y(double mm) {
+            return axisY - mm * scale;
+        }
+    }
+
+    private void draw(AxisModel m) {
+        getChildren().clear();
+        double em = em();
+        double w = getWidth();
+        double h = getHeight();
+        double labelRight = Math.max(15 * em, w * 0.185);
+        double referenceLeft = w - Math.max(15.5 * em, w * 0.185);
+        double top = 8;
+        double bottom = h - 2.1 * em;
+        double scale = Math.min((bottom - top) / (2 * m.halfMm()), (referenceLeft - labelRight) * 0.62 / (m.rightMm() - m.leftMm()));
+        double lensWidth = (m.rightMm() - m.leftMm()) * scale;
+        double free = referenceLeft - labelRight - lensWidth - 3 * em;
+        long right = m.ghosts().stream().filter(AxisModel.Ghost::toRight).count();
+        double share = m.ghosts().isEmpty() ? 0.5 : Math.clamp(1 - right / (double) m.ghosts().size(), 0.22, 0.78);
+        Frame f = new Frame(scale, labelRight + 1.5 * em + free * share - m.leftMm() * scale, (top + bottom) / 2, labelRight, referenceLeft);
+        axisLine(f, em);
+        ruler(m, f, h);
+        film(m, f);
+        iris(m, f);
+        m.pieces().forEach(p -> getChildren().add(piece(p, f)));
+        m.faults().forEach(fault -> getChildren().add(fault(fault, f)));
+        double edge = f.x(m.leftMm()) - 1.2 * em;
+        ghosts(m.ghosts().stream().filter(g -> !g.toRight()).toList(), f, labelRight + em, edge, false);
+        ghosts(m.ghosts().stream().filter(AxisModel.Ghost::toRight).toList(), f, f.x(m.rightMm()) + 2.2 * em, referenceLeft - em, true);
+        faultLabels(m, f, em, top, bottom);
+        references(m, f, em);
+        m.next().ifPresent(n -> {
+            Text t = text(n, "axis-next", f.x((m.leftMm() + m.rightMm()) / 2), h - 0.75 * em);
+            t.setX(f.labelRight() - t.getLayoutBounds().getWidth() - em * 0.2 < 0 ? 8 : 1.2 * em);
+            getChildren().add(t);
+        });
+    }
+
+    private double em() {
+        Text t = new Text("M");
+        t.getStyleClass().add("axis-label");
+        getChildren().add(t);
+        t.applyCss();
+        double size = t.getFont().getSize();
+        getChildren().remove(t);
+        return size;
+    }
+
+    private void axisLine(Frame f, double em) {
+        Line line = new Line(f.labelRight() + em, f.axisY(), f.referenceLeft() - em, f.axisY());
+        line.getStyleClass().add("axis-line");
+        getChildren().add(line);
+    }
+
+    private void ruler(AxisModel m, Frame f, double h) {
+        int from = (int) Math.ceil(m.leftMm() / 5);
+        int to = (int) Math.floor(m.rightMm() / 5);
+        for (int i = from; i <= to; i++) {
+            boolean ten = i % 2 == 0;
+            Line tick = new Line(f.x(i * 5), h, f.x(i * 5), h - (ten ? 7 : 4));
+            tick.getStyleClass().add("axis-tick");
+            getChildren().add(tick);
+            if (i % 4 == 0) {
+                Text t = text(Integer.toString(i * 5) + (i == 0 ? " mm" : ""), "axis-ruler", f.x(i * 5), h - 8);
+                t.setX(f.x(i * 5) - t.getLayoutBounds().getWidth() / 2);
+                t.setTextOrigin(VPos.BOTTOM);
+                getChildren().add(t);
+            }
+        }
+    }
+
+    private void film(AxisModel m, Frame f) {
+        Line film = new Line(f.x(m.filmMm()), f.y(m.halfMm() * 0.80), f.x(m.filmMm()), f.y(-m.halfMm() * 0.80));
+        film.getStyleClass().add("axis-film");
+        Text t = text(Words.of("axis.film"), "axis-ruler", 0, f.y(m.halfMm() * 0.80) - 3);
+        t.setX(f.x(m.filmMm()) - t.getLayoutBounds().getWidth() / 2);
+        t.setTextOrigin(VPos.BOTTOM);
+        getChildren().addAll(film, t);
+    }
+
+    private void iris(AxisModel m, Frame f) {
+        for (int side : new int[] {1, -1}) {
+            Line blade = new Line(f.x(m.iris().atMm()), f.y(side * m.iris().clearMm()), f.x(m.iris().atMm()), f.y(side * m.iris().outerMm()));
+            blade.getStyleClass().add("axis-iris");
+            getChildren().add(blade);
+        }
+    }
+
+    private Node piece(AxisModel.Piece p, Frame f) {
+        Group g = new Group();
+        for (AxisModel.Outline o : p.outlines()) {
+            Polygon shape = new Polygon();
+            o.points().forEach(q -> shape.getPoints().addAll(f.x(q.xMm()), f.y(q.yMm())));
+            style(shape, p);
+            g.getChildren().add(shape);
+        }
+        if (!p.label().isEmpty()) {
+            g.getChildren().add(glassName(p, f));
+        }
+        speak(g, p.spoken(), new Selection.OfPart(p.partId()));
+        g.setId("axis-" + p.partId());
+        return g;
+    }
+
+    private static void style(Shape shape, AxisModel.Piece p) {
+        shape.getStyleClass().add(switch (p.look()) {
+            case GLASS -> "axis-glass";
+            case METAL -> "axis-metal";
+            case SOFT -> "axis-soft";
+        });
+        if (p.next()) {
+            shape.getStyleClass().add("axis-piece-next");
+        }
+        if (p.selected()) {
+            shape.getStyleClass().add("axis-piece-selected");
+        }
+    }
+
+    private Text glassName(AxisModel.Piece p, Frame f) {
+        List<AxisModel.Point> points = p.outlines().getFirst().points();
+        // The axial crossing points are the middles of the two faces.
+        double front = points.get(points.size() / 4).xMm();
+        double rear = points.get(points.size() * 3 / 4).xMm();
+        Text t = text(p.label(), "axis-glass-name", 0, f.axisY());
+        t.setX(f.x((front + rear) / 2) - t.getLayoutBounds().getWidth() / 2);
+        t.setTextOrigin(VPos.CENTER);
+        t.setMouseTransparent(true);
+        return t;
+    }
+
+    private void speak(Node node, String spoken, Selection selection) {
+        node.setAccessibleRole(AccessibleRole.BUTTON);
+        node.setAccessibleText(spoken);
+        Tooltip.install(node, new Tooltip(spoken));
+        node.setOnMouseClicked(e -> {
+            select.accept(selection);
+            requestFocus();
+            e.consume();
+        });
+    }
+
+    private Node fault(FaultMarks.Fault fault, Frame f) {
+        Group g = new Group();
+        for (AxisModel.Outline band : fault.bands()) {
+            Polyline line = new Polyline();
+            band.points().forEach(q -> line.getPoints().addAll(f.x(q.xMm()), f.y(q.yMm())));
+            line.getStyleClass().addAll("axis-fault", "axis-fault-" + fault.kind().word());
+            if (fault.selected()) {
+                line.getStyleClass().add("axis-fault-selected");
+            }
+            g.getChildren().add(line);
+        }
+        speak(g, fault.label(), new Selection.OfFinding(fault.findingId()));
+        g.setId("axis-fault-" + fault.number());
+        return g;
+    }
+
+    private void faultLabels(AxisModel m, Frame f, double em, double top, double bottom) {
+        double[] wanted = m.faults().stream().mapToDouble(a -> f.y(a.anchor().yMm()) + (a.anchor().yMm() > 0 ? -2 * em : 2 * em)).toArray();
+        double[] at = Labels.apart(wanted, 1.7 * em, top + 0.8 * em, bottom - 0.2 * em);
+        for (int i = 0; i < at.length; i++) {
+            FaultMarks.Fault fault = m.faults().get(i);
+            Text t = text(fault.number() + "  " + fault.label(), "axis-label", 0, at[i]);
+            t.getStyleClass().addAll("axis-label-" + fault.kind().word(), fault.selected() ? "axis-label-selected" : "axis-label-quiet");
+            t.setTextOrigin(VPos.CENTER);
+            t.applyCss();
+            t.setX(Math.max(1.2 * em, f.labelRight() - t.getLayoutBounds().getWidth()));
+            double labelEnd = t.getX() + t.getLayoutBounds().getWidth() + 0.4 * em;
+            Polyline leader = new Polyline(labelEnd, at[i], labelEnd + em, at[i], f.x(fault.anchor().xMm()), f.y(fault.anchor().yMm()));
+            leader.getStyleClass().addAll("axis-leader", "axis-leader-" + fault.kind().word());
+            leader.setMouseTransparent(true);
+            Circle dot = new Circle(f.x(fault.anchor().xMm()), f.y(fault.anchor().yMm()), 2.6);
+            dot.getStyleClass().add("axis-dot-" + fault.kind().word());
+            speak(t, fault.label(), new Selection.OfFinding(fault.findingId()));
+            getChildren().addAll(leader, dot, t);
+        }
+    }
+
+    /// Parts in a row in the order they left, foreshortened evenly when the room is short.
+    private void ghosts(List<AxisModel.Ghost> ghosts, Frame f, double from, double to, boolean right) {
+        if (ghosts.isEmpty() || to - from < 30) {
+            return;
+        }
+        double gap = Math.min(GHOST_GAP, (to - from) * 0.35 / ghosts.size());
+        double wanted = ghosts.stream().mapToDouble(g -> length(g, f)).sum() + gap * (ghosts.size() - 1);
+        double squeeze = Math.min(1, (to - from - gap * (ghosts.size() - 1)) / Math.max(1, wanted - gap * (ghosts.size() - 1)));
+        double x = right ? from : to;
+        for (AxisModel.Ghost g : ghosts) {
+            double w = Math.max(2, length(g, f) * squeeze);
+            double left = right ? x : x - w;
+            getChildren().add(ghost(g, f, left, w));
+            x += right ? w + gap : -(w + gap);
+        }
+    }
+
+    private static double length(AxisModel.Ghost g, Frame f) {
+        return g.pieces().isEmpty() ? 9 : Math.max(6, (g.toMm() - g.fromMm()) * f.scale());
+    }
+
+    private Node ghost(AxisModel.Ghost g, Frame f, double left, double width) {
+        Group group = new Group();
+        double highest = 0;
+        if (g.pieces().isEmpty()) {
+            Circle small = new Circle(left + width / 2, f.axisY(), Math.min(4, width / 2 + 1));
+            small.getStyleClass().add("axis-ghost-metal");
+            group.getChildren().add(small);
+        }
+        double stretch = g.pieces().isEmpty() ? 1 : width / Math.max(1e-6, (g.toMm() - g.fromMm()));
+        for (AxisModel.Piece p : g.pieces()) {
+            for (AxisModel.Outline o : p.outlines()) {
+                Polygon shape = new Polygon();
+                for (AxisModel.Point q : o.points()) {
+                    shape.getPoints().addAll(left + (q.xMm() - g.fromMm()) * stretch, f.y(q.yMm()));
+                    highest = Math.max(highest, q.yMm());
+                }
+                shape.getStyleClass().add(p.look() == AxisModel.Look.GLASS ? "axis-ghost-glass" : "axis-ghost-metal");
+                if (g.selected()) {
+                    shape.getStyleClass().add("axis-piece-selected");
+                }
+                group.getChildren().add(shape);
+            }
+        }
+        Text number = text(Integer.toString(g.number()), "axis-ghost-number", 0, f.y(Math.max(highest, 3)) - 3);
+        number.setX(left + width / 2 - number.getLayoutBounds().getWidth() / 2);
+        number.setTextOrigin(VPos.BOTTOM);
+        group.getChildren().add(number);
+        speak(group, Words.of("axis.ghost", g.number(), g.name()), new Selection.OfPart(g.partId()));
+        group.setId("ghost-" + g.partId());
+        return group;
+    }
+
+    private void references(AxisModel m, Frame f, double em) {
+        double x = f.referenceLeft();
+        double y = 1.7 * em;
+        if (m.references().isEmpty()) {
+            for (String fact : m.facts()) {
+                getChildren().add(text(fact, "axis-fact", x, y));
+                y += 1.75 * em;
+            }
+            return;
+        }
+        getChildren().add(text(m.referenceLine(), "axis-head", x, y));
+        y += 1.75 * em;
+        int room = (int) Math.max(1, (getHeight() - y - 0.4 * em) / (1.55 * em));
+        List<AxisModel.Reference> listed = m.references();
+        int skipped = Math.max(0, listed.size() - room);
+        for (AxisModel.Reference r : listed.subList(Math.min(skipped, firstUnkept(listed)), Math.min(listed.size(), Math.min(skipped, firstUnkept(listed)) + room))) {
+            Polygon mark = new Polygon(x + 4, y - 4.5 - 4, x + 8, y - 4.5, x + 4, y - 0.5, x, y - 4.5);
+            mark.getStyleClass().add("reference-" + r.kept().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+            Text t = text(r.name() + (r.kept() == AxisModel.Kept.LOST ? Words.of("axis.lost") : ""), "axis-reference", x + 14, y);
+            t.getStyleClass().add("axis-reference-" + r.kept().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+            getChildren().addAll(mark, t);
+            y += 1.55 * em;
+        }
+    }
+
+    private static int firstUnkept(List<AxisModel.Reference> list) {
+        for (int i = 0; i < list.size(); i++) {
+            if (list.get(i).kept() != AxisModel.Kept.KEPT) {
+                return Math.max(0, i - 1);
+            }
+        }
+        return list.size();
+    }
+
+    /// A text already styled, so that its size is known; it is taken off again until it is placed.
+    private Text text(String words, String style, double x, double y) {
+        Text t = new Text(x, y, words);
+        t.getStyleClass().add(style);
+        getChildren().add(t);
+        t.applyCss();
+        getChildren().remove(t);
+        return t;
+    }
+}

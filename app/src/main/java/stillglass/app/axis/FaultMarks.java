@@ -1,0 +1,82 @@
+package stillglass.app.axis;
+
+import java.util.ArrayList;
+import java.util.List;
+import stillglass.app.desk.Work;
+import stillglass.app.theme.Words;
+import stillglass.grade.Patch;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.optics.LensSection;
+import stillglass.ticket.Assessment;
+
+/// Findings as bands along the surface they lie on.
+public final class FaultMarks {
+    private static final int STEPS = 16;
+
+    private FaultMarks() {}
+
+    /// @param number as in the list of findings, from 1
+    /// @param bands polylines along the surface, mm
+    /// @param anchor where its leader starts
+    public record Fault(
+            String findingId, int number, FindingKind kind, String label, List<AxisModel.Outline> bands,
+            AxisModel.Point anchor, boolean selected) {
+        public Fault {
+            bands = List.copyOf(bands);
+        }
+    }
+
+    static List<Fault> of(Work work) {
+        List<Fault> faults = new ArrayList<>();
+        int number = 1;
+        for (Assessment a : work.computed().assessments()) {
+            faults.add(fault(number++, a, work));
+        }
+        return faults;
+    }
+
+    private static Fault fault(int number, Assessment a, Work work) {
+        LensSection section = work.section();
+        Finding f = a.known().finding();
+        boolean fromRear = work.state().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
+        double semi = section.surfaces().get(a.surface()).semiDiameterMm();
+        double scale = Patch.rimOnSurfaceMm(section, a.surface(), fromRear);
+        List<AxisModel.Outline> bands = new ArrayList<>();
+        AxisModel.Point anchor;
+        if (f.kind() == FindingKind.HAZE || f.kind() == FindingKind.DUST) {
+            bands.add(band(section, a.surface(), -semi, semi));
+            anchor = point(section, a.surface(), -0.7 * semi);
+        } else {
+            double low = Double.MAX_VALUE;
+            double high = 0;
+            for (Finding.Region r : f.regions()) {
+                for (Finding.Point p : r.outline()) {
+                    double h = Math.min(semi, Math.hypot(p.x(), p.y()) * scale);
+                    low = Math.min(low, h);
+                    high = Math.max(high, h);
+                }
+            }
+            low = Math.min(low, high);
+            int side = f.y() >= 0 ? 1 : -1;
+            bands.add(band(section, a.surface(), side * low, side * Math.max(low + 0.4, high)));
+            anchor = point(section, a.surface(), side * (low + high) / 2);
+        }
+        String place = Words.of(a.assumed() ? "axis.fault.assumed" : "axis.fault", Words.capital(f.kind().word().replace('-', ' ')),
+                section.surfaceName(a.surface()));
+        return new Fault(a.known().id(), number, f.kind(), place, bands, anchor, work.selection().finding(a.known().id()));
+    }
+
+    private static AxisModel.Outline band(LensSection section, int surface, double fromMm, double toMm) {
+        List<AxisModel.Point> points = new ArrayList<>();
+        for (int i = 0; i <= STEPS; i++) {
+            points.add(point(section, surface, fromMm + (toMm - fromMm) * i / STEPS));
+        }
+        return new AxisModel.Outline(points);
+    }
+
+    private static AxisModel.Point point(LensSection section, int surface, double heightMm) {
+        return new AxisModel.Point(
+                section.vertexMm(surface) + section.surfaces().get(surface).sagMm(heightMm), heightMm);
+    }
+}

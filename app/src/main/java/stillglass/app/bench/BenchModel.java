@@ -1,0 +1,186 @@
+package stillglass.app.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import stillglass.app.close.CloseModel;
+import stillglass.app.desk.Work;
+import stillglass.app.open.OpenModel;
+import stillglass.app.theme.Words;
+import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
+
+/// One step, huge.
+///
+/// @param head stage and step
+/// @param sentence what to do
+/// @param with tool and side
+/// @param warning what must happen first, empty when nothing must
+/// @param how the detail of the warning
+/// @param picture what is drawn
+/// @param recall what the record says, for the picture's caption
+/// @param tray what lies nearest on the mat
+/// @param done intent of the first key, empty when there is nothing to do
+/// @param mark intent of the third key
+/// @param trouble intents of the fourth key
+public record BenchModel(
+        String head,
+        String sentence,
+        String with,
+        String warning,
+        String how,
+        Picture picture,
+        String recall,
+        List<String> tray,
+        Optional<Intent> done,
+        Optional<Intent> mark,
+        Optional<Trouble> trouble) {
+
+    /// What is drawn: a ring that turns, screws at their holes, a glass as it lies, or just a part.
+    public sealed interface Picture {
+        /// @param anticlockwise which way it is turned
+        /// @param at where it let go, if that is on record
+        record Turn(boolean anticlockwise, Optional<ClockPosition> at) implements Picture {}
+
+        /// @param lengths length at each hole
+        record Screws(List<ClockPosition> at, List<String> lengths) implements Picture {
+            public Screws {
+                at = List.copyOf(at);
+                lengths = List.copyOf(lengths);
+            }
+        }
+
+        /// @param front bulge of the face that was the front, share of the height
+        /// @param known whether its facing is to be shown; while it is asked for, it is not
+        record Glass(double front, double rear, boolean known) implements Picture {}
+
+        record Plain() implements Picture {}
+    }
+
+    /// @param label for the timer and the record
+    public record Trouble(String joint, String agent, double minutes, String label) {}
+
+    public BenchModel {
+        tray = List.copyOf(tray);
+    }
+
+    public static BenchModel of(Work work) {
+        return work.stage() == Stage.CLOSE ? close(work) : open(work);
+    }
+
+    private static BenchModel open(Work work) {
+        OpenModel m = OpenModel.of(work);
+        if (m.now().isEmpty()) {
+            return rest(Words.of("bench.open"), m.say().sentence(), work);
+        }
+        OpenModel.Now n = m.now().get();
+        Joint j = n.joint();
+        Optional<Instrument.Reference> ref = n.marks().stream().findFirst();
+        String warning = ref.map(r -> Words.of("bench.mark", r.name())).orElse(n.cautions().isEmpty() ? "" : n.cautions().getFirst());
+        String how = ref.map(r -> r.how() + ".").orElse(n.lookAlikes().isEmpty() ? "" : n.lookAlikes().getFirst());
+        return new BenchModel(Words.of("bench.step", Words.of("bench.open"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
+                picture(j, work, true), n.noted().isEmpty() ? n.expects() : String.join(" · ", n.noted()), tray(work),
+                Optional.of(new Intent.OpenJoint(j.id(), false)),
+                ref.map(r -> (Intent) new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))),
+                trouble(j, work));
+    }
+
+    private static BenchModel close(Work work) {
+        CloseModel m = CloseModel.of(work);
+        if (!m.tests().isEmpty()) {
+            CloseModel.Test t = m.tests().getFirst();
+            return new BenchModel(Words.of("bench.close"), Words.of("bench.test", t.test()), "", "", "", new Picture.Plain(), "", tray(work),
+                    Optional.of(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test()))), Optional.empty(), Optional.empty());
+        }
+        if (m.now().isEmpty()) {
+            return rest(Words.of("bench.close"), m.say().sentence(), work);
+        }
+        CloseModel.Now n = m.now().get();
+        Joint j = n.joint();
+        Optional<CloseModel.Stated> wrong = n.stated().stream().filter(s -> !s.matches()).reduce((a, b) -> b);
+        String warning = !n.questions().isEmpty() ? n.questions().getFirst() : n.dose().map(d -> Words.of("close.dose", d.milligrams())).orElse(n.before().isEmpty() ? "" : n.before().getFirst());
+        String how = wrong.map(CloseModel.Stated::verdict).orElse(n.dose().map(CloseModel.Dose::how).orElse(""));
+        Optional<Intent> mark = n.questions().isEmpty()
+                ? n.dose().map(d -> (Intent) new Intent.Keep(new TicketEvent.Greased(j.id(), d.milligrams(), Words.of("grease.usual"))))
+                : n.facing().map(p -> (Intent) new Intent.StateFact(j.id(), new Fact.Facing(p, true)));
+        return new BenchModel(Words.of("bench.step", Words.of("bench.close"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
+                picture(j, work, false), n.greased().orElse(""), tray(work),
+                Optional.of(n.tighten() ? new Intent.Tighten(j.id()) : new Intent.CloseJoint(j.id(), n.loose(), Optional.empty())), mark, Optional.empty());
+    }
+
+    private static BenchModel rest(String head, String sentence, Work work) {
+        return new BenchModel(head, sentence, "", "", "", new Picture.Plain(), "", tray(work), Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    private static Picture picture(Joint j, Work work, boolean opening) {
+        return switch (j.hold()) {
+            case Joint.Hold.Thread t -> new Picture.Turn(opening, letGo(j, work));
+            case Joint.Hold.RetainingRing r -> new Picture.Turn(opening, Optional.empty());
+            case Joint.Hold.Screws s -> new Picture.Screws(s.holes().stream().map(Joint.ScrewHole::at).toList(),
+                    s.holes().stream().map(h -> length(h, j, work)).toList());
+            case Joint.Hold.Seat s -> glass(j, work, opening).orElse(new Picture.Plain());
+            case Joint.Hold.SetScrews s -> new Picture.Turn(opening, Optional.empty());
+            case Joint.Hold.Press p -> new Picture.Plain();
+            case Joint.Hold.Hook h -> new Picture.Plain();
+            case Joint.Hold.Glue g -> new Picture.Plain();
+        };
+    }
+
+    private static Optional<ClockPosition> letGo(Joint j, Work work) {
+        return work.state().facts(j.id()).stream().filter(Fact.LetGo.class::isInstance).map(f -> ((Fact.LetGo) f).at()).reduce((a, b) -> b);
+    }
+
+    private static String length(Joint.ScrewHole h, Joint j, Work work) {
+        return work.state().facts(j.id()).stream()
+                .filter(f -> f instanceof Fact.Screw s && s.cell().equals(h.cell()))
+                .map(f -> Fact.trim(((Fact.Screw) f).lengthMm()))
+                .findFirst().orElse(h.cell());
+    }
+
+    private static Optional<Picture> glass(Joint j, Work work, boolean opening) {
+        LensSection section = work.section();
+        return j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).flatMap(p -> p.element().stream())
+                .flatMap(e -> section.element(e).stream()).findFirst()
+                .map(e -> {
+                    int last = lastOf(e, section);
+                    double h = e.diameterMm();
+                    double front = section.surfaces().get(e.firstSurface()).sagMm(section.surfaces().get(e.firstSurface()).semiDiameterMm()) / h;
+                    double rear = -section.surfaces().get(last).sagMm(section.surfaces().get(last).semiDiameterMm()) / h;
+                    return new Picture.Glass(front, rear, opening);
+                });
+    }
+
+    private static int lastOf(Element e, LensSection section) {
+        return e.cementedWith().isEmpty() ? e.lastSurface()
+                : section.element(e.cementedWith().getFirst()).map(Element::lastSurface).orElse(e.lastSurface());
+    }
+
+    /// The weakest agent that was not tried on this joint yet; nothing after the second.
+    private static Optional<Trouble> trouble(Joint j, Work work) {
+        long tried = work.state().facts(j.id()).stream().filter(Fact.Stuck.class::isInstance).count();
+        return switch ((int) tried) {
+            case 0 -> Optional.of(new Trouble(j.id(), "isopropanol", 5, Words.of("bench.trouble.label", "isopropanol", j.name())));
+            case 1 -> Optional.of(new Trouble(j.id(), "naphtha", 10, Words.of("bench.trouble.label", "naphtha", j.name())));
+            default -> Optional.empty();
+        };
+    }
+
+    private static List<String> tray(Work work) {
+        List<String> names = new ArrayList<>();
+        for (String id : work.state().opened().reversed()) {
+            if (work.state().openNow().contains(id) && names.size() < 7) {
+                work.instrument().joint(id).stream().flatMap(j -> j.frees().stream()).flatMap(p -> work.instrument().part(p).stream())
+                        .map(Part::name).forEach(names::add);
+            }
+        }
+        return names;
+    }
+}

@@ -1,0 +1,154 @@
+package stillglass.app.close;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Work;
+import stillglass.app.open.Doing;
+import stillglass.app.theme.Words;
+import stillglass.assembly.Joint;
+import stillglass.care.GreaseDose;
+import stillglass.plan.WayBack;
+import stillglass.ticket.Closing;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Ledger;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
+import stillglass.ticket.TicketState;
+
+/// What Close shows.
+///
+/// @param now the joint in hand
+/// @param ahead names of what follows, in order
+/// @param tests tests that wait: joints closed whose function was not tried yet
+/// @param ledger what is still open
+public record CloseModel(
+        Optional<Now> now, List<String> ahead, List<Test> tests, LedgerLines ledger, boolean anythingOpened, boolean done) {
+
+    /// @param tighten whether it is only to be tightened
+    /// @param questions what must be stated before it is closed
+    /// @param stated what was stated, and whether it agrees
+    /// @param facing part whose facing is asked for
+    /// @param clock whether a clock position is asked for
+    /// @param dose grease it wants now
+    public record Now(
+            Joint joint,
+            int number,
+            int of,
+            String doing,
+            String tool,
+            boolean loose,
+            boolean tighten,
+            List<String> before,
+            List<String> questions,
+            List<Stated> stated,
+            Optional<String> facing,
+            boolean clock,
+            Optional<Dose> dose,
+            Optional<String> greased) {
+        public Now {
+            before = List.copyOf(before);
+            questions = List.copyOf(questions);
+            stated = List.copyOf(stated);
+        }
+    }
+
+    public record Stated(String said, String verdict, boolean matches) {}
+
+    /// @param milligrams to be laid on the thread
+    /// @param how area, film, bead
+    public record Dose(double milligrams, String how) {}
+
+    public record Test(String joint, String test) {}
+
+    /// @param count everything not as it should be
+    /// @param lines one line each
+    public record LedgerLines(int count, List<String> lines) {
+        public LedgerLines {
+            lines = List.copyOf(lines);
+        }
+    }
+
+    public CloseModel {
+        ahead = List.copyOf(ahead);
+        tests = List.copyOf(tests);
+    }
+
+    public static CloseModel of(Work work) {
+        TicketState s = work.state();
+        List<WayBack.Step> way = work.wayBack();
+        List<Test> tests = new ArrayList<>();
+        for (String id : s.opened()) {
+            work.instrument().joint(id)
+                    .filter(j -> s.closed().contains(id) && !s.loose().contains(id) && !s.tested(id))
+                    .flatMap(j -> j.close().test())
+                    .ifPresent(t -> tests.add(new Test(id, t)));
+        }
+        return new CloseModel(
+                way.stream().findFirst().map(step -> now(step, s.opened().size() - s.openNow().size() + 1, work)),
+                way.stream().skip(1).map(step -> step.joint().name()).toList(), tests, lines(work.ledger()), !s.opened().isEmpty(), s.done(Stage.CLOSE));
+    }
+
+    private static LedgerLines lines(Ledger l) {
+        List<String> lines = new ArrayList<>();
+        if (!l.openJoints().isEmpty()) {
+            lines.add(Words.count("ledger.joints", l.openJoints().size()));
+        }
+        l.partsOut().stream().limit(12).forEach(p -> lines.add(Words.of("ledger.part", p.name())));
+        if (l.partsOut().size() > 12) {
+            lines.add(Words.of("ledger.more", l.partsOut().size() - 12));
+        }
+        l.caught().forEach(c -> lines.add(Words.of("ledger.caught", c)));
+        if (!l.loose().isEmpty()) {
+            lines.add(Words.count("ledger.loose", l.loose().size()));
+        }
+        l.untested().forEach(t -> lines.add(Words.of("ledger.untested", t)));
+        return new LedgerLines(l.count(), lines);
+    }
+
+    private static Now now(WayBack.Step step, int number, Work work) {
+        TicketState s = work.state();
+        Joint j = step.joint();
+        boolean tighten = step instanceof WayBack.Step.Tighten;
+        boolean loose = step instanceof WayBack.Step.LeaveLoose;
+        List<Fact> wanted = tighten ? List.of() : Closing.wanted(s, j.id());
+        List<String> before = new ArrayList<>();
+        j.close().setFirst().ifPresent(before::add);
+        if (step instanceof WayBack.Step.LeaveLoose l) {
+            before.add(Words.of("close.loose.until", l.until().name()));
+        }
+        Optional<Dose> dose = Optional.empty();
+        if (!tighten && j.close().greased() && s.greased(j.id()).isEmpty() && j.hold() instanceof Joint.Hold.Thread t) {
+            GreaseDose d = GreaseDose.usual(t);
+            dose = Optional.of(new Dose(d.massMg(), Words.of("close.dose.how", d.areaMm2() / 100, GreaseDose.USUAL_FILM_MM, d.beadMm(), d.beadDiameterMm())));
+        }
+        String doing = tighten ? Words.of("close.tighten", j.name()) : Doing.close(j, loose);
+        return new Now(j, number, s.opened().size(), doing, Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), loose, tighten, before,
+                wanted.stream().map(Closing::question).map(Words::capital).toList(),
+                s.stated(j.id()).stream().map(f -> new Stated(Words.capital(f.fact().say()), f.verdict(), f.matches())).toList(),
+                wanted.stream().filter(Fact.Facing.class::isInstance).map(f -> ((Fact.Facing) f).part()).findFirst(),
+                wanted.stream().anyMatch(Fact.LetGo.class::isInstance), dose,
+                s.greased(j.id()).map(TicketEvent.Greased::massMg).map(mg -> Words.of("close.greased", mg)));
+    }
+
+    public Say say() {
+        if (!anythingOpened) {
+            return new Say(Words.of("close.say.nothing"), Words.of("keys.hint.open"));
+        }
+        if (!tests.isEmpty()) {
+            return new Say(Words.of("close.say.test", tests.getFirst().test()), Words.of("close.keys.test"));
+        }
+        if (now.isEmpty()) {
+            return done ? new Say(Words.of("close.say.done"), Words.of("keys.hint.prove")) : new Say(Words.of("close.say.finish"), Words.of("keys.hint.finish"));
+        }
+        Now n = now.get();
+        if (!n.questions().isEmpty()) {
+            return new Say(Words.of("close.say.question", n.questions().getFirst()), Words.of("close.keys.answer"));
+        }
+        if (n.dose().isPresent()) {
+            return new Say(Words.of("close.say.grease", n.dose().get().milligrams(), n.joint().name()), Words.of("close.keys.grease"));
+        }
+        return new Say(n.doing(), Words.of("close.keys"));
+    }
+}

@@ -1,0 +1,217 @@
+package stillglass.app.close;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Work;
+import stillglass.app.draw.Dial;
+import stillglass.app.shell.Station;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
+
+/// The step in hand with its questions and their verdicts, what follows, and the ledger that must reach zero.
+public final class CloseView implements Station {
+    /// Name under which the usual grease is recorded.
+    private static final String GREASE = "light damping grease";
+
+    private final Desk desk;
+    private final java.util.function.Consumer<String> type;
+    private final VBox now = Build.column(7);
+    private final Dial dial;
+    private final VBox answers = Build.column(7);
+    private final VBox ahead = Build.column(2);
+    private final Label count = Build.line("", "verdict");
+    private final VBox lines = Build.column(3);
+    private final HBox node;
+    private Optional<CloseModel> drawn = Optional.empty();
+
+    public CloseView(Desk desk, java.util.function.Consumer<String> type) {
+        this.desk = desk;
+        this.type = type;
+        dial = new Dial(at -> state(new Fact.LetGo(at)));
+        dial.setId("close-dial");
+        HBox.setHgrow(now, Priority.ALWAYS);
+        answers.setMinWidth(190);
+        answers.setPrefWidth(210);
+        HBox inHand = Build.row(18, now, answers);
+        inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+        inHand.getStyleClass().add("sheet");
+        VBox next = Build.column(8, Build.line(Words.of("close.ahead"), "heading"), scroll(ahead));
+        VBox ledger = Build.column(6, Build.line(Words.of("close.ledger"), "heading"), count, scroll(lines));
+        ledger.getStyleClass().add("mat");
+        node = Build.shared(18, List.of(inHand, next, ledger), 2.3, 0.8, 1);
+        node.getStyleClass().add("station");
+    }
+
+    private static Node scroll(VBox box) {
+        var s = Build.scroll(box);
+        VBox.setVgrow(s, Priority.ALWAYS);
+        return s;
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.CLOSE;
+    }
+
+    @Override
+    public Node node() {
+        return node;
+    }
+
+    @Override
+    public void show(Work work) {
+        CloseModel m = CloseModel.of(work);
+        if (drawn.filter(m::equals).isPresent()) {
+            return;
+        }
+        drawn = Optional.of(m);
+        now.getChildren().setAll(m.now().map(n -> step(n, m)).orElseGet(() -> rest(m)));
+        answers.getChildren().setAll(m.now().map(this::answers).orElse(List.of()));
+        ahead.getChildren().setAll(m.ahead().stream().map(a -> (Node) Build.label(a)).toList());
+        if (m.ahead().isEmpty()) {
+            ahead.getChildren().add(Build.label(Words.of("close.ahead.none"), "soft"));
+        }
+        count.setText(Integer.toString(m.ledger().count()));
+        count.getStyleClass().removeAll("danger", "green");
+        count.getStyleClass().add(m.ledger().count() == 0 ? "green" : "danger");
+        lines.getChildren().setAll(m.ledger().lines().stream().map(l -> (Node) Build.label(l, "small")).toList());
+        if (m.ledger().count() == 0) {
+            lines.getChildren().add(Build.label(Words.of(m.anythingOpened() ? "close.ledger.zero" : "close.ledger.never"), "soft"));
+        }
+    }
+
+    private List<Node> rest(CloseModel m) {
+        List<Node> nodes = new ArrayList<>(tests(m));
+        nodes.add(Build.label(Words.of(m.anythingOpened() ? "close.all" : "close.nothing"), "large"));
+        if (m.ledger().count() > 0) {
+            nodes.add(despite(reason -> desk.submit(new Intent.FinishStage(Stage.CLOSE, Optional.of(reason))), "close.finish.despite"));
+        }
+        return nodes;
+    }
+
+    private List<Node> tests(CloseModel m) {
+        List<Node> nodes = new ArrayList<>();
+        for (CloseModel.Test t : m.tests()) {
+            Button passed = Build.button(Words.of("close.test.passed"), "T", () -> pass(t), "next");
+            passed.setId("test-passed");
+            VBox box = Build.column(5, Build.label(Words.of("close.test"), "danger", "strong"), Build.label(t.test() + "."), passed);
+            box.getStyleClass().add("caution");
+            nodes.add(box);
+        }
+        return nodes;
+    }
+
+    private List<Node> step(CloseModel.Now n, CloseModel m) {
+        List<Node> nodes = new ArrayList<>(tests(m));
+        nodes.add(Build.label(Words.of("open.step", n.number(), n.of(), Words.capital(n.joint().name())), "heading"));
+        nodes.add(Build.label(n.doing(), "large"));
+        nodes.add(Build.label(n.tool(), "soft"));
+        n.before().forEach(b -> nodes.add(Build.label("▲ " + b, "danger")));
+        for (CloseModel.Stated s : n.stated()) {
+            nodes.add(Build.label((s.matches() ? "✓ " : "× ") + s.verdict(), s.matches() ? "green" : "danger", s.matches() ? "medium" : "strong"));
+        }
+        n.dose().ifPresent(d -> {
+            Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, "next");
+            greased.setId("greased");
+            VBox box = Build.column(3, Build.label(Words.of("close.dose", d.milligrams()), "subheading"), Build.label(d.how(), "soft"),
+                    Build.label(Words.of("close.dose.excess"), "small", "gold"), greased);
+            box.getStyleClass().add("dose");
+            nodes.add(box);
+        });
+        n.greased().ifPresent(g -> nodes.add(Build.label("✓ " + g, "green")));
+        nodes.add(Build.spring());
+        Button close = Build.button(Words.of(n.tighten() ? "close.tighten.do" : n.loose() ? "close.loose.do" : "close.do"), "Space", this::close,
+                n.questions().isEmpty() && n.dose().isEmpty() ? "next" : "button");
+        close.setId("close-it");
+        nodes.add(new FlowPane(8, 8, close));
+        if (n.stated().stream().anyMatch(s -> !s.matches()) && !n.questions().isEmpty()) {
+            nodes.add(despite(reason -> desk.submit(new Intent.CloseJoint(n.joint().id(), n.loose(), Optional.of(reason))), "close.despite"));
+        }
+        return nodes;
+    }
+
+    private static Node despite(java.util.function.Consumer<String> with, String key) {
+        TextField why = Build.field(Words.of(key), with);
+        why.setId("despite");
+        return why;
+    }
+
+    private List<Node> answers(CloseModel.Now n) {
+        List<Node> nodes = new ArrayList<>();
+        if (n.questions().isEmpty()) {
+            nodes.add(Build.label(Words.of("close.noquestions"), "soft"));
+            return nodes;
+        }
+        nodes.add(Build.line(Words.of("close.see"), "subheading"));
+        n.questions().forEach(q -> nodes.add(Build.label(q)));
+        n.facing().ifPresent(part -> {
+            Button front = Build.button(Words.of("open.front"), "", () -> state(new Fact.Facing(part, true)), "chip");
+            Button rear = Build.button(Words.of("open.rear"), "", () -> state(new Fact.Facing(part, false)), "chip");
+            front.setId("see-front");
+            rear.setId("see-rear");
+            nodes.add(Build.row(6, front, rear));
+        });
+        if (n.clock()) {
+            dial.show(Optional.empty());
+            nodes.add(dial);
+        }
+        nodes.add(Build.button(Words.of("close.type"), "/", () -> type.accept(""), "chip"));
+        return nodes;
+    }
+
+    private void state(Fact fact) {
+        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(new Intent.StateFact(n.joint().id(), fact)));
+    }
+
+    private void close() {
+        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(n.tighten()
+                ? new Intent.Tighten(n.joint().id())
+                : new Intent.CloseJoint(n.joint().id(), n.loose(), Optional.empty())));
+    }
+
+    private void grease() {
+        drawn.flatMap(CloseModel::now).ifPresent(n -> n.dose().ifPresent(d ->
+                desk.submit(new Intent.Keep(new TicketEvent.Greased(n.joint().id(), d.milligrams(), GREASE)))));
+    }
+
+    private void pass(CloseModel.Test t) {
+        desk.submit(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test())));
+    }
+
+    @Override
+    public Say say(Work work) {
+        return CloseModel.of(work).say();
+    }
+
+    @Override
+    public boolean key(KeyEvent event, Work work) {
+        switch (event.getCode()) {
+            case SPACE -> close();
+            case G -> grease();
+            case T -> drawn.flatMap(m -> m.tests().stream().findFirst()).ifPresent(this::pass);
+            case F -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Fact.Facing(p, true)));
+            case R -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Fact.Facing(p, false)));
+            case BACK_SPACE -> desk.submit(new Intent.Undo());
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+}

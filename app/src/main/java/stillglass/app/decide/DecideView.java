@@ -1,0 +1,192 @@
+package stillglass.app.decide;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Selection;
+import stillglass.app.desk.Work;
+import stillglass.app.draw.GradeMarks;
+import stillglass.app.draw.StopStrip;
+import stillglass.app.shell.Station;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Stage;
+
+/// Each finding with its effect over the stops and its grade; beside them one recommendation with its reasons.
+public final class DecideView implements Station {
+    private final Desk desk;
+    private final VBox rows = Build.column(8);
+    private final Label verdict = Build.line("", "verdict");
+    private final Label effort = Build.label("", "medium");
+    private final VBox reasons = Build.column(5);
+    private final FlowPane goals = new FlowPane(6, 6);
+    private final VBox cautions = Build.column(4);
+    private final Button take;
+    private final HBox node;
+    private Optional<DecideModel> drawn = Optional.empty();
+
+    public DecideView(Desk desk) {
+        this.desk = desk;
+        take = Build.button(Words.of("decide.take"), "Space", this::takeAdvice, "next");
+        take.setId("take-advice");
+        VBox left = Build.column(6, Build.row(14, Build.line(Words.of("decide.heading"), "heading"), Build.spring(), legend()), scroll(rows));
+        VBox right = Build.sheet(Words.of("decide.advice"), "", verdict, effort, scroll(reasons),
+                Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
+        node = Build.shared(18, List.of(left, right), 1.5, 1);
+        node.getStyleClass().add("station");
+    }
+
+    private static Node legend() {
+        javafx.scene.shape.Rectangle shadow = new javafx.scene.shape.Rectangle(10, 10);
+        shadow.getStyleClass().add("strip-shadow-shows");
+        javafx.scene.shape.Rectangle veil = new javafx.scene.shape.Rectangle(10, 10);
+        veil.getStyleClass().add("strip-veil");
+        javafx.scene.shape.Line from = new javafx.scene.shape.Line(0, 0, 18, 0);
+        from.getStyleClass().add("strip-threshold");
+        return Build.row(6, shadow, Build.line(Words.of("decide.legend.shadow"), "soft", "small"), veil,
+                Build.line(Words.of("decide.legend.veil"), "soft", "small"), from, Build.line(Words.of("decide.legend.shows"), "soft", "small"));
+    }
+
+    private static Node scroll(VBox box) {
+        var s = Build.scroll(box);
+        VBox.setVgrow(s, Priority.ALWAYS);
+        return s;
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.DECIDE;
+    }
+
+    @Override
+    public Node node() {
+        return node;
+    }
+
+    @Override
+    public void show(Work work) {
+        DecideModel m = DecideModel.of(work);
+        if (drawn.filter(m::equals).isPresent()) {
+            return;
+        }
+        drawn = Optional.of(m);
+        rows.getChildren().setAll(m.rows().stream().map(r -> row(r, m)).toList());
+        if (m.rows().isEmpty()) {
+            rows.getChildren().add(Build.label(Words.of(m.tracing() ? "decide.say.tracing" : "decide.empty"), "large"));
+        }
+        verdict.setText(m.verdict().orElse(Words.of("decide.noverdict")));
+        effort.setText(m.effort());
+        reasons.getChildren().setAll(m.reasons().stream().map(r -> (Node) Build.label("–  " + r)).toList());
+        List<Node> chips = new ArrayList<>();
+        for (DecideModel.GoalChip g : m.goals()) {
+            Button b = Build.button((g.chosen() ? "✓ " : "") + g.name(), "", () -> toggle(m, g), "chip");
+            if (g.chosen()) {
+                b.getStyleClass().add("chosen");
+            }
+            b.setId("goal-" + g.goal());
+            chips.add(b);
+        }
+        if (chips.isEmpty()) {
+            chips.add(Build.label(Words.of("decide.nogoals"), "soft"));
+        }
+        goals.getChildren().setAll(chips);
+        cautions.getChildren().setAll(m.cautions().stream().map(c -> (Node) Build.label(c, "danger", "small")).toList());
+        take.setDisable(m.goals().isEmpty() || m.goals().stream().allMatch(DecideModel.GoalChip::chosen));
+    }
+
+    private Node row(DecideModel.Row r, DecideModel m) {
+        Label number = Build.line(Integer.toString(r.number()), "figure", "card-number", "number-" + r.kind().word());
+        number.setMinWidth(26);
+        VBox words = Build.column(2, Build.label(r.title(), "subheading"), Build.label(r.sentence()), Build.label(r.advice(), "soft", "small"));
+        if (!r.computed().isEmpty()) {
+            words.getChildren().add(Build.label(r.computed(), "gold", "small"));
+        }
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setPrefWidth(180);
+        StopStrip strip = new StopStrip(r.bars(), m.visibleShare());
+        strip.setMinWidth(230);
+        strip.setPrefWidth(240);
+        VBox grade = Build.column(4, Build.line(Words.of("decide.grade", r.grade()), "medium"), new GradeMarks(r.grade()));
+        grade.setAlignment(Pos.TOP_LEFT);
+        grade.setMinWidth(62);
+        HBox line = Build.row(14, number, words, strip, grade);
+        line.setAlignment(Pos.TOP_LEFT);
+        VBox card = Build.column(6, line);
+        card.getStyleClass().addAll("card", "card-" + r.kind().word());
+        if (r.selected()) {
+            card.getStyleClass().add("card-selected");
+            card.getChildren().add(overrule(r));
+        }
+        card.setId("assessment-" + r.number());
+        card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));
+        return card;
+    }
+
+    private Node overrule(DecideModel.Row r) {
+        TextField why = new TextField();
+        why.setPromptText(Words.of("decide.why"));
+        why.setAccessibleText(Words.of("decide.why"));
+        why.setId("why");
+        HBox.setHgrow(why, Priority.ALWAYS);
+        HBox line = Build.row(6, Build.line(Words.of("decide.overrule"), "soft", "small"));
+        for (int g = 0; g <= 4; g++) {
+            int grade = g;
+            Button b = Build.button(Integer.toString(g), "", () -> desk.submit(new Intent.OverruleGrade(r.id(), grade, why.getText().strip())), "chip");
+            b.setId("overrule-" + g);
+            line.getChildren().add(b);
+        }
+        line.getChildren().add(why);
+        return line;
+    }
+
+    private void takeAdvice() {
+        drawn.filter(m -> !m.goals().isEmpty()).ifPresent(m ->
+                desk.submit(new Intent.ChooseGoals(m.goals().stream().map(DecideModel.GoalChip::goal).toList())));
+    }
+
+    private void toggle(DecideModel m, DecideModel.GoalChip g) {
+        Set<String> now = new LinkedHashSet<>();
+        m.goals().stream().filter(DecideModel.GoalChip::chosen).forEach(c -> now.add(c.goal()));
+        if (!now.remove(g.goal())) {
+            now.add(g.goal());
+        }
+        desk.submit(new Intent.ChooseGoals(List.copyOf(now)));
+    }
+
+    @Override
+    public Say say(Work work) {
+        return DecideModel.of(work).say();
+    }
+
+    @Override
+    public boolean key(KeyEvent event, Work work) {
+        DecideModel m = DecideModel.of(work);
+        if (event.getCode() == KeyCode.SPACE && !m.chosen()) {
+            takeAdvice();
+            return true;
+        }
+        if ((event.getCode() == KeyCode.DOWN || event.getCode() == KeyCode.UP) && !m.rows().isEmpty()) {
+            int by = event.getCode() == KeyCode.DOWN ? 1 : -1;
+            int now = m.selected().map(r -> m.rows().indexOf(r)).orElse(by > 0 ? -1 : 0);
+            desk.select(new Selection.OfFinding(m.rows().get(Math.floorMod(now + by, m.rows().size())).id()));
+            return true;
+        }
+        return false;
+    }
+}

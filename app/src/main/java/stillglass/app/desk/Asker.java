@@ -1,0 +1,14 @@
+package stillglass.app.desk;
+
+import java.nio.file.Path;
+import java.util.Optional;
+
+/// Asks for files. The window uses the system's choosers, tests answer by themselves.
+public interface Asker {
+    Optional<Path> photo();
+
+    Optional<Path> lens();
+
+    /// @param suggested file name to begin with
+    Optional<Path> report(String suggested);
+}

@@ -1,0 +1,104 @@
+package stillglass.app.desk;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicLong;
+import stillglass.look.Finding;
+import stillglass.look.Progress;
+import stillglass.plan.Goal;
+import stillglass.plan.PlanCost;
+import stillglass.plan.WayIn;
+import stillglass.ticket.Assessment;
+import stillglass.ticket.Recommendation;
+import stillglass.ticket.TicketEvent;
+import stillglass.ticket.TicketState;
+
+/// Recomputes results when their inputs changed, away from the interface thread. A newer request cancels an older one.
+final class Computing {
+    private static final int MOST_KEPT = 400;
+
+    /// Everything an assessment depends on besides the shelf.
+    private record Key(
+            String section, String instrument, Finding finding, Optional<Integer> surface, boolean fromRear) {}
+
+    private record PlanKey(String instrument, List<String> goals, Set<String> open, Set<String> kept) {}
+
+    private final Map<Key, Assessment> assessed = new LinkedHashMap<>(64, 0.75f, true) {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, Assessment> eldest) {
+            return size() > MOST_KEPT;
+        }
+    };
+    private final AtomicLong newest = new AtomicLong();
+    private Optional<PlanKey> planned = Optional.empty();
+    private Optional<WayIn.Plan> plan = Optional.empty();
+
+    /// Number of a new request, which makes all older ones stop.
+    long next() {
+        return newest.incrementAndGet();
+    }
+
+    /// Runs on the computing thread only.
+    /// @return nothing when a newer request came in the meantime
+    Optional<Work.Computed> compute(Work work, long request) {
+        Progress watch = (share, doing) -> {
+            if (newest.get() != request) {
+                throw new CancellationException();
+            }
+        };
+        try {
+            watch.at(0, "");
+            List<Assessment> assessments = new ArrayList<>();
+            for (TicketState.Known known : work.state().findings()) {
+                assessments.add(assess(known, work, watch));
+            }
+            Optional<Recommendation> recommendation = work.state().findings().isEmpty()
+                            && work.state().check(stillglass.ticket.Phase.BEFORE, "feel").isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(Recommendation.of(work.state(), assessments, work.section(), work.instrument()));
+            return Optional.of(new Work.Computed(assessments, plan(work), recommendation));
+        } catch (CancellationException newer) {
+            return Optional.empty();
+        }
+    }
+
+    private Assessment assess(TicketState.Known known, Work work, Progress watch) {
+        TicketEvent.Opened tag = work.state().tag();
+        boolean fromRear = work.state().photo(known.photoId()).map(p -> p.kept().fromRear()).orElse(false);
+        Key key = new Key(tag.sectionId(), tag.instrumentId(), known.finding(), known.surface(), fromRear);
+        Assessment found = assessed.get(key);
+        if (found == null) {
+            found = Assessment.of(known, fromRear, work.section(), work.instrument(), work.rules(), watch);
+            assessed.put(key, found);
+        }
+        return found.known().equals(known)
+                ? found
+                : new Assessment(known, found.surface(), found.assumed(), found.shown(), found.grade(), found.advice());
+    }
+
+    private Optional<WayIn.Plan> plan(Work work) {
+        List<Goal> goals = new ArrayList<>();
+        for (String g : work.state().goals()) {
+            goals.add(Goal.parse(g, work.instrument(), Optional.of(work.section())));
+        }
+        // Everything that was ever open counts as reached, so that closing again does not call for new steps.
+        Set<String> open = new LinkedHashSet<>(work.state().opened());
+        Set<String> kept = Set.copyOf(work.state().references().keySet());
+        PlanKey key = new PlanKey(work.instrument().id(), work.state().goals(), open, kept);
+        if (planned.filter(key::equals).isEmpty()) {
+            plan = goals.isEmpty()
+                    ? Optional.empty()
+                    : WayIn.plan(work.instrument(), goals, open, kept, PlanCost.USUAL);
+            planned = Optional.of(key);
+        }
+        return plan;
+    }
+}

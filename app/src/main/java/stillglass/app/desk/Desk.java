@@ -1,0 +1,296 @@
+package stillglass.app.desk;
+
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import stillglass.assembly.Instrument;
+import stillglass.book.BadInput;
+import stillglass.book.BookTrouble;
+import stillglass.book.Logbook;
+import stillglass.book.data.Shelf;
+import stillglass.optics.LensSection;
+import stillglass.ticket.Decision;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Recorded;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketState;
+
+/// The one place where intents become events: decided on the book's thread against the newest state, stored, and only
+/// then shown. Views hear of every new [Work] on the interface thread.
+public final class Desk implements AutoCloseable {
+    private final Logbook log;
+    private final Shelf shelf;
+    private final InstantSource clock;
+    private final Executor ui;
+    private final ExecutorService book = thread("book");
+    private final ExecutorService compute = thread("compute");
+    private final Computing computing = new Computing();
+    private final List<Consumer<Work>> watchers = new ArrayList<>();
+    private final List<Consumer<String>> complaints = new ArrayList<>();
+    /// Owned by the book's thread.
+    private List<Recorded> story = List.of();
+    /// Written by the interface thread only; volatile so that a story told from elsewhere sees what is shown.
+    private volatile Optional<Work> shown = Optional.empty();
+
+    /// @param ui runs what changes the window
+    public Desk(Logbook log, Shelf shelf, InstantSource clock, Executor ui) {
+        this.log = log;
+        this.shelf = shelf;
+        this.clock = clock;
+        this.ui = ui;
+    }
+
+    private static ExecutorService thread(String name) {
+        return Executors.newSingleThreadExecutor(r -> Thread.ofPlatform().daemon().name(name).unstarted(r));
+    }
+
+    public Shelf shelf() {
+        return shelf;
+    }
+
+    public InstantSource clock() {
+        return clock;
+    }
+
+    /// What is shown now; empty while no ticket is open.
+    public Optional<Work> shown() {
+        return shown;
+    }
+
+    /// Hears of every new state; the returned action ends it.
+    public Runnable watch(Consumer<Work> watcher) {
+        watchers.add(watcher);
+        return () -> watchers.remove(watcher);
+    }
+
+    /// Hears what went wrong, as a sentence for people; the returned action ends it.
+    public Runnable complain(Consumer<String> watcher) {
+        complaints.add(watcher);
+        return () -> complaints.remove(watcher);
+    }
+
+    /// Decides and stores an intent.
+    /// @return the decision, on the interface thread, after the new state was shown
+    public CompletableFuture<Decision> submit(Intent intent) {
+        return submit(intent, List.of());
+    }
+
+    /// @param photos files to be kept in the same transaction
+    public CompletableFuture<Decision> submit(Intent intent, List<Logbook.PhotoBytes> photos) {
+        return onBook(() -> decide(intent, photos)).thenApplyAsync(decided -> {
+            if (decided instanceof Decision.Refused r) {
+                complain(r.why());
+            }
+            return decided;
+        }, ui);
+    }
+
+    private Decision decide(Intent intent, List<Logbook.PhotoBytes> photos) {
+        TicketState state = TicketState.of(story);
+        if (state.tag().number().isEmpty() && !(intent instanceof Intent.Begin)) {
+            return new Decision.Refused("No ticket is open.");
+        }
+        Decision.World world = intent instanceof Intent.Begin b
+                ? world(b.tag().instrumentId(), b.tag().sectionId())
+                : world(state.tag().instrumentId(), state.tag().sectionId());
+        Decision decision = Decision.decide(state, intent, world);
+        if (decision instanceof Decision.Accepted a) {
+            String number = intent instanceof Intent.Begin b ? b.tag().number() : state.tag().number();
+            List<Recorded> kept = log.append(number, state.lastIntent() + 1, clock.instant(), a.events(), photos);
+            List<Recorded> longer = new ArrayList<>(story);
+            longer.addAll(kept);
+            story = longer;
+            publish();
+        }
+        return decision;
+    }
+
+    private Decision.World world(String instrumentId, String sectionId) {
+        return new Decision.World(shelf.instrument(instrumentId), shelf.section(sectionId), shelf.care());
+    }
+
+    /// Opens a ticket of the book at the stage where its work stands.
+    public CompletableFuture<Void> open(String number) {
+        return onBook(() -> {
+            List<Recorded> found = log.story(number);
+            TicketState state = TicketState.of(found);
+            knowSection(state.tag().sectionId());
+            story = found;
+            log.remember("last ticket", number);
+            Stage stage = TicketCard.of(state).stage();
+            ui.execute(() -> shown = Optional.empty());
+            publish(stage);
+            return null;
+        });
+    }
+
+    private void knowSection(String id) {
+        if (!shelf.sectionIds().contains(id)) {
+            log.setting("section " + id).ifPresent(text -> shelf.add(id, stillglass.book.data.LensJson.parse(id + ".json", text)));
+        }
+    }
+
+    /// Begins a ticket and shows it.
+    public CompletableFuture<Decision> begin(Intent.Begin intent) {
+        return onBook(() -> {
+            story = List.of();
+            ui.execute(() -> shown = Optional.empty());
+            Decision d = decide(intent, List.of());
+            log.remember("last ticket", intent.tag().number());
+            return d;
+        });
+    }
+
+    /// Keeps a lens section that came from a file, so that tickets can refer to it from now on.
+    /// @return its identifier
+    public CompletableFuture<String> keepSection(String name, String json) {
+        return onBook(() -> {
+            LensSection section = stillglass.book.data.LensJson.parse(name, json);
+            String id = "own-" + Integer.toHexString(json.hashCode());
+            shelf.add(id, section);
+            log.remember("section " + id, json);
+            return id;
+        });
+    }
+
+    /// All tickets, and the number a new one would get.
+    public record Listing(List<TicketCard> tickets, String nextNumber) {}
+
+    public CompletableFuture<Listing> listing() {
+        return onBook(() -> {
+            List<TicketCard> cards = new ArrayList<>();
+            int highest = 100;
+            for (String number : log.tickets()) {
+                TicketState s = TicketState.of(log.story(number));
+                knowSection(s.tag().sectionId());
+                cards.add(TicketCard.of(s));
+                highest = Math.max(highest, digits(number));
+            }
+            return new Listing(cards, String.format(java.util.Locale.ROOT, "T-%04d", highest + 1));
+        });
+    }
+
+    private static int digits(String number) {
+        String d = number.replaceAll("\\D", "");
+        return d.isEmpty() || d.length() > 8 ? 0 : Integer.parseInt(d);
+    }
+
+    public CompletableFuture<Optional<Logbook.PhotoBytes>> photo(String photoId) {
+        return onBook(() -> log.photo(TicketState.of(story).tag().number(), photoId));
+    }
+
+    public CompletableFuture<Optional<String>> setting(String name) {
+        return onBook(() -> log.setting(name));
+    }
+
+    public void remember(String name, String value) {
+        onBook(() -> {
+            log.remember(name, value);
+            return null;
+        });
+    }
+
+    /// Runs reading work on the computing thread; what goes wrong is complained about.
+    public <T> CompletableFuture<T> compute(Supplier<T> work) {
+        return heard(CompletableFuture.supplyAsync(work, compute));
+    }
+
+    private <T> CompletableFuture<T> onBook(Supplier<T> work) {
+        return heard(CompletableFuture.supplyAsync(work, book));
+    }
+
+    private <T> CompletableFuture<T> heard(CompletableFuture<T> future) {
+        future.whenComplete((done, wrong) -> {
+            if (wrong != null) {
+                ui.execute(() -> complain(sentence(wrong)));
+            }
+        });
+        return future;
+    }
+
+    private static String sentence(Throwable wrong) {
+        Throwable cause = wrong instanceof java.util.concurrent.CompletionException && wrong.getCause() != null
+                ? wrong.getCause()
+                : wrong;
+        return switch (cause) {
+            case BadInput b -> String.valueOf(b.getMessage());
+            case BookTrouble t -> String.valueOf(t.getMessage());
+            case java.util.concurrent.CancellationException c -> "Stopped; nothing was changed.";
+            case OutOfMemoryError o -> "There is not enough memory for this; nothing was changed. Use a smaller photo.";
+            default -> "This did not work (" + cause + "); everything before it is safe.";
+        };
+    }
+
+    /// Says a sentence where complaints are shown.
+    public void complain(String sentence) {
+        List.copyOf(complaints).forEach(c -> c.accept(sentence));
+    }
+
+    private void publish() {
+        publish(Stage.ARRIVE);
+    }
+
+    /// Shows the state of the story: at once with the results at hand, then again with fresh ones.
+    private void publish(Stage ifNew) {
+        TicketState state = TicketState.of(story);
+        LensSection section = shelf.section(state.tag().sectionId());
+        Instrument instrument = shelf.instrument(state.tag().instrumentId());
+        long request = computing.next();
+        ui.execute(() -> {
+            Work.Computed last = shown.map(Work::computed).orElse(Work.Computed.NOTHING);
+            Work work = new Work(state, section, instrument, shelf.care(), shelf.gradeRules(), last, true,
+                    shown.map(Work::stage).orElse(ifNew),
+                    shown.map(Work::selection).orElse(new Selection.Nothing()));
+            show(work);
+            CompletableFuture.supplyAsync(() -> computing.compute(work, request), compute)
+                    .whenComplete((results, wrong) -> {
+                        if (wrong != null) {
+                            ui.execute(() -> complain(sentence(wrong)));
+                        } else {
+                            results.ifPresent(r -> ui.execute(() -> shown
+                                    .filter(now -> now.state() == state)
+                                    .ifPresent(now -> show(now.with(r, false)))));
+                        }
+                    });
+        });
+    }
+
+    private void show(Work work) {
+        shown = Optional.of(work);
+        List.copyOf(watchers).forEach(w -> w.accept(work));
+    }
+
+    /// Shows a stage. On the interface thread.
+    public void go(Stage stage) {
+        shown.filter(w -> w.stage() != stage).ifPresent(w -> show(w.with(stage)));
+    }
+
+    /// Points at something. On the interface thread.
+    public void select(Selection selection) {
+        shown.filter(w -> !w.selection().equals(selection)).ifPresent(w -> show(w.with(selection)));
+    }
+
+    /// Waits for what was submitted and computed, then closes the book.
+    @Override
+    public void close() {
+        book.shutdown();
+        compute.shutdown();
+        try {
+            if (!book.awaitTermination(10, TimeUnit.SECONDS)) {
+                return;
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return;
+        }
+        log.close();
+    }
+}

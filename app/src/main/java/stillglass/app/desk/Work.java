@@ -1,0 +1,107 @@
+package stillglass.app.desk;
+
+import java.util.List;
+import java.util.Optional;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.care.CareTables;
+import stillglass.grade.GradeRules;
+import stillglass.optics.LensSection;
+import stillglass.plan.Step;
+import stillglass.plan.WayBack;
+import stillglass.plan.WayIn;
+import stillglass.ticket.Assessment;
+import stillglass.ticket.Decision;
+import stillglass.ticket.Ledger;
+import stillglass.ticket.Recommendation;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketState;
+
+/// Everything a view may look at: one ticket, what is known about its model, what was computed, and what is selected.
+///
+/// @param state the fold of the ticket's events
+/// @param computed results for this state, or for the last one while new ones are being made
+/// @param computing whether newer results are on their way
+/// @param stage the stage shown
+public record Work(
+        TicketState state,
+        LensSection section,
+        Instrument instrument,
+        CareTables care,
+        GradeRules rules,
+        Computed computed,
+        boolean computing,
+        Stage stage,
+        Selection selection) {
+
+    /// Results with their inputs' fingerprint.
+    /// @param assessments one for each finding
+    /// @param plan the rest of the way to the chosen goals from the state the instrument is in
+    /// @param recommendation what to do, and why
+    public record Computed(
+            List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation) {
+        public static final Computed NOTHING = new Computed(List.of(), Optional.empty(), Optional.empty());
+
+        public Computed {
+            assessments = List.copyOf(assessments);
+        }
+    }
+
+    /// Whether any joint of this model is known.
+    public boolean mapped() {
+        return !instrument.joints().isEmpty();
+    }
+
+    public Decision.World world() {
+        return new Decision.World(instrument, section, care);
+    }
+
+    public Ledger ledger() {
+        return Ledger.of(state, instrument);
+    }
+
+    /// The next thing to do on the way in, marks that are already kept left out.
+    public Optional<Step> nextStep() {
+        return computed.plan().flatMap(p -> p.steps().stream()
+                .filter(s -> switch (s) {
+                    case Step.Mark m -> !state.references().containsKey(m.reference().id());
+                    case Step.Catch c -> !state.openNow().contains(c.before().id());
+                    case Step.Open o -> !state.openNow().contains(o.joint().id());
+                })
+                .findFirst());
+    }
+
+    /// The joint to open next, whatever must be marked or caught before.
+    public Optional<Joint> nextToOpen() {
+        return computed.plan().flatMap(p -> p.joints().stream()
+                .filter(j -> !state.openNow().contains(j.id()))
+                .findFirst());
+    }
+
+    /// What is left of the rebuild.
+    public List<WayBack.Step> wayBack() {
+        return WayBack.order(instrument, state.opened(), state.closed(), state.loose());
+    }
+
+    /// The joint to close or tighten next.
+    public Optional<WayBack.Step> nextToClose() {
+        List<WayBack.Step> steps = wayBack();
+        return steps.isEmpty() ? Optional.empty() : Optional.of(steps.getFirst());
+    }
+
+    public Optional<Assessment> assessment(String findingId) {
+        return computed.assessments().stream().filter(a -> a.known().id().equals(findingId)).findFirst();
+    }
+
+    Work with(Stage shown) {
+        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection);
+    }
+
+    Work with(Selection selected) {
+        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected);
+    }
+
+    Work with(Computed results, boolean more) {
+        return new Work(state, section, instrument, care, rules, results, more, stage, selection);
+    }
+}

@@ -1,0 +1,314 @@
+package stillglass.app.look;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Asker;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.PhotoTaking;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Selection;
+import stillglass.app.desk.Work;
+import stillglass.app.shell.Station;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.book.photo.PhotoFiles;
+import stillglass.device.PhotoCamera;
+import stillglass.look.Aperture;
+import stillglass.look.FindingKind;
+import stillglass.look.Progress;
+import stillglass.sim.VirtualDevices;
+import stillglass.ticket.Decision;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
+import stillglass.ticket.Stage;
+
+/// The photo is the hero; what was found stands beside it and can be corrected by mouse or keys.
+public final class LookView implements Station {
+    private static final List<FindingKind> KINDS = List.of(FindingKind.DUST, FindingKind.FUNGUS, FindingKind.HAZE, FindingKind.SCRATCH, FindingKind.OIL);
+
+    private final Desk desk;
+    private final Asker asker;
+    private final PhotoCache cache;
+    private final PhotoPane pane;
+    private final StackPane hero;
+    private final VBox empty;
+    private final Label head = Build.label("", "soft");
+    private final VBox list = Build.column(8);
+    private final ProgressBar bar = new ProgressBar(0);
+    private final Label doing = Build.line("", "soft", "small");
+    private final HBox working;
+    private final HBox node;
+    private Optional<LookModel> drawn = Optional.empty();
+    private Optional<AtomicBoolean> stop = Optional.empty();
+
+    public LookView(Desk desk, Asker asker, PhotoCache cache) {
+        this.desk = desk;
+        this.asker = asker;
+        this.cache = cache;
+        pane = new PhotoPane(this::setAperture, id -> desk.select(new Selection.OfFinding(id)));
+        pane.setId("photo");
+        empty = Build.column(14, Build.label(Words.of("look.empty"), "heading"), Build.label(Words.of("look.empty.how"), "soft"),
+                Build.row(10, open(), take()));
+        empty.getStyleClass().add("photo-empty");
+        empty.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        hero = new StackPane(pane, empty);
+        hero.setMinSize(0, 0);
+        Button cancel = Build.button(Words.of("cancel"), "Esc", this::cancel, "chip");
+        cancel.setId("cancel");
+        bar.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(bar, javafx.scene.layout.Priority.ALWAYS);
+        working = Build.row(10, doing, bar, cancel);
+        show(working, false);
+        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), open(), take()), head, working, scrolled());
+        node = Build.shared(18, List.of(hero, right), 0.92, 1.08);
+        node.getStyleClass().add("station");
+        node.setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+            e.consume();
+        });
+        node.setOnDragDropped(e -> {
+            dropped(e.getDragboard().getFiles().stream().map(java.io.File::toPath).toList());
+            e.setDropCompleted(true);
+            e.consume();
+        });
+    }
+
+    private Node scrolled() {
+        var s = Build.scroll(list);
+        VBox.setVgrow(s, javafx.scene.layout.Priority.ALWAYS);
+        return s;
+    }
+
+    private static void show(Node n, boolean visible) {
+        n.setVisible(visible);
+        n.setManaged(visible);
+    }
+
+    private Button open() {
+        Button b = Build.button(Words.of("look.open"), "O", this::askPhoto);
+        b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        return b;
+    }
+
+    private Button take() {
+        Button b = Build.button(Words.of("look.take"), "C", this::photograph);
+        b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        return b;
+    }
+
+    private void askPhoto() {
+        asker.photo().ifPresent(p -> dropped(List.of(p)));
+    }
+
+    /// Takes photo files in, one after the other.
+    public void dropped(List<Path> files) {
+        CompletableFuture<?> before = CompletableFuture.completedFuture(null);
+        for (Path file : files) {
+            before = before.thenCompose(done -> onUi(() -> desk.shown().map(w -> grade(w, Words.of("look.caption"),
+                            () -> new PhotoCamera.Picture(String.valueOf(file.getFileName()), PhotoFiles.bytes(file))))
+                    .orElseGet(() -> CompletableFuture.completedFuture(null))));
+        }
+    }
+
+    private static <T> CompletableFuture<T> onUi(java.util.function.Supplier<CompletableFuture<T>> work) {
+        return CompletableFuture.supplyAsync(work, Platform::runLater).thenCompose(f -> f);
+    }
+
+    private void photograph() {
+        desk.shown().ifPresent(w -> grade(w, Words.of("look.caption.bench"),
+                VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.BEFORE)));
+    }
+
+    private CompletableFuture<Decision> grade(Work work, String caption, PhotoCamera camera) {
+        return watched(progress -> PhotoTaking.take(desk, work, camera, Phase.BEFORE, false, caption, progress));
+    }
+
+    private void setAperture(Aperture aperture) {
+        desk.shown().flatMap(w -> w.state().gradedPhoto(Phase.BEFORE))
+                .ifPresent(p -> watched(progress -> PhotoTaking.regrade(desk, p, aperture, progress)));
+    }
+
+    /// Runs graded work with progress on show; Esc or the button stops it.
+    private CompletableFuture<Decision> watched(java.util.function.Function<Progress, CompletableFuture<Decision>> work) {
+        cancel();
+        AtomicBoolean stopped = new AtomicBoolean();
+        stop = Optional.of(stopped);
+        show(working, true);
+        Progress progress = (share, what) -> {
+            if (stopped.get()) {
+                throw new CancellationException();
+            }
+            Platform.runLater(() -> {
+                bar.setProgress(share);
+                doing.setText(what);
+            });
+        };
+        return work.apply(progress).whenCompleteAsync((done, wrong) -> {
+            if (stop.filter(s -> s == stopped).isPresent()) {
+                stop = Optional.empty();
+                show(working, false);
+            }
+        }, Platform::runLater);
+    }
+
+    private void cancel() {
+        stop.ifPresent(s -> s.set(true));
+        show(working, false);
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.LOOK;
+    }
+
+    @Override
+    public Node node() {
+        return node;
+    }
+
+    @Override
+    public void show(Work work) {
+        LookModel m = LookModel.of(work);
+        if (drawn.filter(m::equals).isPresent()) {
+            return;
+        }
+        drawn = Optional.of(m);
+        show(empty, m.photo().isEmpty());
+        String remark = m.remarks().isEmpty() ? "" : "\n" + Words.capital(String.join("; ", m.remarks())) + ".";
+        head.setText(m.head() + remark);
+        List<Node> cards = new ArrayList<>();
+        m.rows().forEach(r -> cards.add(card(r, work)));
+        list.getChildren().setAll(cards);
+        if (m.photo().isPresent() && m.rows().isEmpty()) {
+            list.getChildren().add(Build.label(Words.of("look.clean"), "large"));
+        }
+        if (m.photo().isEmpty()) {
+            pane.show(Optional.empty(), Optional.empty(), List.of());
+        }
+        m.photo().ifPresent(shot -> cache.load(work.state().tag().number(), shot.photoId()).thenAccept(loaded ->
+                drawn.filter(m::equals).ifPresent(same -> pane.show(loaded, Optional.of(shot.aperture()), m.rows()))));
+    }
+
+    private Node card(LookModel.Row r, Work work) {
+        Label number = Build.line(Integer.toString(r.number()), "figure", "card-number", "number-" + r.kind().word());
+        number.setMinWidth(26);
+        HBox title = Build.row(10, Build.line(r.title(), "subheading"), Build.line(r.sure(), "soft"), Build.line(r.corrected(), "soft", "small"));
+        VBox words = Build.column(1, title, Build.label(r.place() + "  ·  " + r.size()), Build.label(r.reasons(), "soft", "small"));
+        HBox.setHgrow(words, javafx.scene.layout.Priority.ALWAYS);
+        if (r.selected()) {
+            words.getChildren().addAll(chips(r, work));
+        }
+        HBox card = Build.row(12, number, words);
+        card.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+        card.getStyleClass().addAll("card", "card-" + r.kind().word());
+        if (r.selected()) {
+            card.getStyleClass().add("card-selected");
+        }
+        card.setId("finding-" + r.number());
+        card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));
+        card.setAccessibleText(r.number() + " " + r.title() + ", " + r.place() + ", " + r.size());
+        return card;
+    }
+
+    private List<Node> chips(LookModel.Row r, Work work) {
+        FlowPane kinds = new FlowPane(6, 6);
+        kinds.getChildren().add(Build.line(Words.of("look.itis"), "soft", "small"));
+        for (int i = 0; i < KINDS.size(); i++) {
+            FindingKind k = KINDS.get(i);
+            Button b = Build.button(k.word().replace('-', ' '), Integer.toString(i + 1), () -> desk.submit(new Intent.Rekind(r.id(), k)), "chip");
+            if (k == r.kind()) {
+                b.getStyleClass().add("chosen");
+            }
+            b.setId("kind-" + k.word());
+            kinds.getChildren().add(b);
+        }
+        kinds.getChildren().add(Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new Intent.Dismiss(r.id())), "chip"));
+        FlowPane surfaces = new FlowPane(6, 6);
+        surfaces.getChildren().add(Build.line(Words.of("look.lieson"), "soft", "small"));
+        for (int s : free(work)) {
+            Button b = Build.button(work.section().surfaceName(s), "", () -> desk.submit(new Intent.Place(r.id(), s)), "chip");
+            if (work.state().finding(r.id()).flatMap(k -> k.surface()).filter(x -> x == s).isPresent()) {
+                b.getStyleClass().add("chosen");
+            }
+            b.setId("surface-" + (s + 1));
+            surfaces.getChildren().add(b);
+        }
+        return List.of(kinds, surfaces);
+    }
+
+    private static List<Integer> free(Work work) {
+        return java.util.stream.IntStream.range(0, work.section().surfaces().size())
+                .filter(s -> s != work.section().stopIndex())
+                .boxed()
+                .toList();
+    }
+
+    @Override
+    public Say say(Work work) {
+        return LookModel.of(work).say();
+    }
+
+    @Override
+    public boolean key(KeyEvent event, Work work) {
+        LookModel m = LookModel.of(work);
+        return switch (event.getCode()) {
+            case O -> act(this::askPhoto);
+            case C -> act(this::photograph);
+            case ESCAPE -> stop.isPresent() && act(this::cancel);
+            case DOWN -> act(() -> step(m, 1));
+            case UP -> act(() -> step(m, -1));
+            case X, DELETE -> m.selected().isPresent() && act(() -> desk.submit(new Intent.Dismiss(m.selected().get().id())));
+            case RIGHT -> m.selected().isPresent() && act(() -> shift(work, m.selected().get(), 1));
+            case LEFT -> m.selected().isPresent() && act(() -> shift(work, m.selected().get(), -1));
+            default -> rekind(event.getCode(), m);
+        };
+    }
+
+    private static boolean act(Runnable r) {
+        r.run();
+        return true;
+    }
+
+    private boolean rekind(KeyCode code, LookModel m) {
+        int n = code.ordinal() - KeyCode.DIGIT1.ordinal();
+        if (n < 0 || n >= KINDS.size() || m.selected().isEmpty()) {
+            return false;
+        }
+        desk.submit(new Intent.Rekind(m.selected().get().id(), KINDS.get(n)));
+        return true;
+    }
+
+    private void step(LookModel m, int by) {
+        if (m.rows().isEmpty()) {
+            return;
+        }
+        int now = m.selected().map(r -> m.rows().indexOf(r)).orElse(by > 0 ? -1 : 0);
+        desk.select(new Selection.OfFinding(m.rows().get(Math.floorMod(now + by, m.rows().size())).id()));
+    }
+
+    /// Moves the selected finding one surface along the axis.
+    private void shift(Work work, LookModel.Row row, int by) {
+        List<Integer> free = free(work);
+        int now = work.state().finding(row.id()).flatMap(k -> k.surface()).map(free::indexOf).orElse(by > 0 ? -1 : free.size());
+        desk.submit(new Intent.Place(row.id(), free.get(Math.clamp(now + by, 0, free.size() - 1))));
+    }
+}

@@ -1,0 +1,167 @@
+package stillglass.app.open;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Work;
+import stillglass.app.theme.Words;
+import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.plan.LookAlikes;
+import stillglass.plan.WayIn;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketState;
+
+/// What Open shows.
+///
+/// @param summary goal, length, cost and how sure the order is
+/// @param rungs every joint of the way, opened ones first, in order
+/// @param now the joint in hand; empty when there is nothing left to open
+/// @param tray what lies on the mat, newest first
+public record OpenModel(
+        String summary, List<Rung> rungs, Optional<Now> now, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean done) {
+
+    /// How far a joint of the way is.
+    public enum Progress {
+        DONE,
+        OFF_PLAN,
+        NEXT,
+        AHEAD
+    }
+
+    /// @param depth how many joints lie over it, at least
+    /// @param mark whether a reference is marked before it
+    /// @param hazard whether something may jump, roll or fall
+    public record Rung(String joint, String name, String tool, int depth, boolean mark, boolean hazard, boolean turnOver, Progress progress) {}
+
+    /// The joint in hand.
+    /// @param marks references that must be kept before, and are not yet
+    /// @param noted facts recorded so far
+    /// @param clock where it let go, if noted
+    /// @param facing part whose facing can be noted by a button
+    public record Now(
+            Joint joint,
+            int number,
+            int of,
+            String doing,
+            String tool,
+            List<Instrument.Reference> marks,
+            List<String> cautions,
+            String expects,
+            List<String> noted,
+            Optional<ClockPosition> clock,
+            Optional<String> facing,
+            List<String> lookAlikes) {
+        public Now {
+            marks = List.copyOf(marks);
+            cautions = List.copyOf(cautions);
+            noted = List.copyOf(noted);
+            lookAlikes = List.copyOf(lookAlikes);
+        }
+    }
+
+    public OpenModel {
+        rungs = List.copyOf(rungs);
+        tray = List.copyOf(tray);
+    }
+
+    public static OpenModel of(Work work) {
+        TicketState s = work.state();
+        List<Joint> opened = s.opened().stream().flatMap(id -> work.instrument().joint(id).stream()).toList();
+        List<Joint> ahead = work.computed().plan().map(WayIn.Plan::joints).orElse(List.of()).stream()
+                .filter(j -> !s.openNow().contains(j.id()) && !s.opened().contains(j.id()))
+                .toList();
+        List<Joint> all = new ArrayList<>(opened);
+        all.addAll(ahead);
+        Optional<Joint> next = ahead.stream().findFirst();
+        return new OpenModel(summary(work, opened.size(), ahead.size()), rungs(all, opened.size(), work), next.map(j -> now(j, opened.size() + 1, all, work)),
+                Tray.cells(work), !s.goals().isEmpty(), work.mapped(), s.done(Stage.OPEN));
+    }
+
+    private static String summary(Work work, int opened, int ahead) {
+        return work.computed().plan().map(p -> Words.of("open.summary", opened, opened + ahead, p.minutes(), 100 * p.risk(), p.toolChanges(), p.turnOvers(),
+                        p.provenBest() ? Words.of("open.proven") : Words.of("open.gap", p.cost() - p.bound())))
+                .orElse("");
+    }
+
+    private static List<Rung> rungs(List<Joint> all, int opened, Work work) {
+        Map<String, Integer> depths = new HashMap<>();
+        Map<String, Joint> byId = new HashMap<>();
+        work.instrument().joints().forEach(j -> byId.put(j.id(), j));
+        List<Rung> rungs = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            Joint j = all.get(i);
+            Progress progress = i < opened ? (work.state().offPlan(j.id()) ? Progress.OFF_PLAN : Progress.DONE)
+                    : i == opened ? Progress.NEXT : Progress.AHEAD;
+            rungs.add(new Rung(j.id(), j.name(), j.tool(), depth(j, byId, depths), !j.loses().isEmpty(), !j.hazards().isEmpty(),
+                    i > 0 && all.get(i - 1).side() != j.side() && j.side() != stillglass.assembly.Side.AROUND, progress));
+        }
+        return rungs;
+    }
+
+    private static int depth(Joint j, Map<String, Joint> byId, Map<String, Integer> depths) {
+        Integer known = depths.get(j.id());
+        if (known != null) {
+            return known;
+        }
+        int deepest = 0;
+        for (String before : j.after()) {
+            Joint other = byId.get(before);
+            deepest = other == null ? deepest : Math.max(deepest, depth(other, byId, depths) + 1);
+        }
+        depths.put(j.id(), deepest);
+        return deepest;
+    }
+
+    private static Now now(Joint j, int number, List<Joint> all, Work work) {
+        TicketState s = work.state();
+        List<Fact> facts = s.facts(j.id());
+        List<Instrument.Reference> marks = j.loses().stream()
+                .sorted()
+                .filter(r -> !s.references().containsKey(r))
+                .flatMap(r -> work.instrument().reference(r).stream())
+                .toList();
+        Optional<String> facing = j.frees().stream()
+                .flatMap(p -> work.instrument().part(p).stream())
+                .filter(p -> p.facingMatters())
+                .map(p -> p.element().orElse(p.id()))
+                .findFirst();
+        Optional<ClockPosition> clock = facts.stream()
+                .filter(Fact.LetGo.class::isInstance)
+                .map(f -> ((Fact.LetGo) f).at())
+                .reduce((a, b) -> b);
+        List<String> alike = LookAlikes.among(work.instrument(), all).stream()
+                .filter(p -> p.joint().id().equals(j.id()) || p.other().id().equals(j.id()))
+                .limit(3)
+                .map(OpenModel::lookAlike)
+                .toList();
+        return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), marks,
+                Doing.cautions(j), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike);
+    }
+
+    private static String lookAlike(LookAlikes.Pair p) {
+        String text = Words.of("open.alike", p.hole().cell(), p.hole().lengthMm(), p.otherHole().cell(), p.otherHole().lengthMm());
+        return p.bottomsByMm() > 0 ? text + " " + Words.of("open.alike.bottoms", p.bottomsByMm()) : text;
+    }
+
+    public Say say() {
+        if (!mapped) {
+            return new Say(Words.of("open.say.unmapped"), Words.of("open.keys.type"));
+        }
+        if (!hasGoal) {
+            return new Say(Words.of("open.say.nogoal"), Words.of("keys.hint.decide"));
+        }
+        if (now.isEmpty()) {
+            return done ? new Say(Words.of("open.say.done"), Words.of("keys.hint.clean")) : new Say(Words.of("open.say.there"), Words.of("keys.hint.finish"));
+        }
+        Now n = now.get();
+        return n.marks().isEmpty()
+                ? new Say(n.doing(), Words.of("open.keys"))
+                : new Say(Words.of("open.say.mark", n.marks().getFirst().name(), n.marks().getFirst().how()), Words.of("open.keys.mark"));
+    }
+}

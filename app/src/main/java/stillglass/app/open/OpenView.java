@@ -1,0 +1,177 @@
+package stillglass.app.open;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Selection;
+import stillglass.app.desk.Work;
+import stillglass.app.draw.Dial;
+import stillglass.app.shell.Station;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Instrument;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Stage;
+
+/// The way in across the top; below it the step in hand with its record, and the tray.
+public final class OpenView implements Station {
+    private final Desk desk;
+    private final java.util.function.Consumer<String> type;
+    private final Label summary = Build.label("", "soft");
+    private final Descent descent;
+    private final VBox now = Build.column(7);
+    private final Dial dial;
+    private final VBox record = Build.column(6);
+    private final FlowPane tray = new FlowPane(6, 6);
+    private final VBox node;
+    private Optional<OpenModel> drawn = Optional.empty();
+
+    /// @param type opens the Say line with a beginning
+    public OpenView(Desk desk, java.util.function.Consumer<String> type) {
+        this.desk = desk;
+        this.type = type;
+        descent = new Descent(j -> desk.shown().flatMap(w -> w.instrument().joint(j)).flatMap(x -> x.frees().stream().findFirst())
+                .ifPresent(p -> desk.select(new Selection.OfPart(p))));
+        dial = new Dial(at -> note(new Fact.LetGo(at)));
+        dial.setId("dial");
+        HBox.setHgrow(now, Priority.ALWAYS);
+        VBox recordBox = Build.column(6, Build.line(Words.of("open.record"), "subheading"), dial, record);
+        recordBox.setMinWidth(170);
+        recordBox.setPrefWidth(190);
+        HBox inHand = Build.row(18, now, recordBox);
+        inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+        inHand.getStyleClass().add("sheet");
+        var scroll = Build.scroll(tray);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        VBox mat = Build.column(6, Build.line(Words.of("open.tray"), "subheading"), scroll);
+        mat.getStyleClass().add("mat");
+        HBox below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
+        VBox.setVgrow(below, Priority.ALWAYS);
+        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary), descent, below);
+        node.getStyleClass().add("station");
+    }
+
+    private void note(Fact fact) {
+        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new Intent.NoteFacts(n.joint().id(), List.of(fact))));
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.OPEN;
+    }
+
+    @Override
+    public Node node() {
+        return node;
+    }
+
+    @Override
+    public void show(Work work) {
+        OpenModel m = OpenModel.of(work);
+        if (drawn.filter(m::equals).isPresent()) {
+            return;
+        }
+        drawn = Optional.of(m);
+        summary.setText(m.summary());
+        descent.show(m.rungs());
+        tray.getChildren().setAll(m.tray().stream().map(Tray::node).toList());
+        if (m.tray().isEmpty()) {
+            tray.getChildren().add(Build.label(Words.of("open.tray.empty"), "soft"));
+        }
+        dial.show(m.now().flatMap(OpenModel.Now::clock));
+        now.getChildren().setAll(m.now().map(this::step).orElseGet(() -> List.of(
+                Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
+        record.getChildren().setAll(m.now().map(this::recorded).orElse(List.of()));
+        dial.setDisable(m.now().isEmpty());
+    }
+
+    private List<Node> step(OpenModel.Now n) {
+        List<Node> nodes = new ArrayList<>();
+        nodes.add(Build.label(Words.of("open.step", n.number(), n.of(), Words.capital(n.joint().name())), "heading"));
+        nodes.add(Build.label(n.doing(), "large"));
+        nodes.add(Build.label(n.tool(), "soft"));
+        for (Instrument.Reference r : n.marks()) {
+            VBox box = Build.column(3, Build.label(Words.of("open.mark", r.name()), "danger", "strong"), Build.label(r.how() + "."));
+            box.getStyleClass().add("caution");
+            nodes.add(box);
+        }
+        n.cautions().forEach(c -> nodes.add(Build.label("▲ " + c, "danger")));
+        n.lookAlikes().forEach(l -> nodes.add(Build.label(l, "gold", "small")));
+        Button mark = Build.button(Words.of("open.mark.do"), "M", this::mark, n.marks().isEmpty() ? "button" : "next");
+        mark.setDisable(n.marks().isEmpty());
+        mark.setId("mark");
+        Button done = Build.button(Words.of("open.done"), "Space", this::open, n.marks().isEmpty() ? "next" : "button");
+        done.setId("open-it");
+        Button trouble = Build.button(Words.of("open.trouble"), "X", this::trouble);
+        nodes.add(Build.spring());
+        nodes.add(new FlowPane(8, 8, done, mark, trouble));
+        return nodes;
+    }
+
+    private List<Node> recorded(OpenModel.Now n) {
+        List<Node> nodes = new ArrayList<>();
+        n.facing().ifPresent(part -> {
+            Button front = Build.button(Words.of("open.front"), "", () -> note(new Fact.Facing(part, true)), "chip");
+            Button rear = Build.button(Words.of("open.rear"), "", () -> note(new Fact.Facing(part, false)), "chip");
+            front.setId("front-up");
+            rear.setId("rear-up");
+            nodes.add(Build.row(6, front, rear));
+        });
+        n.noted().forEach(f -> nodes.add(Build.label("✓ " + f, "green")));
+        if (n.noted().isEmpty()) {
+            nodes.add(Build.label(n.expects(), "soft", "small"));
+        }
+        return nodes;
+    }
+
+    private void open() {
+        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new Intent.OpenJoint(n.joint().id(), false)));
+    }
+
+    private void mark() {
+        drawn.flatMap(OpenModel::now).flatMap(n -> n.marks().stream().findFirst()).ifPresent(r ->
+                desk.submit(new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))));
+    }
+
+    private void trouble() {
+        type.accept(Words.of("open.trouble.type"));
+    }
+
+    @Override
+    public Say say(Work work) {
+        return OpenModel.of(work).say();
+    }
+
+    @Override
+    public boolean key(KeyEvent event, Work work) {
+        switch (event.getCode()) {
+            case SPACE -> {
+                if (event.isShiftDown()) {
+                    drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new Intent.OpenJoint(n.joint().id(), true)));
+                } else {
+                    open();
+                }
+            }
+            case M -> mark();
+            case X -> trouble();
+            case BACK_SPACE -> desk.submit(new Intent.Undo());
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+}

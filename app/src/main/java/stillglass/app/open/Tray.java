@@ -1,0 +1,157 @@
+package stillglass.app.open;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.VPos;
+import javafx.scene.Node;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Text;
+import stillglass.app.desk.Work;
+import stillglass.app.draw.Silhouette;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.ticket.Fact;
+
+/// The mat: a cell for everything that came off, drawn as it lies, screws where their holes are.
+public final class Tray {
+    private static final double SIZE = 62;
+
+    private Tray() {}
+
+    /// What lies in a cell.
+    public enum Shape {
+        GLASS,
+        RING,
+        SCREWS,
+        SMALL
+    }
+
+    /// @param number order in which it was opened
+    /// @param note facts in short
+    /// @param holes for screws: where each came from and its length
+    /// @param front bulge of the front face of a glass, share of its height
+    /// @param rear bulge of the rear face
+    public record Cell(
+            int number, String name, Shape shape, String note, List<Hole> holes, double front, double rear) {
+        public Cell {
+            holes = List.copyOf(holes);
+        }
+    }
+
+    public record Hole(String cell, ClockPosition at, String length) {}
+
+    /// Cells of everything that is open, newest first.
+    static List<Cell> cells(Work work) {
+        List<Cell> cells = new ArrayList<>();
+        int number = 0;
+        for (String id : work.state().opened()) {
+            number++;
+            Optional<Joint> joint = work.instrument().joint(id);
+            if (joint.isEmpty() || !work.state().openNow().contains(id)) {
+                continue;
+            }
+            Joint j = joint.get();
+            List<Fact> facts = work.state().facts(id);
+            if (j.hold() instanceof Joint.Hold.Screws s) {
+                cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive()), holes(s, facts), 0, 0));
+            }
+            for (String partId : j.frees()) {
+                Optional<Part> part = work.instrument().part(partId);
+                if (part.isPresent()) {
+                    cells.add(0, cell(number, part.get(), facts, work.section()));
+                }
+            }
+        }
+        return cells;
+    }
+
+    private static List<Hole> holes(Joint.Hold.Screws s, List<Fact> facts) {
+        return s.holes().stream()
+                .map(h -> new Hole(h.cell(), h.at(), facts.stream()
+                        .filter(f -> f instanceof Fact.Screw x && x.cell().equals(h.cell()))
+                        .map(f -> Fact.trim(((Fact.Screw) f).lengthMm()))
+                        .findFirst()
+                        .orElse("?")))
+                .toList();
+    }
+
+    private static Cell cell(int number, Part part, List<Fact> facts, LensSection section) {
+        String note = String.join(" · ", facts.stream()
+                .filter(f -> !(f instanceof Fact.Screw) && !(f instanceof Fact.Note))
+                .map(f -> f instanceof Fact.Facing x ? (x.frontUp() ? Words.of("tray.front") : Words.of("tray.rear")) : f.say())
+                .toList());
+        Optional<Element> e = part.element().flatMap(section::element);
+        double[] bulge = e.map(x -> bulge(section, x)).orElse(new double[2]);
+        Shape shape = e.isPresent() ? Shape.GLASS : part.kind() == Part.Kind.SMALL || part.kind() == Part.Kind.KEY ? Shape.SMALL : Shape.RING;
+        return new Cell(number, part.name(), shape, note, List.of(), bulge[0], bulge[1]);
+    }
+
+    private static double[] bulge(LensSection section, Element e) {
+        double h = e.diameterMm();
+        double front = section.surfaces().get(e.firstSurface()).sagMm(section.surfaces().get(e.firstSurface()).semiDiameterMm());
+        int last = e.cementedWith().isEmpty() ? e.lastSurface()
+                : section.element(e.cementedWith().getFirst()).map(Element::lastSurface).orElse(e.lastSurface());
+        double rear = -section.surfaces().get(last).sagMm(section.surfaces().get(last).semiDiameterMm());
+        return new double[] {front / h, rear / h};
+    }
+
+    /// Draws a cell.
+    static Node node(Cell c) {
+        Pane drawing = new Pane();
+        drawing.setMinSize(SIZE, SIZE);
+        drawing.setMaxSize(SIZE, SIZE);
+        double mid = SIZE / 2;
+        switch (c.shape()) {
+            case GLASS -> {
+                Path lens = Silhouette.of(44, c.front(), c.rear(), 0.16);
+                lens.getStyleClass().add("tray-glass");
+                lens.relocate(mid - lens.getLayoutBounds().getWidth() / 2, 8);
+                drawing.getChildren().add(lens);
+            }
+            case RING -> drawing.getChildren().addAll(disc(mid, 23, "tray-ring"), disc(mid, 15, "tray-hole"));
+            case SMALL -> {
+                Rectangle r = new Rectangle(mid - 9, mid - 3.5, 18, 7);
+                r.getStyleClass().add("tray-ring");
+                drawing.getChildren().add(r);
+            }
+            case SCREWS -> {
+                drawing.getChildren().addAll(disc(mid, 21, "tray-outline"));
+                c.holes().forEach(h -> hole(h, drawing, mid));
+            }
+        }
+        VBox box = Build.column(0, drawing, Build.label(c.number() + "  " + c.name(), "tiny", "medium"), Build.label(c.note(), "tiny", "soft"));
+        box.setAlignment(javafx.geometry.Pos.TOP_CENTER);
+        box.getStyleClass().add("tray-cell");
+        box.setAccessibleText(c.number() + ", " + c.name() + ", " + c.note());
+        return box;
+    }
+
+    private static Circle disc(double mid, double r, String style) {
+        Circle c = new Circle(mid, mid, r);
+        c.getStyleClass().add(style);
+        return c;
+    }
+
+    private static void hole(Hole h, Pane drawing, double mid) {
+        double s = Math.sin(h.at().radians());
+        double c = Math.cos(h.at().radians());
+        Circle head = new Circle(mid + 21 * s, mid - 21 * c, 3.6);
+        head.getStyleClass().add("tray-screw");
+        Text t = new Text(h.length());
+        t.getStyleClass().add("tray-length");
+        t.setTextOrigin(VPos.CENTER);
+        t.setX(mid + 10 * s - 7);
+        t.setY(mid - 11 * c);
+        drawing.getChildren().addAll(head, t);
+    }
+}

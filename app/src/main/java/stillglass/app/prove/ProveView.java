@@ -1,0 +1,247 @@
+package stillglass.app.prove;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Asker;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.PhotoTaking;
+import stillglass.app.desk.Say;
+import stillglass.app.desk.Work;
+import stillglass.app.look.PhotoCache;
+import stillglass.app.look.PhotoPane;
+import stillglass.app.shell.Station;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.book.Logbook;
+import stillglass.book.report.PdfReport;
+import stillglass.book.report.Report;
+import stillglass.look.Progress;
+import stillglass.prove.InfinityShims;
+import stillglass.sim.VirtualDevices;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
+import stillglass.ticket.TicketState;
+
+/// Infinity with its shims, the veil before and after, and the signed report.
+public final class ProveView implements Station {
+    private final Desk desk;
+    private final Asker asker;
+    private final PhotoCache cache;
+    private final InfinityGauge gauge = new InfinityGauge();
+    private final Label readings = Build.label("", "soft");
+    private final VBox sum = Build.column(3);
+    private final TextField stockField = new TextField();
+    private final Button fit;
+    private final PhotoPane before = new PhotoPane(a -> {}, id -> {});
+    private final PhotoPane after = new PhotoPane(a -> {}, id -> {});
+    private final Label veil = Build.label("", "medium");
+    private final Label veilMeaning = Build.label("", "soft");
+    private final Label ledger = Build.label("");
+    private final Label iris = Build.label("");
+    private final Label feel = Build.label("");
+    private final Label signed = Build.label("", "green", "strong");
+    private final TextField name = new TextField();
+    private final Label written = Build.label("", "soft", "small");
+    private final HBox node;
+    private List<Double> stock = InfinityShims.USUAL_STOCK;
+    private Optional<ProveModel> drawn = Optional.empty();
+
+    public ProveView(Desk desk, Asker asker, PhotoCache cache) {
+        this.desk = desk;
+        this.asker = asker;
+        this.cache = cache;
+        Button read = Build.button(Words.of("prove.read"), "R", this::read);
+        read.setId("read-after");
+        fit = Build.button(Words.of("prove.fit"), "S", this::fit, "next");
+        fit.setId("fit-shims");
+        stockField.setText(join(stock));
+        stockField.setAccessibleText(Words.of("prove.stock"));
+        stockField.setOnAction(e -> setStock(stockField.getText()));
+        stockField.setId("stock");
+        HBox.setHgrow(stockField, Priority.ALWAYS);
+        desk.setting("shim stock").thenAcceptAsync(s -> s.ifPresent(this::setStock), Platform::runLater);
+        VBox infinity = Build.sheet(Words.of("prove.infinity"), "", gauge, readings, sum,
+                Build.row(8, Build.line(Words.of("prove.stock"), "soft", "small"), stockField), Build.spring(), new FlowPane(8, 8, read, fit));
+        HBox photos = Build.shared(8, List.of(framed(before, "prove.photo.before"), framed(after, "prove.photo.after")), 1, 1);
+        VBox.setVgrow(photos, Priority.ALWAYS);
+        Button photo = Build.button(Words.of("prove.photo"), "C", this::photograph);
+        photo.setId("photo-after");
+        VBox haze = Build.sheet(Words.of("prove.veil.heading"), "", photos, veil, veilMeaning, Build.row(8, photo));
+        TextField irisField = Build.field(Words.of("arrive.iris.prompt"), t -> check("iris", t));
+        TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> check("feel", t));
+        irisField.setId("iris-after");
+        feelField.setId("feel-after");
+        List.of(irisField, feelField).forEach(f -> f.addEventHandler(javafx.event.ActionEvent.ACTION, e -> f.clear()));
+        name.setPromptText(Words.of("prove.name"));
+        name.setAccessibleText(Words.of("prove.name"));
+        name.setId("signature");
+        name.setOnAction(e -> sign());
+        HBox.setHgrow(name, Priority.ALWAYS);
+        Button sign = Build.button(Words.of("prove.sign"), "", this::sign);
+        sign.setId("sign");
+        Button pdf = Build.button(Words.of("prove.pdf"), "P", this::askPdf, "next");
+        pdf.setId("write-pdf");
+        VBox report = Build.sheet(Words.of("prove.report"), "", ledger, Build.line(Words.of("arrive.iris"), "subheading"), iris, irisField,
+                Build.line(Words.of("arrive.feel"), "subheading"), feel, feelField, Build.spring(), signed, Build.row(8, name, sign), Build.row(8, pdf), written);
+        node = Build.shared(16, List.of(infinity, haze, report), 1.15, 1.2, 0.95);
+        node.getStyleClass().add("station");
+    }
+
+    private static Node framed(PhotoPane pane, String key) {
+        VBox.setVgrow(pane, Priority.ALWAYS);
+        pane.setMinSize(0, 60);
+        return Build.column(2, Build.line(Words.of(key), "soft", "small"), pane);
+    }
+
+    private static String join(List<Double> mm) {
+        return String.join("  ", mm.stream().map(Fact::trim).toList());
+    }
+
+    private void setStock(String text) {
+        List<Double> parsed = new ArrayList<>();
+        for (String s : text.strip().split("[\\s;]+")) {
+            try {
+                double mm = Double.parseDouble(s.replace(',', '.'));
+                if (!(mm > 0 && mm < 5)) {
+                    throw new NumberFormatException();
+                }
+                parsed.add(mm);
+            } catch (NumberFormatException e) {
+                desk.complain(Words.of("prove.stock.bad", s));
+                return;
+            }
+        }
+        stock = parsed;
+        stockField.setText(join(stock));
+        desk.remember("shim stock", join(stock));
+        desk.shown().ifPresent(this::show);
+    }
+
+    private void check(String what, String found) {
+        desk.submit(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.AFTER, what, found)));
+    }
+
+    private void read() {
+        desk.shown().ifPresent(w -> desk.compute(() -> VirtualDevices.collimator(w.state(), w.section(), w.instrument(), w.state().lastIntent()).read())
+                .thenCompose(r -> desk.submit(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.AFTER, r.errorMm(), r.sigmaMm())))));
+    }
+
+    private void fit() {
+        drawn.filter(m -> !m.stack().isEmpty()).ifPresent(m ->
+                desk.submit(new Intent.Keep(new TicketEvent.ShimsFitted(m.stack()))).thenRunAsync(this::read, Platform::runLater));
+    }
+
+    private void photograph() {
+        desk.shown().ifPresent(w -> PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.AFTER),
+                Phase.AFTER, false, Words.of("prove.caption"), Progress.SILENT));
+    }
+
+    private void sign() {
+        desk.submit(new Intent.Sign(name.getText().strip(), desk.clock().instant()));
+    }
+
+    private void askPdf() {
+        desk.shown().flatMap(w -> asker.report(w.state().tag().number() + "-report.pdf")).ifPresent(this::writePdf);
+    }
+
+    /// Sets and writes the report away from the interface thread.
+    public CompletableFuture<Void> writePdf(Path file) {
+        return desk.shown().map(w -> pictures(w.state())
+                        .thenCompose(all -> desk.compute(() -> {
+                            PdfReport.write(Report.of(w.state(), desk.shelf()), id -> all.stream().filter(p -> p.photoId().equals(id)).findFirst(), file);
+                            return file;
+                        }))
+                        .thenAcceptAsync(f -> written.setText(Words.of("prove.written", f.toAbsolutePath())), Platform::runLater))
+                .orElseGet(() -> CompletableFuture.completedFuture(null));
+    }
+
+    private CompletableFuture<List<Logbook.PhotoBytes>> pictures(TicketState state) {
+        CompletableFuture<List<Logbook.PhotoBytes>> all = CompletableFuture.completedFuture(List.of());
+        for (TicketState.Photo p : state.photos()) {
+            all = all.thenCombine(desk.photo(p.kept().photoId()), (list, one) -> {
+                List<Logbook.PhotoBytes> longer = new ArrayList<>(list);
+                one.ifPresent(longer::add);
+                return longer;
+            });
+        }
+        return all;
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.PROVE;
+    }
+
+    @Override
+    public Node node() {
+        return node;
+    }
+
+    @Override
+    public void show(Work work) {
+        ProveModel m = ProveModel.of(work, stock);
+        if (drawn.filter(m::equals).isPresent()) {
+            return;
+        }
+        drawn = Optional.of(m);
+        gauge.show(m);
+        readings.setText(Words.of("prove.readings", m.before().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")),
+                m.after().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")), m.hiddenMm(), work.section().fNumber()));
+        sum.getChildren().setAll(m.sum().stream().map(s -> (Node) Build.label(s)).toList());
+        fit.setDisable(m.stack().isEmpty());
+        veil.setText(m.veil().orElse(Words.of("prove.veil.missing")));
+        veilMeaning.setText(m.veilMeaning());
+        ledger.setText(Words.of("prove.ledger", m.ledger().toLowerCase(Locale.ROOT)));
+        ledger.getStyleClass().removeAll("danger", "green");
+        ledger.getStyleClass().add(m.ledgerZero() ? "green" : "danger");
+        iris.setText(m.irisAfter().map(Words::capital).orElse(Words.of("arrive.untried")));
+        feel.setText(m.feelAfter().map(Words::capital).orElse(Words.of("arrive.untried")));
+        signed.setText(m.signed().map(by -> Words.of("prove.signed", by)).orElse(""));
+        photo(m.photoBefore(), before, work, m);
+        photo(m.photoAfter(), after, work, m);
+    }
+
+    private void photo(Optional<String> id, PhotoPane into, Work work, ProveModel m) {
+        if (id.isEmpty()) {
+            into.show(Optional.empty(), Optional.empty(), List.of());
+        }
+        id.ifPresent(p -> cache.load(work.state().tag().number(), p).thenAccept(loaded ->
+                drawn.filter(m::equals).ifPresent(same -> into.show(loaded, Optional.empty(), List.of()))));
+    }
+
+    @Override
+    public Say say(Work work) {
+        return ProveModel.of(work, stock).say();
+    }
+
+    @Override
+    public boolean key(KeyEvent event, Work work) {
+        switch (event.getCode()) {
+            case R -> read();
+            case S -> fit();
+            case C -> photograph();
+            case P -> askPdf();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+}

@@ -1,0 +1,235 @@
+package stillglass.app.screens;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javax.imageio.ImageIO;
+import stillglass.app.desk.Asker;
+import stillglass.app.desk.DemoBook;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.Selection;
+import stillglass.app.shell.Shell;
+import stillglass.app.theme.Theme;
+import stillglass.assembly.ClockPosition;
+import stillglass.book.Logbook;
+import stillglass.book.data.Shelf;
+import stillglass.sim.Act;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Stage;
+
+/// Tells the demo story once and takes a picture at each stage.
+public final class Screenshots {
+    private static final int WIDTH = 1280;
+    private static final int HEIGHT = 800;
+    /// A working afternoon, fixed so that pictures can be compared.
+    private static final Instant WHEN = Instant.parse("2026-11-24T14:30:00Z");
+
+    private final Path folder;
+    private final Desk desk;
+    private final Shell shell;
+    private final Scene scene;
+
+    private Screenshots(Path folder, Desk desk) {
+        this.folder = folder;
+        this.desk = desk;
+        Theme theme = new Theme();
+        shell = new Shell(desk, new NoAsker(), theme);
+        scene = new Scene(shell, WIDTH, HEIGHT);
+        theme.dress(scene);
+    }
+
+    /// Writes one PNG for each main view.
+    public static void make(Path folder) {
+        try {
+            Files.createDirectories(folder);
+            Path work = Files.createTempDirectory("still-glass-pictures");
+            CompletableFuture<Void> up = new CompletableFuture<>();
+            Platform.startup(() -> {
+                Theme.loadFonts();
+                up.complete(null);
+            });
+            up.orTimeout(60, TimeUnit.SECONDS).join();
+            try (Desk desk = new Desk(Logbook.open(work.resolve("demo.sqlite")), new Shelf(), InstantSource.fixed(WHEN), Platform::runLater)) {
+                Screenshots pictures = onUi(() -> new Screenshots(folder, desk));
+                pictures.tell();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } finally {
+            Platform.exit();
+        }
+    }
+
+    private void tell() {
+        DemoBook.write(desk, Stage.ARRIVE);
+        onUi(() -> {
+            shell.showBook();
+            return null;
+        });
+        settle();
+        snap("book");
+        onUi(() -> {
+            shell.showWork();
+            return null;
+        });
+        stage(Stage.ARRIVE, 1);
+        snap("arrive");
+        submit(new Intent.FinishStage(Stage.ARRIVE, Optional.empty()));
+        stage(Stage.LOOK, 1);
+        select(0);
+        snap("look");
+        select(-1);
+        rest(Stage.DECIDE);
+        snap("decide");
+        stage(Stage.OPEN, 0.55);
+        snap("open");
+        press(KeyCode.B);
+        snap("bench");
+        press(KeyCode.ESCAPE);
+        remaining(Stage.OPEN);
+        stage(Stage.CLEAN, 0.4);
+        snap("clean");
+        remaining(Stage.CLEAN);
+        stage(Stage.CLOSE, 0.12);
+        wrongClock();
+        snap("close");
+        remaining(Stage.CLOSE);
+        stage(Stage.PROVE, 1);
+        snap("prove");
+    }
+
+    private List<Act> pending = new ArrayList<>();
+
+    /// Goes to a stage and tells a share of it.
+    private void stage(Stage stage, double share) {
+        onUi(() -> {
+            desk.go(stage);
+            return null;
+        });
+        List<Act> acts = DemoBook.acts(desk, stage);
+        int many = (int) Math.round((stage == Stage.ARRIVE ? 0 : acts.size() - (share < 1 ? 1 : 0)) * share);
+        acts.subList(0, many).forEach(a -> DemoBook.perform(desk, a));
+        pending = new ArrayList<>(acts.subList(many, acts.size()));
+        settle();
+    }
+
+    /// A stage shown with all its acts told.
+    private void rest(Stage stage) {
+        stage(stage, 1);
+    }
+
+    private void remaining(Stage stage) {
+        pending.forEach(a -> {
+            if (a.stage() == stage) {
+                DemoBook.perform(desk, a);
+            }
+        });
+        settle();
+    }
+
+    /// States a wrong clock position at the thread in hand, so that the comparison has something to say.
+    private void wrongClock() {
+        while (!pending.isEmpty()) {
+            if (pending.getFirst() instanceof Act.Do d && d.intent() instanceof Intent.StateFact s && s.fact() instanceof Fact.LetGo l) {
+                submit(new Intent.StateFact(s.joint(), new Fact.LetGo(ClockPosition.of(l.at().hours() + 4))));
+                break;
+            }
+            DemoBook.perform(desk, pending.removeFirst());
+        }
+        settle();
+    }
+
+    private void submit(Intent intent) {
+        desk.submit(intent).orTimeout(60, TimeUnit.SECONDS).join();
+        settle();
+    }
+
+    private void select(int finding) {
+        onUi(() -> {
+            desk.select(finding < 0 ? new Selection.Nothing()
+                    : new Selection.OfFinding(desk.shown().orElseThrow().state().findings().get(finding).id()));
+            return null;
+        });
+        settle();
+    }
+
+    private void press(KeyCode code) {
+        onUi(() -> {
+            shell.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false));
+            return null;
+        });
+        settle();
+    }
+
+    /// Waits until nothing is being computed and everything queued for the window was drawn.
+    private void settle() {
+        for (int quiet = 0; quiet < 4; ) {
+            // One turn through both working threads and the interface thread.
+            desk.listing().orTimeout(60, TimeUnit.SECONDS).join();
+            desk.compute(() -> true).orTimeout(120, TimeUnit.SECONDS).join();
+            boolean busy = onUi(() -> desk.shown().map(w -> w.computing()).orElse(false));
+            quiet = busy ? 0 : quiet + 1;
+        }
+    }
+
+    private void snap(String name) {
+        WritableImage image = onUi(() -> {
+            shell.applyCss();
+            shell.layout();
+            return scene.snapshot(null);
+        });
+        int w = (int) image.getWidth();
+        int h = (int) image.getHeight();
+        BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+        PixelReader reader = image.getPixelReader();
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                out.setRGB(x, y, reader.getArgb(x, y));
+            }
+        }
+        try {
+            ImageIO.write(out, "png", folder.resolve(name + ".png").toFile());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static <T> T onUi(Supplier<T> work) {
+        return CompletableFuture.supplyAsync(work, Platform::runLater).orTimeout(60, TimeUnit.SECONDS).join();
+    }
+
+    /// Pictures need no files.
+    private static final class NoAsker implements Asker {
+        @Override
+        public Optional<Path> photo() {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<Path> lens() {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<Path> report(String suggested) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,23 @@
+package stillglass.sim;
+
+import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
+import stillglass.ticket.Stage;
+
+/// One act of a demo story, to be carried out by the application exactly as if a technician did it.
+public sealed interface Act {
+    /// The stage it belongs to.
+    Stage stage();
+
+    /// Submit an intent.
+    record Do(Stage stage, Intent intent) implements Act {}
+
+    /// Take a photograph with the inspection camera, keep it and grade it.
+    record Shoot(Stage stage, Phase phase, String caption, long seed) implements Act {}
+
+    /// Put each finding where the truth says its kind lies.
+    record PlaceFindings(Stage stage) implements Act {}
+
+    /// Choose the goals that the recommendation gives.
+    record TakeAdvice(Stage stage) implements Act {}
+}

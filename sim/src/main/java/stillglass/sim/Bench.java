@@ -1,0 +1,45 @@
+package stillglass.sim;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import stillglass.assembly.Instrument;
+import stillglass.optics.LensSection;
+import stillglass.ticket.Phase;
+import stillglass.ticket.TicketEvent;
+import stillglass.ticket.TicketState;
+
+/// The instrument on the virtual bench as the work so far has left it.
+public final class Bench {
+    private Bench() {}
+
+    /// Hidden truth now: glass that was cleaned is clean, shims that were changed have moved infinity.
+    public static HiddenTruth now(TicketState state, LensSection section, Instrument instrument) {
+        HiddenTruth truth = DemoTickets.truth(state.tag().number(), section);
+        Set<Integer> clean = new LinkedHashSet<>();
+        for (TicketEvent.PartCleaned c : state.cleaned()) {
+            if (c.gone() && instrument.part(c.part()).filter(p -> p.element().isPresent()).isPresent()) {
+                instrument.withContents(c.part()).forEach(p -> p.element().ifPresent(e -> section.element(e).ifPresent(
+                        g -> IntStream.rangeClosed(g.firstSurface(), g.lastSurface()).forEach(clean::add))));
+            }
+        }
+        return truth.cleaned(clean)
+                .withInfinityError(errorWith(truth.infinityErrorMm(), state.shimsFoundMm(), state.shimsNowMm()));
+    }
+
+    /// Infinity error once the shims changed: more shim brings the image forward by as much.
+    static double errorWith(double errorMm, double fittedMm, double nowMm) {
+        return errorMm - (nowMm - fittedMm);
+    }
+
+    /// Surface on which a kind of fault really lies, for putting demo findings in place.
+    public static List<HiddenTruth.GlassFault> faults(TicketState state, LensSection section) {
+        return DemoTickets.truth(state.tag().number(), section).faults();
+    }
+
+    /// Seed of the next simulated photo: the same scene, another exposure.
+    public static long photoSeed(TicketState state, Phase phase) {
+        return state.tag().number().hashCode() * 31L + state.photos().size() * 7L + phase.ordinal();
+    }
+}

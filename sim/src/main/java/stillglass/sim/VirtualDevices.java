@@ -1,0 +1,41 @@
+package stillglass.sim;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import javax.imageio.ImageIO;
+import stillglass.assembly.Instrument;
+import stillglass.device.Collimator;
+import stillglass.device.PhotoCamera;
+import stillglass.optics.LensSection;
+import stillglass.ticket.Phase;
+import stillglass.ticket.TicketState;
+
+/// Simulated devices on the instrument as the work so far has left it.
+public final class VirtualDevices {
+    private VirtualDevices() {}
+
+    /// A camera that looks in from the front against the light.
+    public static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Phase phase) {
+        return camera(state, section, instrument, Bench.photoSeed(state, phase));
+    }
+
+    /// The same with a seed of one's own.
+    public static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, long seed) {
+        return () -> {
+            InspectionCamera.Shot shot = InspectionCamera.photograph(
+                    section, Bench.now(state, section, instrument), InspectionCamera.Pose.usual(seed));
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            try {
+                ImageIO.write(shot.picture(), "png", out);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+            return new PhotoCamera.Picture("bench-" + Math.floorMod(seed, 100_000) + ".png", out.toByteArray());
+        };
+    }
+
+    public static Collimator collimator(TicketState state, LensSection section, Instrument instrument, long seed) {
+        return () -> VirtualCollimator.read(Bench.now(state, section, instrument), seed);
+    }
+}
