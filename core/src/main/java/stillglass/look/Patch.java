@@ -12,6 +12,7 @@ import java.util.List;
 /// @param straightness distance between farthest ends over skeleton length
 /// @param contrast mean departure from clean glass
 /// @param radialSpread difference between its largest and smallest distance from the centre, aperture radii
+/// @param concentration share of its pixels in a few rings about the centre, 0 to 1
 /// @param x centre, aperture units
 /// @param y centre, aperture units, up
 /// @param outline in aperture units
@@ -24,16 +25,17 @@ record Patch(
         double straightness,
         double contrast,
         double radialSpread,
+        double concentration,
         double x,
         double y,
         List<Finding.Point> outline) {
 
     /// A thin arc that keeps its distance from the centre: the rim of an inner glass catching the lamp, no fault.
-    /// Where two rims run together the arc has spurs, but it is long and still keeps its distance.
+    /// Where several rims run together the arcs have spurs, but they are long and lie in few rings.
     boolean rimArc() {
         boolean plain = lengthRadii > 0.08 && radialSpread < 0.02 + 0.02 * lengthRadii && junctions <= 2;
-        boolean doubled = lengthRadii > 0.25 && radialSpread < 0.04 + 0.03 * lengthRadii && radialSpread < lengthRadii / 5;
-        return plain || doubled;
+        boolean several = lengthRadii > 0.25 && concentration > 0.6 && radialSpread < lengthRadii / 3;
+        return plain || several;
     }
 
     @Override

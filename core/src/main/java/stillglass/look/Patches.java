@@ -101,9 +101,24 @@ final class Patches {
                 Math.min(1, reach / length),
                 sum / pixels.length,
                 farthest - nearest,
+                concentration(pixels, frame),
                 a.unitX(cx, cy),
                 a.unitY(cx, cy),
                 outline(contour, a));
+    }
+
+    /// Share of the pixels in the six fullest of a hundred rings: near 1 for arcs about the centre, low for threads.
+    private static double concentration(int[] pixels, UnitFrame frame) {
+        int[] rings = new int[101];
+        for (int at : pixels) {
+            rings[Math.min(100, (int) (frame.r[at] * 100))]++;
+        }
+        java.util.Arrays.sort(rings);
+        int full = 0;
+        for (int i = 1; i <= 6; i++) {
+            full += rings[rings.length - i];
+        }
+        return full / (double) pixels.length;
     }
 
     /// Number of 0-to-1 changes around a skeleton pixel: 1 at an end, 2 along a thread, 3 or more where it parts.

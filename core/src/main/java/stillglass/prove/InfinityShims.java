@@ -15,6 +15,9 @@ public final class InfinityShims {
     /// Thicknesses a bench usually has, mm; the shop's own list replaces it.
     public static final List<Double> USUAL_STOCK = List.of(0.02, 0.03, 0.05, 0.1, 0.2);
 
+    /// Circle of confusion of the small format, mm, by long custom.
+    public static final double SMALL_FORMAT_CIRCLE_MM = 0.03;
+
     private InfinityShims() {}
 
     /// @param pieces thicknesses to use, thickest first

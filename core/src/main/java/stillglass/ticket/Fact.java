@@ -85,7 +85,7 @@ public sealed interface Fact {
         return switch (this) {
             case Facing f -> f.part + " " + (f.frontUp ? "front up" : "rear up");
             case LetGo l -> "lets go at " + l.at + " o'clock";
-            case Turns t -> trim(t.turns) + " turns";
+            case Turns t -> trim(t.turns) + (t.turns == 1 ? " turn" : " turns");
             case Proud p -> trim(Math.abs(p.mm)) + " mm " + (p.mm < 0 ? "below" : "proud");
             case Screw s -> "screw " + s.cell + ", " + s.drive + ", " + trim(s.lengthMm) + " mm";
             case Shims s -> "shims " + String.join(" + ", s.thicknessesMm.stream().map(Fact::trim).toList())

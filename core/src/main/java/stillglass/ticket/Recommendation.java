@@ -9,11 +9,14 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
 import stillglass.grade.Advice;
+import stillglass.grade.Grader;
 import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
+import stillglass.prove.InfinityShims;
 
 /// What to do with the whole instrument: the goals worth opening for, what that costs, and why.
 ///
@@ -57,6 +60,17 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             if (!greased.isEmpty()) {
                 reasons.add("The focus feels \"" + feel + "\": take the helicoid apart, degrease it and grease it afresh.");
             }
+        });
+        state.infinity(Phase.BEFORE).ifPresent(m -> {
+            double hidden = InfinityShims.hiddenMm(section.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
+            instrument.parts().stream()
+                    .filter(p -> p.kind() == Part.Kind.SHIM && Math.abs(m.errorMm()) > hidden)
+                    .findFirst()
+                    .ifPresent(p -> {
+                        goals.add(p.id());
+                        reasons.add(String.format(Locale.ROOT, "Infinity lies %.3f mm off, f/%s hides %.3f mm: reach the shims.",
+                                m.errorMm(), Grader.stop(section.fNumber()), hidden));
+                    });
         });
         Optional<WayIn.Plan> plan = goals.isEmpty()
                 ? Optional.empty()

@@ -283,6 +283,11 @@ public final class TicketState {
                 .sum();
     }
 
+    /// Whether anybody wrote down which shims came out.
+    public boolean shimsRecorded() {
+        return opened.stream().flatMap(j -> facts(j).stream()).anyMatch(Fact.Shims.class::isInstance);
+    }
+
     /// Total of the shims in the instrument now, mm.
     public double shimsNowMm() {
         return shims.isEmpty() ? shimsFoundMm() : shims.stream().mapToDouble(Double::doubleValue).sum();

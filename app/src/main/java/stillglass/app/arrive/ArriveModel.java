@@ -66,14 +66,11 @@ public record ArriveModel(
     }
 
     static String meaning(double errorMm, LensSection lens) {
-        double hidden = InfinityShims.hiddenMm(lens.fNumber(), CIRCLE_MM);
+        double hidden = InfinityShims.hiddenMm(lens.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
         boolean shows = Math.abs(errorMm) > hidden;
         return Words.of(shows ? "arrive.infinity.shows" : "arrive.infinity.hidden",
                 Words.of(errorMm > 0 ? "arrive.behind" : "arrive.before"), hidden, lens.fNumber());
     }
-
-    /// Circle of confusion of the small format, by long custom.
-    private static final double CIRCLE_MM = stillglass.book.report.Report.CIRCLE_OF_CONFUSION_MM;
 
     /// The next thing to ask.
     public Say say() {

@@ -27,6 +27,7 @@ import stillglass.ticket.Stage;
 /// @param pieces what is in its place, back to front
 /// @param ghosts what is out, in the order it left
 /// @param faults findings at surface and height
+/// @param flangeMm where the mount seats, empty when the instrument's flange distance is not known
 /// @param next what opens or closes next, in words
 /// @param facts lines of first-order numbers
 /// @param references what must be kept, and whether it is
@@ -39,6 +40,7 @@ public record AxisModel(
         List<Piece> pieces,
         List<Ghost> ghosts,
         List<FaultMarks.Fault> faults,
+        Optional<Double> flangeMm,
         Optional<String> next,
         List<String> facts,
         List<Reference> references) {
@@ -127,13 +129,15 @@ public record AxisModel(
                 .flatMap(p -> piece(p, section, work, nextParts.contains(p.id())).stream())
                 .sorted(Comparator.comparing((Piece p) -> p.look() == Look.GLASS))
                 .toList();
+        List<FaultMarks.Fault> faults = FaultMarks.of(work);
+        Optional<Double> flange = work.mapped() ? Optional.of(section.imagePlaneMm() - instrument.flangeFocalMm()) : Optional.empty();
         double stop = section.vertexMm(section.stopIndex());
         double clear = section.surfaces().get(section.stopIndex()).semiDiameterMm();
         double film = section.imagePlaneMm();
         double left = all(instrument, section).mapToDouble(Point::xMm).min().orElse(0);
         double half = all(instrument, section).mapToDouble(Point::yMm).max().orElse(20);
         return new AxisModel(Math.min(left, 0), film, Math.max(half, section.imageCircleMm() / 2), film,
-                new Iris(stop, clear, Math.max(clear * 1.7, 12)), pieces, ghosts, FaultMarks.of(work), nextLine(work),
+                new Iris(stop, clear, Math.max(clear * 1.7, 12)), pieces, ghosts, faults, flange, nextLine(work),
                 facts(section), references(work));
     }
 
@@ -241,7 +245,7 @@ public record AxisModel(
         return sorted.stream().map(Piece::partId).distinct().toList();
     }
 
-    /// "3 of 5 references kept".
+    /// "3 of 5 references kept", for the head of the window.
     public String referenceLine() {
         long kept = references.stream().filter(r -> r.kept() == Kept.KEPT).count();
         return String.format(Locale.ROOT, Words.of("axis.references"), kept, references.size());

@@ -1,6 +1,8 @@
 package stillglass.app.axis;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.VPos;
@@ -27,6 +29,8 @@ public final class AxisView extends Region {
 
     private final Consumer<Selection> select;
     private Optional<AxisModel> model = Optional.empty();
+    /// Where glasses that are out were drawn, so that what is on them goes with them.
+    private final Map<String, Moved> moved = new HashMap<>();
     private double drawnWidth;
     private double drawnHeight;
 
@@ -100,6 +104,14 @@ public final class AxisView extends Region {
         }
     }
 
+    /// A part drawn elsewhere: its left end in millimetres, where that is on the screen, and pixels per millimetre there.
+    private record Moved(double fromMm, double left, double stretch) {}
+
+    private double x(Frame f, String partId, double mm) {
+        Moved m = moved.get(partId);
+        return m == null ? f.x(mm) : m.left + (mm - m.fromMm) * m.stretch;
+    }
+
     private void draw(AxisModel m) {
         getChildren().clear();
         double em = em();
@@ -120,10 +132,13 @@ public final class AxisView extends Region {
         film(m, f);
         iris(m, f);
         m.pieces().forEach(p -> getChildren().add(piece(p, f)));
-        m.faults().forEach(fault -> getChildren().add(fault(fault, f)));
+        m.pieces().stream().filter(p -> !p.label().isEmpty()).forEach(p -> getChildren().add(glassName(p, f)));
+        flange(m, f);
+        moved.clear();
         double edge = f.x(m.leftMm()) - 1.2 * em;
         ghosts(m.ghosts().stream().filter(g -> !g.toRight()).toList(), f, labelRight + em, edge, false);
         ghosts(m.ghosts().stream().filter(AxisModel.Ghost::toRight).toList(), f, f.x(m.rightMm()) + 2.2 * em, referenceLeft - em, true);
+        m.faults().forEach(fault -> getChildren().add(fault(fault, f)));
         faultLabels(m, f, em, top, bottom);
         references(m, f, em);
         m.next().ifPresent(n -> {
@@ -191,9 +206,6 @@ public final class AxisView extends Region {
             style(shape, p);
             g.getChildren().add(shape);
         }
-        if (!p.label().isEmpty()) {
-            g.getChildren().add(glassName(p, f));
-        }
         speak(g, p.spoken(), new Selection.OfPart(p.partId()));
         g.setId("axis-" + p.partId());
         return g;
@@ -218,7 +230,9 @@ public final class AxisView extends Region {
         // The axial crossing points are the middles of the two faces.
         double front = points.get(points.size() / 4).xMm();
         double rear = points.get(points.size() * 3 / 4).xMm();
-        Text t = text(p.label(), "axis-glass-name", 0, f.axisY());
+        // Neighbours stand above and below the axis by turns, so that thin glasses do not run into each other.
+        boolean odd = (p.label().charAt(p.label().length() - 1) - '0') % 2 == 1;
+        Text t = text(p.label(), "axis-glass-name", 0, f.axisY() + (odd ? -8 : 8));
         t.setX(f.x((front + rear) / 2) - t.getLayoutBounds().getWidth() / 2);
         t.setTextOrigin(VPos.CENTER);
         t.setMouseTransparent(true);
@@ -240,7 +254,7 @@ public final class AxisView extends Region {
         Group g = new Group();
         for (AxisModel.Outline band : fault.bands()) {
             Polyline line = new Polyline();
-            band.points().forEach(q -> line.getPoints().addAll(f.x(q.xMm()), f.y(q.yMm())));
+            band.points().forEach(q -> line.getPoints().addAll(x(f, fault.partId(), q.xMm()), f.y(q.yMm())));
             line.getStyleClass().addAll("axis-fault", "axis-fault-" + fault.kind().word());
             if (fault.selected()) {
                 line.getStyleClass().add("axis-fault-selected");
@@ -258,19 +272,41 @@ public final class AxisView extends Region {
         for (int i = 0; i < at.length; i++) {
             FaultMarks.Fault fault = m.faults().get(i);
             Text t = text(fault.number() + "  " + fault.label(), "axis-label", 0, at[i]);
-            t.getStyleClass().addAll("axis-label-" + fault.kind().word(), fault.selected() ? "axis-label-selected" : "axis-label-quiet");
+            String kind = fault.gone() ? "gone" : fault.kind().word();
+            t.getStyleClass().addAll("axis-label-" + kind, fault.selected() ? "axis-label-selected" : "axis-label-quiet");
             t.setTextOrigin(VPos.CENTER);
             t.applyCss();
             t.setX(Math.max(1.2 * em, f.labelRight() - t.getLayoutBounds().getWidth()));
             double labelEnd = t.getX() + t.getLayoutBounds().getWidth() + 0.4 * em;
-            Polyline leader = new Polyline(labelEnd, at[i], labelEnd + em, at[i], f.x(fault.anchor().xMm()), f.y(fault.anchor().yMm()));
-            leader.getStyleClass().addAll("axis-leader", "axis-leader-" + fault.kind().word());
+            double anchorX = x(f, fault.partId(), fault.anchor().xMm());
+            Polyline leader = new Polyline(labelEnd, at[i], labelEnd + em, at[i], anchorX, f.y(fault.anchor().yMm()));
+            leader.getStyleClass().addAll("axis-leader", "axis-leader-" + kind);
             leader.setMouseTransparent(true);
-            Circle dot = new Circle(f.x(fault.anchor().xMm()), f.y(fault.anchor().yMm()), 2.6);
-            dot.getStyleClass().add("axis-dot-" + fault.kind().word());
+            Circle dot = new Circle(anchorX, f.y(fault.anchor().yMm()), fault.gone() ? 0 : 2.6);
+            dot.getStyleClass().add("axis-dot-" + kind);
             speak(t, fault.label(), new Selection.OfFinding(fault.findingId()));
             getChildren().addAll(leader, dot, t);
         }
+    }
+
+    /// The flange distance as a dimension between mount face and film.
+    private void flange(AxisModel m, Frame f) {
+        m.flangeMm().ifPresent(at -> {
+            double y = f.y(-m.halfMm() * 0.70);
+            double x0 = f.x(at);
+            double x1 = f.x(m.filmMm());
+            Line line = new Line(x0 + 1, y, x1 - 2, y);
+            Line start = new Line(x0, y - 6, x0, y + 6);
+            Polygon left = new Polygon(x0, y, x0 + 7, y - 3, x0 + 7, y + 3);
+            Polygon right = new Polygon(x1 - 2, y, x1 - 9, y - 3, x1 - 9, y + 3);
+            line.getStyleClass().add("axis-dimension");
+            start.getStyleClass().add("axis-dimension");
+            left.getStyleClass().add("axis-dimension-head");
+            right.getStyleClass().add("axis-dimension-head");
+            Text t = text(Words.of("axis.flange", m.filmMm() - at), "axis-ruler", 0, y - 5);
+            t.setX(x1 - 12 - t.getLayoutBounds().getWidth());
+            getChildren().addAll(line, start, left, right, t);
+        });
     }
 
     /// Parts in a row in the order they left, foreshortened evenly when the room is short.
@@ -303,12 +339,15 @@ public final class AxisView extends Region {
             group.getChildren().add(small);
         }
         double stretch = g.pieces().isEmpty() ? 1 : width / Math.max(1e-6, (g.toMm() - g.fromMm()));
+        double lowest = Double.MAX_VALUE;
+        g.pieces().forEach(p -> moved.put(p.partId(), new Moved(g.fromMm(), left, stretch)));
         for (AxisModel.Piece p : g.pieces()) {
             for (AxisModel.Outline o : p.outlines()) {
                 Polygon shape = new Polygon();
                 for (AxisModel.Point q : o.points()) {
                     shape.getPoints().addAll(left + (q.xMm() - g.fromMm()) * stretch, f.y(q.yMm()));
                     highest = Math.max(highest, q.yMm());
+                    lowest = q.yMm() > 0 ? Math.min(lowest, q.yMm()) : lowest;
                 }
                 shape.getStyleClass().add(p.look() == AxisModel.Look.GLASS ? "axis-ghost-glass" : "axis-ghost-metal");
                 if (g.selected()) {
@@ -317,7 +356,9 @@ public final class AxisView extends Region {
                 group.getChildren().add(shape);
             }
         }
-        Text number = text(Integer.toString(g.number()), "axis-ghost-number", 0, f.y(Math.max(highest, 3)) - 3);
+        double above = f.y(Math.max(highest, 3)) - 3;
+        // A ring as wide as the band carries its number inside.
+        Text number = text(Integer.toString(g.number()), "axis-ghost-number", 0, above > 13 ? above : f.y(lowest) + 14);
         number.setX(left + width / 2 - number.getLayoutBounds().getWidth() / 2);
         number.setTextOrigin(VPos.BOTTOM);
         group.getChildren().add(number);
@@ -327,8 +368,8 @@ public final class AxisView extends Region {
     }
 
     private void references(AxisModel m, Frame f, double em) {
-        double x = f.referenceLeft();
-        double y = 1.7 * em;
+        double x = m.references().isEmpty() && m.faults().isEmpty() ? 1.6 * em : f.referenceLeft();
+        double y = 1.9 * em;
         if (m.references().isEmpty()) {
             for (String fact : m.facts()) {
                 getChildren().add(text(fact, "axis-fact", x, y));
@@ -336,7 +377,7 @@ public final class AxisView extends Region {
             }
             return;
         }
-        getChildren().add(text(m.referenceLine(), "axis-head", x, y));
+        getChildren().add(text(Words.of("axis.references.head"), "axis-head", x, y));
         y += 1.75 * em;
         int room = (int) Math.max(1, (getHeight() - y - 0.4 * em) / (1.55 * em));
         List<AxisModel.Reference> listed = m.references();

@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Part;
 import stillglass.grade.Patch;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
+import stillglass.ticket.TicketEvent;
 
 /// Findings as bands along the surface they lie on.
 public final class FaultMarks {
@@ -17,11 +19,13 @@ public final class FaultMarks {
     private FaultMarks() {}
 
     /// @param number as in the list of findings, from 1
-    /// @param bands polylines along the surface, mm
+    /// @param partId the glass it is on, with which it moves
+    /// @param bands polylines along the surface, mm; none once it is gone
     /// @param anchor where its leader starts
+    /// @param gone whether it was cleaned off
     public record Fault(
-            String findingId, int number, FindingKind kind, String label, List<AxisModel.Outline> bands,
-            AxisModel.Point anchor, boolean selected) {
+            String findingId, int number, String partId, FindingKind kind, String label, List<AxisModel.Outline> bands,
+            AxisModel.Point anchor, boolean gone, boolean selected) {
         public Fault {
             bands = List.copyOf(bands);
         }
@@ -62,9 +66,24 @@ public final class FaultMarks {
             bands.add(band(section, a.surface(), side * low, side * Math.max(low + 0.4, high)));
             anchor = point(section, a.surface(), side * (low + high) / 2);
         }
-        String place = Words.of(a.assumed() ? "axis.fault.assumed" : "axis.fault", Words.capital(f.kind().word().replace('-', ' ')),
-                section.surfaceName(a.surface()));
-        return new Fault(a.known().id(), number, f.kind(), place, bands, anchor, work.selection().finding(a.known().id()));
+        String partId = section.elementsAt(a.surface()).stream()
+                .flatMap(e -> work.instrument().partOfElement(e.name()).stream())
+                .map(Part::id)
+                .findFirst()
+                .orElse("");
+        boolean gone = gone(partId, f.kind(), work);
+        String place = Words.of(gone ? "axis.fault.gone" : a.assumed() ? "axis.fault.assumed" : "axis.fault",
+                Words.capital(f.kind().word().replace('-', ' ')), section.surfaceName(a.surface()));
+        return new Fault(a.known().id(), number, partId, f.kind(), place, gone ? List.of() : bands, anchor, gone,
+                work.selection().finding(a.known().id()));
+    }
+
+    /// Whether the glass, or the group it is cemented into, was cleaned of this kind; an agent that takes fungus takes dust.
+    private static boolean gone(String partId, FindingKind kind, Work work) {
+        return work.state().cleaned().stream()
+                .filter(TicketEvent.PartCleaned::gone)
+                .filter(c -> work.instrument().withContents(c.part()).stream().anyMatch(p -> p.id().equals(partId)))
+                .anyMatch(c -> c.soil().equals(kind.word()) || kind == FindingKind.DUST);
     }
 
     private static AxisModel.Outline band(LensSection section, int surface, double fromMm, double toMm) {

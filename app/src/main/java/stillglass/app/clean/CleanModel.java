@@ -86,7 +86,7 @@ public record CleanModel(
                 work.care().soils().stream().map(s -> new SoilChip(s.id(), s.name(), s.id().equals(soilId))).toList(),
                 soil.name(), rungs(ladder, part, soilId, gone, work),
                 ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), b.reason()))).toList(),
-                Words.of("percent.0", 100 * ladder.chance()), gone, work.state().done(Stage.CLEAN));
+                ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), gone, work.state().done(Stage.CLEAN));
     }
 
     /// Materials of the part and of what cannot be taken out of it.

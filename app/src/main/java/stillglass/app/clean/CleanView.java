@@ -118,7 +118,7 @@ public final class CleanView implements Station {
     }
 
     private Node barred(CleanModel.Barred b) {
-        HBox row = Build.row(12, Build.line(b.name(), "medium", "rung-name"), Build.label(Words.of("clean.never", b.reason()), "danger", "small"));
+        HBox row = Build.row(12, Build.label(b.name(), "medium", "rung-name"), Build.label(Words.of("clean.never", b.reason()), "danger", "small"));
         row.getStyleClass().add("rung-broken");
         return row;
     }
@@ -129,7 +129,7 @@ public final class CleanView implements Station {
             words.getChildren().add(Build.label("▲ " + r.caution(), "danger", "small"));
         }
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox row = Build.row(12, Build.line(r.name(), r.next() ? "strong" : "medium", "rung-name"), words);
+        HBox row = Build.row(12, Build.label(r.name(), r.next() ? "strong" : "medium", "rung-name"), words);
         if (!r.result().isEmpty()) {
             row.getChildren().add(Build.line(r.result(), "green", "medium"));
         }

@@ -144,7 +144,7 @@ public record CloseModel(
         }
         Now n = now.get();
         if (!n.questions().isEmpty()) {
-            return new Say(Words.of("close.say.question", n.questions().getFirst()), Words.of("close.keys.answer"));
+            return new Say(Words.of("close.say.question", n.questions().getFirst()), Words.of(n.facing().isPresent() ? "close.keys.facing" : "close.keys.answer"));
         }
         if (n.dose().isPresent()) {
             return new Say(Words.of("close.say.grease", n.dose().get().milligrams(), n.joint().name()), Words.of("close.keys.grease"));

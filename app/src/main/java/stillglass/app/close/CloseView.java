@@ -32,6 +32,7 @@ public final class CloseView implements Station {
     private final Desk desk;
     private final java.util.function.Consumer<String> type;
     private final VBox now = Build.column(7);
+    private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
     private final VBox answers = Build.column(7);
     private final VBox ahead = Build.column(2);
@@ -45,10 +46,11 @@ public final class CloseView implements Station {
         this.type = type;
         dial = new Dial(at -> state(new Fact.LetGo(at)));
         dial.setId("close-dial");
-        HBox.setHgrow(now, Priority.ALWAYS);
+        VBox left = Build.column(8, scroll(now), actions);
+        HBox.setHgrow(left, Priority.ALWAYS);
         answers.setMinWidth(190);
         answers.setPrefWidth(210);
-        HBox inHand = Build.row(18, now, answers);
+        HBox inHand = Build.row(18, left, answers);
         inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
         inHand.getStyleClass().add("sheet");
         VBox next = Build.column(8, Build.line(Words.of("close.ahead"), "heading"), scroll(ahead));
@@ -81,6 +83,7 @@ public final class CloseView implements Station {
             return;
         }
         drawn = Optional.of(m);
+        actions.getChildren().clear();
         now.getChildren().setAll(m.now().map(n -> step(n, m)).orElseGet(() -> rest(m)));
         answers.getChildren().setAll(m.now().map(this::answers).orElse(List.of()));
         ahead.getChildren().setAll(m.ahead().stream().map(a -> (Node) Build.label(a)).toList());
@@ -129,17 +132,17 @@ public final class CloseView implements Station {
         n.dose().ifPresent(d -> {
             Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, "next");
             greased.setId("greased");
-            VBox box = Build.column(3, Build.label(Words.of("close.dose", d.milligrams()), "subheading"), Build.label(d.how(), "soft"),
-                    Build.label(Words.of("close.dose.excess"), "small", "gold"), greased);
+            greased.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            VBox box = Build.column(3, Build.row(10, Build.label(Words.of("close.dose", d.milligrams()), "subheading"), Build.spring(), greased),
+                    Build.label(d.how(), "soft", "small"), Build.label(Words.of("close.dose.excess"), "small", "gold"));
             box.getStyleClass().add("dose");
             nodes.add(box);
         });
         n.greased().ifPresent(g -> nodes.add(Build.label("✓ " + g, "green")));
-        nodes.add(Build.spring());
         Button close = Build.button(Words.of(n.tighten() ? "close.tighten.do" : n.loose() ? "close.loose.do" : "close.do"), "Space", this::close,
                 n.questions().isEmpty() && n.dose().isEmpty() ? "next" : "button");
         close.setId("close-it");
-        nodes.add(new FlowPane(8, 8, close));
+        actions.getChildren().setAll(close);
         if (n.stated().stream().anyMatch(s -> !s.matches()) && !n.questions().isEmpty()) {
             nodes.add(despite(reason -> desk.submit(new Intent.CloseJoint(n.joint().id(), n.loose(), Optional.of(reason))), "close.despite"));
         }

@@ -46,7 +46,7 @@ public final class DecideView implements Station {
         take = Build.button(Words.of("decide.take"), "Space", this::takeAdvice, "next");
         take.setId("take-advice");
         VBox left = Build.column(6, Build.row(14, Build.line(Words.of("decide.heading"), "heading"), Build.spring(), legend()), scroll(rows));
-        VBox right = Build.sheet(Words.of("decide.advice"), "", verdict, effort, scroll(reasons),
+        VBox right = Build.sheet(Words.of("decide.advice"), "", Build.row(16, verdict, effort), scroll(reasons),
                 Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
         node = Build.shared(18, List.of(left, right), 1.5, 1);
         node.getStyleClass().add("station");

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.CompletableFuture;
+import stillglass.app.theme.Words;
+import stillglass.assembly.Joint;
 import stillglass.book.BadInput;
 import stillglass.book.Logbook;
 import stillglass.book.photo.PhotoFiles;
@@ -14,6 +16,7 @@ import stillglass.look.LinearPhoto;
 import stillglass.look.PhotoGrading;
 import stillglass.look.Progress;
 import stillglass.ticket.Decision;
+import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Phase;
 import stillglass.ticket.TicketEvent;
@@ -36,6 +39,16 @@ public final class PhotoTaking {
             Intent keep = new Intent.Keep(List.of(new TicketEvent.PhotoKept(id, phase, fromRear, caption), graded));
             return new Taken(keep, List.of(new Logbook.PhotoBytes(id, picture.name(), picture.bytes())));
         }).thenCompose(t -> desk.submit(t.keep(), t.photos()));
+    }
+
+    /// Takes a photo of a step and hangs it on the joint's record.
+    public static CompletableFuture<Decision> ofStep(Desk desk, Work work, Joint joint, PhotoCamera source) {
+        String id = "p" + (work.state().photos().size() + 1);
+        return desk.compute(source::take)
+                .thenCompose(p -> desk.submit(
+                        new Intent.Keep(new TicketEvent.PhotoKept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name()))),
+                        List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes()))))
+                .thenCompose(d -> desk.submit(new Intent.NoteFacts(joint.id(), List.of(new Fact.Photo(id)))));
     }
 
     private record Taken(Intent keep, List<Logbook.PhotoBytes> photos) {}

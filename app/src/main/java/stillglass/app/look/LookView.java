@@ -43,6 +43,9 @@ import stillglass.ticket.Stage;
 public final class LookView implements Station {
     private static final List<FindingKind> KINDS = List.of(FindingKind.DUST, FindingKind.FUNGUS, FindingKind.HAZE, FindingKind.SCRATCH, FindingKind.OIL);
 
+    /// Width from which the chips of a card reckon their height.
+    private static final double CHIPS_WIDTH = 560;
+
     private final Desk desk;
     private final Asker asker;
     private final PhotoCache cache;
@@ -231,6 +234,7 @@ public final class LookView implements Station {
 
     private List<Node> chips(LookModel.Row r, Work work) {
         FlowPane kinds = new FlowPane(6, 6);
+        kinds.setPrefWrapLength(CHIPS_WIDTH);
         kinds.getChildren().add(Build.line(Words.of("look.itis"), "soft", "small"));
         for (int i = 0; i < KINDS.size(); i++) {
             FindingKind k = KINDS.get(i);
@@ -243,6 +247,7 @@ public final class LookView implements Station {
         }
         kinds.getChildren().add(Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new Intent.Dismiss(r.id())), "chip"));
         FlowPane surfaces = new FlowPane(6, 6);
+        surfaces.setPrefWrapLength(CHIPS_WIDTH);
         surfaces.getChildren().add(Build.line(Words.of("look.lieson"), "soft", "small"));
         for (int s : free(work)) {
             Button b = Build.button(work.section().surfaceName(s), "", () -> desk.submit(new Intent.Place(r.id(), s)), "chip");

@@ -23,7 +23,7 @@ final class Descent extends Region {
     Descent(Consumer<String> picked) {
         this.picked = picked;
         getStyleClass().add("descent");
-        setMinHeight(96);
+        setMinHeight(112);
         setPrefHeight(118);
     }
 

@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
+import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
@@ -22,8 +23,10 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
+import stillglass.sim.VirtualDevices;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
 import stillglass.ticket.Stage;
 
 /// The way in across the top; below it the step in hand with its record, and the tray.
@@ -33,6 +36,7 @@ public final class OpenView implements Station {
     private final Label summary = Build.label("", "soft");
     private final Descent descent;
     private final VBox now = Build.column(7);
+    private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
@@ -47,11 +51,14 @@ public final class OpenView implements Station {
                 .ifPresent(p -> desk.select(new Selection.OfPart(p))));
         dial = new Dial(at -> note(new Fact.LetGo(at)));
         dial.setId("dial");
-        HBox.setHgrow(now, Priority.ALWAYS);
+        var step = Build.scroll(now);
+        VBox.setVgrow(step, Priority.ALWAYS);
+        VBox inHandLeft = Build.column(8, step, actions);
+        HBox.setHgrow(inHandLeft, Priority.ALWAYS);
         VBox recordBox = Build.column(6, Build.line(Words.of("open.record"), "subheading"), dial, record);
         recordBox.setMinWidth(170);
         recordBox.setPrefWidth(190);
-        HBox inHand = Build.row(18, now, recordBox);
+        HBox inHand = Build.row(18, inHandLeft, recordBox);
         inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
         inHand.getStyleClass().add("sheet");
         var scroll = Build.scroll(tray);
@@ -92,6 +99,7 @@ public final class OpenView implements Station {
             tray.getChildren().add(Build.label(Words.of("open.tray.empty"), "soft"));
         }
         dial.show(m.now().flatMap(OpenModel.Now::clock));
+        actions.getChildren().clear();
         now.getChildren().setAll(m.now().map(this::step).orElseGet(() -> List.of(
                 Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
         record.getChildren().setAll(m.now().map(this::recorded).orElse(List.of()));
@@ -116,8 +124,9 @@ public final class OpenView implements Station {
         Button done = Build.button(Words.of("open.done"), "Space", this::open, n.marks().isEmpty() ? "next" : "button");
         done.setId("open-it");
         Button trouble = Build.button(Words.of("open.trouble"), "X", this::trouble);
-        nodes.add(Build.spring());
-        nodes.add(new FlowPane(8, 8, done, mark, trouble));
+        Button photo = Build.button(Words.of("open.photo"), "P", this::photograph);
+        photo.setId("step-photo");
+        actions.getChildren().setAll(done, mark, trouble, photo);
         return nodes;
     }
 
@@ -146,6 +155,11 @@ public final class OpenView implements Station {
                 desk.submit(new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))));
     }
 
+    private void photograph() {
+        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.shown().ifPresent(w -> PhotoTaking.ofStep(desk, w, n.joint(),
+                VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.BEFORE))));
+    }
+
     private void trouble() {
         type.accept(Words.of("open.trouble.type"));
     }
@@ -167,6 +181,7 @@ public final class OpenView implements Station {
             }
             case M -> mark();
             case X -> trouble();
+            case P -> photograph();
             case BACK_SPACE -> desk.submit(new Intent.Undo());
             default -> {
                 return false;

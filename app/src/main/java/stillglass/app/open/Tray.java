@@ -3,14 +3,12 @@ package stillglass.app.open;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
-import javafx.scene.text.Text;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Build;
@@ -63,7 +61,8 @@ public final class Tray {
             Joint j = joint.get();
             List<Fact> facts = work.state().facts(id);
             if (j.hold() instanceof Joint.Hold.Screws s) {
-                cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive()), holes(s, facts), 0, 0));
+                cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
+                        String.join(" · ", holes(s, facts).stream().map(h -> h.cell() + " " + h.length()).toList())), holes(s, facts), 0, 0));
             }
             for (String partId : j.frees()) {
                 Optional<Part> part = work.instrument().part(partId);
@@ -147,11 +146,6 @@ public final class Tray {
         double c = Math.cos(h.at().radians());
         Circle head = new Circle(mid + 21 * s, mid - 21 * c, 3.6);
         head.getStyleClass().add("tray-screw");
-        Text t = new Text(h.length());
-        t.getStyleClass().add("tray-length");
-        t.setTextOrigin(VPos.CENTER);
-        t.setX(mid + 10 * s - 7);
-        t.setY(mid - 11 * c);
-        drawing.getChildren().addAll(head, t);
+        drawing.getChildren().add(head);
     }
 }

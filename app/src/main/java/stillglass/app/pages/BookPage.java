@@ -37,17 +37,22 @@ public final class BookPage {
     private final Desk desk;
     private final Asker asker;
     private final Runnable opened;
+    private final Runnable listed;
+    private final javafx.scene.control.Label summary = Build.line("", "soft");
     private final VBox tickets = Build.column(7);
     private final VBox shelf = Build.column(7);
     private final TextField search = new TextField();
+    private final DueLine dueLine = new DueLine();
     private final HBox node;
     private Desk.Listing listing = new Desk.Listing(List.of(), "T-0101");
 
     /// @param opened goes to the ticket that was opened
-    public BookPage(Desk desk, Asker asker, Runnable opened) {
+    /// @param listed hears that the book was read
+    public BookPage(Desk desk, Asker asker, Runnable opened, Runnable listed) {
         this.desk = desk;
         this.asker = asker;
         this.opened = opened;
+        this.listed = listed;
         search.setPromptText(Words.of("book.search"));
         search.setAccessibleText(Words.of("book.search"));
         search.setId("search");
@@ -59,7 +64,7 @@ public final class BookPage {
         VBox.setVgrow(right, Priority.ALWAYS);
         Button file = Build.button(Words.of("book.file"), "", this::fromFile);
         file.setId("new-from-file");
-        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), Build.spring(), search), left);
+        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), left, dueLine);
         VBox plates = Build.column(10, Build.line(Words.of("book.shelf"), "heading"), Build.label(Words.of("book.shelf.how"), "soft"), right, Build.row(8, file));
         plates.getStyleClass().add("mat");
         node = Build.shared(20, List.of(ledger, plates), 1.9, 1);
@@ -86,7 +91,9 @@ public final class BookPage {
         desk.listing().thenAcceptAsync(l -> {
             listing = l;
             list();
+            dueLine.show(l.tickets(), today());
             plates();
+            listed.run();
         }, Platform::runLater);
     }
 
@@ -106,6 +113,10 @@ public final class BookPage {
         } else if (rows.isEmpty()) {
             rows.add(Build.label(Words.of("book.nothing", search.getText()), "large"));
         }
+        summary.setText(listing.tickets().stream().filter(c -> !c.signed()).map(TicketCard::due).min(LocalDate::compareTo)
+                .map(due -> Words.of("book.summary", Words.count("book.tickets", listing.tickets().size()),
+                        listing.tickets().stream().filter(TicketCard::signed).count(), DUE.format(due)))
+                .orElse(""));
         tickets.getChildren().setAll(rows);
     }
 
@@ -123,8 +134,8 @@ public final class BookPage {
         what.setPrefWidth(240);
         HBox.setHgrow(what, Priority.ALWAYS);
         LensPlate plate = new LensPlate(desk.shelf().section(c.sectionId()));
-        plate.setPrefSize(96, 46);
-        plate.setMinWidth(96);
+        plate.setPrefSize(132, 66);
+        plate.setMinSize(132, 66);
         Button b = Build.button("", "", () -> desk.open(c.number()).thenRunAsync(opened, Platform::runLater), "book-row");
         HBox inside = Build.row(18, plate, words, what, beads);
         b.setGraphic(inside);
@@ -156,9 +167,13 @@ public final class BookPage {
         shelf.getChildren().setAll(plates);
     }
 
+    private LocalDate today() {
+        return desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate();
+    }
+
     private void begin(String sectionId, String title) {
         String instrument = desk.shelf().mappedFor(sectionId).orElse(sectionId);
-        LocalDate due = desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate().plusDays(USUAL_DAYS);
+        LocalDate due = today().plusDays(USUAL_DAYS);
         desk.begin(new Intent.Begin(new TicketEvent.Opened(listing.nextNumber(), title, instrument, sectionId, Words.of("book.newowner"), due), List.of()))
                 .thenRunAsync(opened, Platform::runLater);
     }

@@ -57,10 +57,10 @@ public record ProveModel(
         TicketState s = work.state();
         Optional<Reading> before = s.infinity(Phase.BEFORE).map(ProveModel::reading);
         Optional<Reading> after = s.infinity(Phase.AFTER).map(ProveModel::reading);
-        double hidden = InfinityShims.hiddenMm(work.section().fNumber(), Report.CIRCLE_OF_CONFUSION_MM);
+        double hidden = InfinityShims.hiddenMm(work.section().fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
         List<String> sum = new ArrayList<>();
         List<Double> pieces = new ArrayList<>();
-        after.or(() -> before).ifPresent(r -> arithmetic(r, s.shimsNowMm(), stock, sum, pieces));
+        after.or(() -> before).ifPresent(r -> arithmetic(r, s, stock, sum, pieces));
         Optional<VeilChange> veil = Report.veil(s);
         return new ProveModel(before, after, hidden, sum, pieces,
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
@@ -75,19 +75,22 @@ public record ProveModel(
         return new Reading(m.errorMm(), m.uncertaintyMm(), Words.of("mm.error", m.errorMm(), m.uncertaintyMm()));
     }
 
-    private static void arithmetic(Reading r, double fittedMm, List<Double> stock, List<String> sum, List<Double> pieces) {
-        sum.add(Words.of("prove.sum.fitted", fittedMm));
+    private static void arithmetic(Reading r, TicketState s, List<Double> stock, List<String> sum, List<Double> pieces) {
+        double fittedMm = s.shimsNowMm();
+        boolean known = s.shimsRecorded() || !s.shims().isEmpty();
+        sum.add(known ? Words.of("prove.sum.fitted", fittedMm) : Words.of("prove.sum.unknown"));
         sum.add(Words.of("prove.sum.error", r.errorMm()));
-        sum.add(Words.of("prove.sum.wanted", fittedMm + r.errorMm()));
+        sum.add(Words.of(known ? "prove.sum.wanted" : "prove.sum.more", fittedMm + r.errorMm()));
         if (Math.abs(r.errorMm()) <= TOLERANCE_MM) {
             sum.add(Words.of("prove.sum.fine", 1000 * TOLERANCE_MM));
             return;
         }
         Optional<InfinityShims.Stack> stack = InfinityShims.choose(r.errorMm(), fittedMm, stock, TOLERANCE_MM);
-        stack.ifPresent(s -> {
-            pieces.addAll(s.pieces());
-            sum.add(Words.of("prove.sum.stack", s.pieces().isEmpty() ? "0" : String.join(" + ", s.pieces().stream().map(Fact::trim).toList()),
-                    s.totalMm(), 1000 * s.leftMm()));
+        stack.ifPresent(found -> {
+            pieces.addAll(found.pieces());
+            sum.add(Words.of("prove.sum.stack",
+                    found.pieces().isEmpty() ? "0" : String.join(" + ", found.pieces().stream().map(Fact::trim).toList()),
+                    found.totalMm(), 1000 * found.leftMm()));
         });
         if (stack.isEmpty()) {
             sum.add(Words.of(fittedMm + r.errorMm() < 0 ? "prove.sum.negative" : "prove.sum.none", 1000 * TOLERANCE_MM));

@@ -93,7 +93,7 @@ public final class Screenshots {
         snap("arrive");
         submit(new Intent.FinishStage(Stage.ARRIVE, Optional.empty()));
         stage(Stage.LOOK, 1);
-        select(0);
+        select(1);
         snap("look");
         select(-1);
         rest(Stage.DECIDE);

@@ -52,7 +52,7 @@ import stillglass.ticket.TicketEvent;
 
 /// The whole window. Owns the views and the keys; holds no state of the work itself.
 public final class Shell extends StackPane {
-    private static final double AXIS_SHARE = 0.285;
+    private static final double AXIS_SHARE = 0.295;
     private static final double AXIS_TALL_SHARE = 0.52;
 
     private final Desk desk;
@@ -84,7 +84,7 @@ public final class Shell extends StackPane {
         axis.setId("axis");
         say = new SayLine(this::read, this::accept, t -> desk.submit(new Intent.Keep(new TicketEvent.TimerCleared(t))));
         bench = new BenchView(desk, this::leaveBench);
-        book = new BookPage(desk, asker, this::showWork);
+        book = new BookPage(desk, asker, this::showWork, this::show);
         keys = new KeysSheet(this::hideKeys);
         PhotoCache photos = new PhotoCache(desk);
         for (Station s : List.<Station>of(new ArriveView(desk), new LookView(desk, asker, photos), new DecideView(desk),
@@ -124,6 +124,11 @@ public final class Shell extends StackPane {
         top.getStyleClass().add("top");
         main.setTop(new VBox(top, axis));
         area.setMinSize(0, 0);
+        area.setAlignment(Pos.TOP_LEFT);
+        javafx.scene.shape.Rectangle clip = new javafx.scene.shape.Rectangle();
+        clip.widthProperty().bind(area.widthProperty());
+        clip.heightProperty().bind(area.heightProperty());
+        area.setClip(clip);
         area.getStyleClass().add("area");
         main.setCenter(area);
         main.setBottom(say);

@@ -20,7 +20,7 @@ public final class Build {
         Label l = new Label(text);
         l.getStyleClass().addAll(classes);
         l.setWrapText(true);
-        l.setMinWidth(0);
+        l.setMinSize(0, Region.USE_PREF_SIZE);
         return l;
     }
 

@@ -47,9 +47,6 @@ public record Report(
         List<Picture> photos,
         Optional<String> signature) {
 
-    /// Circle of confusion of the small format, by long custom.
-    public static final double CIRCLE_OF_CONFUSION_MM = 0.03;
-
     /// One finding.
     public record Row(String kind, String place, String grade, String effect) {}
 
@@ -115,7 +112,7 @@ public record Report(
         Optional<TicketEvent.InfinityMeasured> before = state.infinity(Phase.BEFORE);
         Optional<TicketEvent.InfinityMeasured> after = state.infinity(Phase.AFTER);
         if (before.isPresent() || after.isPresent()) {
-            double hidden = InfinityShims.hiddenMm(section.fNumber(), CIRCLE_OF_CONFUSION_MM);
+            double hidden = InfinityShims.hiddenMm(section.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
             rows.add(new Measure("Infinity error", before.map(Report::infinity).orElse("not measured"),
                     after.map(Report::infinity).orElse("not measured"),
                     after.map(m -> Math.abs(m.errorMm()) <= hidden

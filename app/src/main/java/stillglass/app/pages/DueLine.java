@@ -1,0 +1,88 @@
+package stillglass.app.pages;
+
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import javafx.geometry.VPos;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
+import javafx.scene.text.Text;
+import stillglass.app.desk.TicketCard;
+import stillglass.app.theme.Words;
+
+/// The weeks ahead as a line, with a tag hung on the day each open ticket is due.
+final class DueLine extends Region {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+
+    private List<TicketCard> open = List.of();
+    private LocalDate today = LocalDate.EPOCH;
+
+    DueLine() {
+        setMinHeight(96);
+        setPrefHeight(96);
+    }
+
+    void show(List<TicketCard> tickets, LocalDate now) {
+        open = tickets.stream().filter(t -> !t.signed()).sorted(Comparator.comparing(TicketCard::due)).toList();
+        today = now;
+        setVisible(!open.isEmpty());
+        requestLayout();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        getChildren().clear();
+        if (open.isEmpty()) {
+            return;
+        }
+        LocalDate last = open.getLast().due().plusDays(3);
+        LocalDate first = open.getFirst().due().isBefore(today) ? open.getFirst().due() : today;
+        double days = Math.max(14, ChronoUnit.DAYS.between(first, last));
+        double y = getHeight() - 26;
+        Line line = new Line(0, y, getWidth(), y);
+        line.getStyleClass().add("due-line");
+        getChildren().add(line);
+        for (LocalDate d = first; !d.isAfter(last); d = d.plusDays(1)) {
+            double x = x(d, first, days);
+            boolean monday = d.getDayOfWeek() == DayOfWeek.MONDAY;
+            Line tick = new Line(x, y, x, y + (monday ? 8 : 4));
+            tick.getStyleClass().add("due-line");
+            getChildren().add(tick);
+            if (monday) {
+                text(DAY.format(d), "axis-ruler", x - 12, y + 17);
+            }
+        }
+        text(Words.of("book.today"), "axis-ruler", x(today, first, days), y - 10);
+        double free = Double.NEGATIVE_INFINITY;
+        for (TicketCard t : open) {
+            double x = x(t.due(), first, days);
+            boolean late = t.due().isBefore(today);
+            double high = x < free ? y - 62 : y - 36;
+            Line string = new Line(x, y, x, high);
+            string.getStyleClass().add(late ? "due-late" : "due-string");
+            Polygon bead = new Polygon(x, y - 5, x + 5, y, x, y + 5, x - 5, y);
+            bead.getStyleClass().add(late ? "due-late-bead" : "due-bead");
+            getChildren().addAll(string, bead);
+            Text name = text(t.number(), late ? "due-late-name" : "due-name", x + 4, high + 4);
+            free = x + name.getLayoutBounds().getWidth() + 12;
+        }
+    }
+
+    private double x(LocalDate d, LocalDate first, double days) {
+        return 8 + (getWidth() - 80) * ChronoUnit.DAYS.between(first, d) / days;
+    }
+
+    private Text text(String words, String style, double x, double y) {
+        Text t = new Text(x, y, words);
+        t.getStyleClass().add(style);
+        t.setTextOrigin(VPos.CENTER);
+        getChildren().add(t);
+        t.applyCss();
+        return t;
+    }
+}
