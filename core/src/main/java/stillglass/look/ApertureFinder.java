@@ -1,6 +1,7 @@
 package stillglass.look;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
 /// Finds the clear aperture: a coarse search for the circle across which the light changes most, then an ellipse
@@ -47,7 +48,30 @@ final class ApertureFinder {
         Aperture guess =
                 new Aperture((best.cx + 0.5) * shrink, (best.cy + 0.5) * shrink, best.r * shrink, best.r * shrink, 0);
         Aperture ring = refine(light, width, height, guess, meanStep(light, width, height, guess), 1, 0.10, 0.05, 0.035);
-        return Optional.of(innermost(light, width, height, innermost(light, width, height, ring)));
+        return Optional.of(smallest(light, width, height, ring));
+    }
+
+    /// Of the coherent edges about the ring, the one with the smallest radius. Where the ring itself was a compromise between
+    /// two edges and lies off centre, a wide search for either direction of the step finds the way back.
+    private static Aperture smallest(float[] light, int w, int h, Aperture ring) {
+        List<Aperture> candidates = List.of(
+                ring,
+                innermost(light, w, h, innermost(light, w, h, ring)),
+                innermost(light, w, h, refine(light, w, h, ring, 1, INNER_SHARE, 0.15, 0.08, 0.04, 0.015)),
+                innermost(light, w, h, refine(light, w, h, ring, -1, INNER_SHARE, 0.15, 0.08, 0.04, 0.015)));
+        double strongest = 0;
+        for (Aperture c : candidates) {
+            strongest = Math.max(strongest, Math.abs(stepAround(light, w, h, c, 1)));
+        }
+        Aperture best = ring;
+        for (Aperture c : candidates) {
+            boolean coherent = Math.abs(stepAround(light, w, h, c, 1)) > INNER_SHARE * strongest;
+            boolean ringIsNot = best == ring && stepAround(light, w, h, ring, 1) == 0;
+            if (coherent && (ringIsNot || c.meanRadius() < best.meanRadius())) {
+                best = c;
+            }
+        }
+        return best;
     }
 
     /// Barrel, filter thread and retaining ring are concentric with the glass and often stand out more than its rim.
@@ -66,7 +90,7 @@ final class ApertureFinder {
             if (peak && here > INNER_SHARE * strongest) {
                 double u = 0.70 + 0.004 * i;
                 Aperture rim = new Aperture(ring.cx(), ring.cy(), ring.rx() * u, ring.ry() * u, ring.thetaRad());
-                return refine(light, w, h, rim, step[i], INNER_SHARE, 0.06, 0.03, 0.015);
+                return refine(light, w, h, rim, step[i], INNER_SHARE, 0.12, 0.06, 0.03, 0.015);
             }
         }
         return ring;

@@ -1,0 +1,111 @@
+package stillglass.optics;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class LensReportTest {
+
+    /// A slow lens is free of aberration for its stop: its transfer must be that of a perfect round aperture.
+    @Test
+    void slowLensReachesTheDiffractionLimit() {
+        LensSection slow = withIris(1.0);
+        LensReport r = LensReport.of(slow, slow);
+        double efl = r.eflMm().orElseThrow();
+        double fNumber = efl / r.pupil().diameterMm();
+        double expected = 0;
+        for (double nm : slow.wavelengthsNm()) {
+            double s = 30 * nm * 1e-6 * fNumber;
+            expected += 2 / Math.PI * (Math.acos(s) - s * Math.sqrt(1 - s * s)) / 3;
+        }
+
+        // Colour of a single glass costs a little; one percent is the floor of the numeric method.
+        assertThat(r.fields().getFirst().mtfSagittal().orElseThrow()).isCloseTo(expected, within(0.02));
+        assertThat(r.fields().getFirst().mtfTangential().orElseThrow()).isCloseTo(expected, within(0.02));
+    }
+
+    @Test
+    void spotOfASphericalLensGrowsWithTheCubeOfItsAperture() {
+        // Third-order spherical aberration at best focus: transverse size ∝ h³. Monochromatic, so that colour is no part.
+        double narrow = monochromatic(4).fields().getFirst().rmsUm().orElseThrow();
+        double wide = monochromatic(8).fields().getFirst().rmsUm().orElseThrow();
+
+        assertThat(wide / narrow).isCloseTo(8, within(0.8));
+    }
+
+    @Test
+    void bestFocusLiesBeforeTheParaxialOneForAnUndercorrectedLens() {
+        LensReport r = monochromatic(8);
+
+        assertThat(r.bestFocusMm().orElseThrow()).isLessThan(r.bfdMm().orElseThrow());
+    }
+
+    @Test
+    void onTheAxisBothDirectionsAreAlike() {
+        LensReport r = LensReport.of(Lenses.triplet(), Lenses.triplet());
+        LensReport.FieldQuality axis = r.fields().getFirst();
+
+        assertThat(axis.mtfSagittal().orElseThrow()).isCloseTo(axis.mtfTangential().orElseThrow(), within(0.01));
+        assertThat(axis.vignetting()).isCloseTo(0, within(0.02));
+        assertThat(r.fields()).extracting(LensReport.FieldQuality::field).containsExactly(0.0, 0.7, 1.0);
+    }
+
+    @Test
+    void aSmallRimVignettesTheCorner() {
+        LensSection lens = Lenses.triplet();
+        Surface front = lens.surfaces().getFirst();
+        LensSection tight = Lenses.with(lens, 0, new Surface(front.radiusMm(), front.thicknessMm(), front.after(), 8.2, false));
+
+        assertThat(LensReport.of(tight, tight).fields().getLast().vignetting())
+                .isGreaterThan(LensReport.of(lens, lens).fields().getLast().vignetting());
+    }
+
+    @Test
+    void anAfocalPlateHasNoFiguresAndSaysWhy() {
+        LensSection plate = Lenses.single(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, 5, 1.5, 8);
+        LensReport r = LensReport.of(plate, plate);
+
+        assertThat(r.eflMm()).isEmpty();
+        assertThat(r.bestFocusMm()).isEmpty();
+        assertThat(r.fields().getFirst().rmsUm()).isEmpty();
+        assertThat(r.diagnostics()).anyMatch(d -> d.contains("afocal"));
+    }
+
+    @Test
+    void everyFigureIsFinite() {
+        LensSection turned = LensFault.apply(Lenses.triplet(), List.of(LensFault.parse("reverse:E1")), LensFault.Seating.RIM).lens();
+        LensReport r = LensReport.of(turned, Lenses.triplet());
+
+        r.fields().forEach(f -> {
+            f.rmsUm().ifPresent(v -> assertThat(v).isFinite());
+            f.mtfSagittal().ifPresent(v -> assertThat(v).isBetween(0.0, 1.0));
+            f.mtfTangential().ifPresent(v -> assertThat(v).isBetween(0.0, 1.0));
+        });
+    }
+
+    @Test
+    void aReversedGlassMakesTheCornerWorse() {
+        LensSection lens = Lenses.triplet();
+        LensSection turned = LensFault.apply(lens, List.of(LensFault.parse("reverse:E1")), LensFault.Seating.RIM).lens();
+
+        assertThat(LensReport.of(turned, lens).fields().getLast().rmsUm().orElseThrow())
+                .isNotCloseTo(LensReport.of(lens, lens).fields().getLast().rmsUm().orElseThrow(), within(1.0));
+    }
+
+    private static LensSection withIris(double semiMm) {
+        LensSection lens = Lenses.single(60, -60, 3, 1.5, 8);
+        Surface stop = lens.surfaces().getFirst();
+        return Lenses.with(lens, 0, new Surface(stop.radiusMm(), stop.thicknessMm(), stop.after(), semiMm, true));
+    }
+
+    private static LensReport monochromatic(double irisMm) {
+        LensSection lens = withIris(irisMm);
+        LensSection mono = new LensSection(lens.name(), "", 50, 3, 43.2, List.of(587.6), Lenses.with(lens, 1,
+                new Surface(60, 3, Lenses.GLASS, 12, false)).surfaces().stream()
+                .map(s -> s.stop() ? s : new Surface(s.radiusMm(), s.thicknessMm(), s.after(), 12, false)).toList(),
+                lens.elements(), lens.focusing());
+        return LensReport.of(mono, mono);
+    }
+}

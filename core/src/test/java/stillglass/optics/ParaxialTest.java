@@ -1,0 +1,143 @@
+package stillglass.optics;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ParaxialTest {
+    /// Far below any mechanical tolerance; the sums have some ten terms in double precision.
+    private static final double EXACT = 1e-9;
+
+    @Test
+    void thickLensFollowsTheLensmakersEquation() {
+        double r1 = 40;
+        double r2 = -60;
+        double t = 5;
+        double n = 1.6;
+        LensSection lens = Lenses.single(r1, r2, t, n, 8);
+        double power = (n - 1) * (1 / r1 - 1 / r2 + (n - 1) * t / (n * r1 * r2));
+        double back = (1 - (n - 1) * t / (n * r1)) / power;
+
+        assertThat(Paraxial.of(lens).eflMm()).isCloseTo(1 / power, within(EXACT));
+        assertThat(Paraxial.of(lens).bfdMm()).isCloseTo(back, within(EXACT));
+    }
+
+    @Test
+    void ballLensFocusesAtNOverFourTimesNMinusOneOfItsDiameter() {
+        double diameter = 20;
+        double n = 1.5;
+        LensSection ball = Lenses.single(diameter / 2, -diameter / 2, diameter, n, 5);
+
+        // f = nD / 4(n-1), measured from the centre of the ball.
+        assertThat(Paraxial.of(ball).eflMm()).isCloseTo(n * diameter / (4 * (n - 1)), within(EXACT));
+        assertThat(Paraxial.of(ball).bfdMm()).isCloseTo(n * diameter / (4 * (n - 1)) - diameter / 2, within(EXACT));
+    }
+
+    @Test
+    void planePlateHasNoPowerAndShiftsTheDepthByItsIndex() {
+        double inf = Double.POSITIVE_INFINITY;
+        LensSection plate = Lenses.single(inf, inf, 9, 1.5, 8);
+
+        assertThat(Paraxial.of(plate).eflMm()).isInfinite();
+        // The rear face seen through the plate: 1 mm of air and 9 mm of glass that look like 6 mm.
+        Paraxial.Apparent seen = Paraxial.of(plate).apparentFromFront(2);
+        assertThat(seen.depthMm()).isCloseTo(1 + 9 / 1.5, within(EXACT));
+        assertThat(seen.magnification()).isCloseTo(1, within(EXACT));
+    }
+
+    @Test
+    void twoThinLensesCombine() {
+        Paraxial p = Paraxial.of(Lenses.twoThin());
+
+        assertThat(p.eflMm()).isCloseTo(100 * 100 / 180.0, within(1e-6));
+        // Back focus = f2 (f1 - d) / (f1 + f2 - d).
+        assertThat(p.bfdMm()).isCloseTo(100 * 80 / 180.0, within(1e-6));
+    }
+
+    @Test
+    void entrancePupilIsTheIrisSeenThroughTheFrontLens() {
+        // Iris 10 mm behind a lens of 100 mm: 1/s' = 1/10 - 1/100, seen 11.11 mm behind and 1.11 times as large.
+        Paraxial.EntrancePupil pupil = Paraxial.of(Lenses.twoThin()).entrancePupil();
+
+        assertThat(pupil.positionMm()).isCloseTo(100 / 9.0, within(1e-6));
+        assertThat(pupil.diameterMm()).isCloseTo(20 * 10 / 9.0, within(1e-6));
+    }
+
+    @Test
+    void apparentDepthOfTheFrontSurfaceIsItself() {
+        Paraxial.Apparent seen = Paraxial.of(Lenses.triplet()).apparentFromFront(0);
+
+        assertThat(seen.depthMm()).isCloseTo(0, within(EXACT));
+        assertThat(seen.magnification()).isCloseTo(1, within(EXACT));
+    }
+
+    @Test
+    void apparentDepthBehindOneSurfaceIsTheTextbookImage() {
+        // One surface R, glass n, object at depth d inside: n/d' formula 1/s' = n/(-d) + (1-n)/... worked as n1/s + n2/s'.
+        double r = 30;
+        double n = 1.62;
+        double d = 4;
+        // From glass to air: 1/s' - n/(-d) = (1-n)/(-R') with light going left; image depth d' = 1 / (n/d - (n-1)/R).
+        double depth = 1 / (n / d - (n - 1) / r);
+
+        assertThat(Paraxial.of(Lenses.triplet()).apparentFromFront(1).depthMm()).isCloseTo(depth, within(EXACT));
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+    void focusShiftPerGapAgreesWithMovingTheGlass(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        LensSection lens = Lenses.triplet();
+        int gap = random.nextInt(lens.surfaces().size() - 1);
+        double by = 0.01 + 0.02 * random.nextDouble();
+        double predicted = Paraxial.of(lens).focusShiftPerGap()[gap] * by;
+        LensSection moved = LensFault.apply(lens, List.of(new LensFault.GapChanged(gap + 1, by)), LensFault.Seating.RIM).lens();
+        double before = lens.lengthMm() + Paraxial.of(lens).bfdMm();
+        double after = moved.lengthMm() + Paraxial.of(moved).bfdMm();
+
+        // Second order in a shift of a few hundredths of a millimetre.
+        assertThat(after - before).as("seed %d gap %d", seed, gap).isCloseTo(predicted, within(5e-4));
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {11, 12, 13, 14})
+    void scalingALensScalesItsFocalLengths(long seed) {
+        double factor = 0.5 + 2 * new SplittableRandom(seed).nextDouble();
+        LensSection lens = Lenses.triplet();
+        List<Surface> scaled = new ArrayList<>();
+        lens.surfaces().forEach(s -> scaled.add(new Surface(
+                s.radiusMm() * factor, s.thicknessMm() * factor, s.after(), s.semiDiameterMm() * factor, s.stop())));
+        LensSection larger = lens.withSurfaces(scaled, lens.elements());
+
+        assertThat(Paraxial.of(larger).eflMm()).as("seed %d", seed).isCloseTo(factor * Paraxial.of(lens).eflMm(), within(1e-8));
+        assertThat(Paraxial.of(larger).bfdMm()).isCloseTo(factor * Paraxial.of(lens).bfdMm(), within(1e-8));
+    }
+
+    @Test
+    void beamMapReproducesEveryHeight() {
+        LensSection lens = Lenses.triplet();
+        Paraxial p = Paraxial.of(lens);
+        Paraxial.BeamMap map = p.beamMap();
+        double[] heights = p.heightsMm(3.1, 0.2);
+        double atIris = heights[lens.stopIndex()];
+
+        for (int k = 0; k < heights.length; k++) {
+            assertThat(map.perIris()[k] * atIris + map.perSlope()[k] * 0.2).isCloseTo(heights[k], within(EXACT));
+        }
+        assertThat(map.perIris()[lens.stopIndex()]).isCloseTo(1, within(EXACT));
+        assertThat(map.perSlope()[lens.stopIndex()]).isCloseTo(0, within(EXACT));
+    }
+
+    @Test
+    void blueFocusesShorterThanRedInASingleGlass() {
+        LensSection lens = Lenses.single(50, -50, 4, 1.5, 8);
+
+        assertThat(Paraxial.of(lens, 486.1).eflMm()).isLessThan(Paraxial.of(lens, 656.3).eflMm());
+    }
+}

@@ -1,0 +1,115 @@
+package stillglass.ticket;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.EnumMap;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import stillglass.assembly.Instruments;
+import stillglass.grade.Advice;
+import stillglass.grade.GradeRules;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Progress;
+import stillglass.optics.Lenses;
+
+class AssessmentTest {
+    private static GradeRules rules() {
+        Map<FindingKind, GradeRules.Optics> kinds = new EnumMap<>(FindingKind.class);
+        for (FindingKind k : FindingKind.values()) {
+            kinds.put(k, new GradeRules.Optics(0.9, 0.1, k == FindingKind.SCRATCH ? 0 : 0.9));
+        }
+        return new GradeRules(kinds, 0.02, 0.15, 0.002, 0.03, 0.1, 4);
+    }
+
+    private static TicketState.Known blot(FindingKind kind, Optional<Integer> surface) {
+        Finding.Region r = new Finding.Region(List.of(new Finding.Point(-0.2, -0.2), new Finding.Point(0.2, -0.2), new Finding.Point(0.2, 0.2), new Finding.Point(-0.2, 0.2)));
+        return new TicketState.Known("p1#1", "p1", new Finding(kind, 0.9, List.of(r), 0.16 / Math.PI, 1, 0, 0, 0.4, 3, List.of()), surface,
+                Optional.empty(), Optional.empty());
+    }
+
+    private static Assessment assess(TicketState.Known known) {
+        return Assessment.of(known, false, Lenses.triplet(), Instruments.small(), rules(), Progress.SILENT);
+    }
+
+    @Test
+    void aPlacedFindingIsTracedWhereItIs() {
+        Assessment a = assess(blot(FindingKind.DUST, Optional.of(1)));
+
+        assertThat(a.surface()).isEqualTo(1);
+        assertThat(a.assumed()).isFalse();
+    }
+
+    @Test
+    void anUnplacedOneIsTakenWhereItHarmsMost() {
+        Assessment unplaced = assess(blot(FindingKind.DUST, Optional.empty()));
+
+        assertThat(unplaced.assumed()).isTrue();
+        for (int s : Assessment.candidates(Lenses.triplet())) {
+            assertThat(unplaced.grade().grade()).isGreaterThanOrEqualTo(assess(blot(FindingKind.DUST, Optional.of(s))).grade().grade());
+        }
+    }
+
+    @Test
+    void candidatesAreFreeFacesOnly() {
+        assertThat(Assessment.candidates(Lenses.triplet())).doesNotContain(2, 4).contains(0, 1, 3, 5);
+    }
+
+    @Test
+    void theTechniciansGradeStandsBesideTheComputedOne() {
+        TicketState.Known k = blot(FindingKind.DUST, Optional.of(0));
+        TicketState.Known overruled = new TicketState.Known(k.id(), k.photoId(), k.finding(), k.surface(),
+                Optional.of(new TicketEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty());
+        Assessment a = assess(overruled);
+
+        assertThat(a.standingGrade()).isEqualTo(1);
+        assertThat(a.grade().grade()).isNotEqualTo(1);
+    }
+
+    @Test
+    void theRecommendationReachesWhatIsWorthCleaning() {
+        Story story = Story.begun();
+        Recommendation r = Recommendation.of(story.state(), List.of(assess(blot(FindingKind.FUNGUS, Optional.of(0)))), Lenses.triplet(), Instruments.small());
+
+        assertThat(r.act()).isEqualTo(Advice.Act.CLEAN);
+        assertThat(r.goals()).containsExactly("S1");
+        assertThat(r.plan().orElseThrow().joints()).extracting(j -> j.id()).containsExactly("ring-thread", "e1-seat");
+        assertThat(r.reasons()).anyMatch(s -> s.contains("fungus on the front of E1"));
+    }
+
+    @Test
+    void aDryFocusAsksForTheHelicoid() {
+        Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", "Dry, scrapes")));
+        Recommendation r = Recommendation.of(story.state(), List.of(), Lenses.triplet(), Instruments.small());
+
+        assertThat(r.goals()).containsExactly("helicoid");
+        assertThat(r.reasons()).anyMatch(s -> s.contains("grease it afresh"));
+    }
+
+    @Test
+    void aSmoothFocusDoesNot() {
+        Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", "smooth")));
+
+        assertThat(Recommendation.of(story.state(), List.of(), Lenses.triplet(), Instruments.small()).act()).isEqualTo(Advice.Act.LEAVE);
+    }
+
+    @Test
+    void anInfinityErrorThatShowsAsksForTheShims() {
+        Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, 0.4, 0.01)));
+        Recommendation r = Recommendation.of(story.state(), List.of(), Lenses.triplet(), Instruments.small());
+
+        assertThat(r.goals()).containsExactly("shims");
+        Story close = Story.begun().accept(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, 0.05, 0.01)));
+        assertThat(Recommendation.of(close.state(), List.of(), Lenses.triplet(), Instruments.small()).goals()).isEmpty();
+    }
+
+    @Test
+    void whatCannotBeCuredIsDisclosed() {
+        Recommendation r = Recommendation.of(Story.begun().state(), List.of(assess(blot(FindingKind.SCRATCH, Optional.of(5)))), Lenses.triplet(), Instruments.small());
+
+        assertThat(r.goals()).isEmpty();
+        assertThat(r.reasons()).anyMatch(s -> s.contains("scratch"));
+    }
+}

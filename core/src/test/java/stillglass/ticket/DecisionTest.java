@@ -1,0 +1,164 @@
+package stillglass.ticket;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import stillglass.assembly.ClockPosition;
+import stillglass.look.FindingKind;
+
+class DecisionTest {
+    private static final Intent MARK_MOUNT = new Intent.KeepReference("mount-clock", "ink", ClockPosition.of(0));
+    private static final Intent MARK_ENTRY = new Intent.KeepReference("entry", "ink", ClockPosition.of(4));
+
+    @Test
+    void aTicketBeginsOnce() {
+        assertThat(Story.begun().refusal(new Intent.Begin(
+                        new TicketEvent.Opened("T-2", "", "small", "triplet", "", LocalDate.EPOCH), List.of())))
+                .contains("already open as T-1");
+    }
+
+    @Test
+    void aJointWaitsForWhatLiesOverIt() {
+        assertThat(Story.begun().refusal(Story.open("spacer-seat"))).contains("waits for e1 seat").contains("Shift+Space");
+        assertThat(Story.begun().accept(Story.open("ring-thread")).refusal(Story.open("spacer-seat"))).contains("waits for e1 seat");
+    }
+
+    @Test
+    void aDeviationIsRecordedAsSuch() {
+        Story story = Story.begun().accept(new Intent.OpenJoint("e1-seat", true));
+
+        assertThat(story.state().offPlan("e1-seat")).isTrue();
+        assertThat(story.state().openNow()).containsExactly("e1-seat");
+    }
+
+    @Test
+    void aReferenceIsMarkedBeforeItIsLost() {
+        Story story = Story.begun();
+        assertThat(story.refusal(Story.open("mount-screws"))).isEqualTo("Mark first: mount screws loses mount clocking.");
+        story.accept(MARK_MOUNT, Story.open("mount-screws"));
+        assertThat(story.state().openNow()).contains("mount-screws");
+    }
+
+    @Test
+    void openingWithoutTheMarkIsKeptAsAnOverruling() {
+        Story story = Story.begun().accept(new Intent.OpenJoint("mount-screws", true));
+
+        assertThat(story.state().overruled()).singleElement().satisfies(o -> assertThat(o.what()).contains("mount-clock"));
+    }
+
+    @Test
+    void aLostReferenceCannotBeMarkedAfterwards() {
+        assertThat(Story.begun().accept(new Intent.OpenJoint("mount-screws", true)).refusal(MARK_MOUNT)).startsWith("Too late");
+    }
+
+    @Test
+    void whatIsOpenIsNotOpenedTwice() {
+        assertThat(Story.begun().accept(Story.open("ring-thread")).refusal(Story.open("ring-thread"))).contains("open already");
+        assertThat(Story.begun().refusal(Story.open("no-such"))).contains("no joint no-such");
+    }
+
+    @Test
+    void theReverseOrderIsEnforced() {
+        Story story = Story.begun().accept(Story.open("ring-thread"), Story.open("e1-seat"));
+
+        assertThat(story.refusal(Story.close("ring-thread"))).contains("comes after e1 seat");
+        story.accept(Story.close("e1-seat"), Story.close("ring-thread"));
+        assertThat(story.state().openNow()).isEmpty();
+    }
+
+    @Test
+    void whatWasRecordedMustBeSeenAgain() {
+        Story story = Story.begun().accept(Story.open("ring-thread"), Story.note("e1-seat", new Fact.Facing("E1", true)), Story.open("e1-seat"));
+        assertThat(story.refusal(Story.close("e1-seat"))).isEqualTo("Say what you see first: which face of E1 is up?");
+
+        story.accept(Story.see("e1-seat", new Fact.Facing("E1", false)));
+        assertThat(story.refusal(Story.close("e1-seat"))).contains("Wrong way round: E1 came out front up.").contains("smears the edges");
+
+        story.accept(Story.see("e1-seat", new Fact.Facing("E1", true)), Story.close("e1-seat"));
+        assertThat(story.state().closed()).contains("e1-seat");
+    }
+
+    @Test
+    void aReasonOverrulesAndIsKept() {
+        Story story = Story.begun().accept(Story.open("ring-thread"), Story.note("e1-seat", new Fact.Facing("E1", true)), Story.open("e1-seat"),
+                Story.see("e1-seat", new Fact.Facing("E1", false)));
+        story.accept(new Intent.CloseJoint("e1-seat", false, Optional.of("the record was wrong")));
+
+        assertThat(story.state().overruled()).singleElement().satisfies(o -> {
+            assertThat(o.what()).contains("Wrong way round");
+            assertThat(o.why()).isEqualTo("the record was wrong");
+        });
+    }
+
+    @Test
+    void aBlankReasonIsNone() {
+        Story story = Story.begun().accept(Story.open("ring-thread"), Story.note("e1-seat", new Fact.Facing("E1", true)), Story.open("e1-seat"));
+
+        assertThat(story.decide(new Intent.CloseJoint("e1-seat", false, Optional.of("  ")))).isInstanceOf(Decision.Refused.class);
+    }
+
+    @Test
+    void aHelicoidIsGreasedBeforeItGoesBack() {
+        Story story = Story.begun().accept(MARK_MOUNT, MARK_ENTRY, Story.open("ring-thread"), Story.open("mount-screws"), Story.open("helicoid-thread"));
+        assertThat(story.refusal(Story.close("helicoid-thread"))).isEqualTo("Grease helicoid before it is closed.");
+        story.accept(new Intent.Keep(new TicketEvent.Greased("helicoid-thread", 120, "light")), Story.close("helicoid-thread"));
+        assertThat(story.state().closed()).contains("helicoid-thread");
+    }
+
+    @Test
+    void looseIsTightenedLater() {
+        Story story = Story.begun().accept(new Intent.KeepReference("infinity", "ink", ClockPosition.of(0)), Story.open("ring-set"),
+                new Intent.CloseJoint("ring-set", true, Optional.empty()));
+        assertThat(story.state().loose()).containsExactly("ring-set");
+        assertThat(story.refusal(new Intent.Tighten("mount-screws"))).contains("not waiting to be tightened");
+        story.accept(new Intent.Tighten("ring-set"));
+        assertThat(story.state().loose()).isEmpty();
+    }
+
+    @Test
+    void closeIsNotDoneWhileAnythingIsOut() {
+        Story story = Story.begun().accept(Story.open("ring-thread"));
+        assertThat(story.refusal(new Intent.FinishStage(Stage.CLOSE, Optional.empty()))).isEqualTo(
+                "Not yet: 1 joint open, 1 part out. Give a reason to call it done all the same.");
+
+        story.accept(new Intent.FinishStage(Stage.CLOSE, Optional.of("the ring is replaced")));
+        assertThat(story.state().done(Stage.CLOSE)).isTrue();
+        assertThat(story.state().overruled()).singleElement().satisfies(o -> assertThat(o.why()).isEqualTo("the ring is replaced"));
+    }
+
+    @Test
+    void aReportIsSignedWithANameAndAProof() {
+        Story story = Story.begun();
+        assertThat(story.refusal(new Intent.Sign("", Story.NOON))).contains("Sign with a name");
+        assertThat(story.refusal(new Intent.Sign("M.", Story.NOON))).contains("Measure infinity after the work first");
+        story.accept(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.AFTER, 0, 0.01)), new Intent.Sign(" M. ", Instant.EPOCH));
+        assertThat(story.state().signed()).map(TicketEvent.ReportSigned::by).contains("M.");
+    }
+
+    @Test
+    void goalsMustBeReachable() {
+        Story story = Story.begun();
+        assertThat(story.refusal(new Intent.ChooseGoals(List.of("S3")))).contains("No joint on the map leads to S3");
+        assertThat(story.refusal(new Intent.ChooseGoals(List.of("teapot")))).contains("teapot");
+        story.accept(new Intent.ChooseGoals(List.of("S1", "helicoid")));
+        assertThat(story.state().goals()).containsExactly("S1", "helicoid");
+    }
+
+    @Test
+    void findingsThatAreGoneCannotBeTouched() {
+        Story story = Story.begun();
+        assertThat(story.refusal(new Intent.Rekind("p1#1", FindingKind.OIL))).contains("no longer there");
+        assertThat(story.refusal(new Intent.Place("p1#1", 77))).contains("no surface 78");
+        assertThat(story.refusal(new Intent.OverruleGrade("p1#1", 7, "x"))).contains("from 0 to 4");
+        assertThat(story.refusal(new Intent.OverruleGrade("p1#1", 2, " "))).contains("Say why");
+    }
+
+    @Test
+    void onlyPartsOfTheMapAreCleaned() {
+        assertThat(Story.begun().refusal(new Intent.Clean("teapot", "haze", "water", true))).contains("no part teapot");
+    }
+}
