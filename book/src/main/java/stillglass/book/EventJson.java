@@ -9,7 +9,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /// Events as JSON rows. The core knows nothing of this: types are named here by mix-ins.
 final class EventJson {
-    @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "what")
+    @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "type")
     private interface Named {}
 
     private static final JsonMapper MAPPER = JsonMapper.builder()

@@ -88,6 +88,9 @@ public final class CheckedJson {
         if (e instanceof tools.jackson.core.exc.StreamReadException s && s.processor() != null) {
             pointer = s.processor().streamReadContext().pathAsPointer().toString();
         }
+        if (e.getLocation() == null) {
+            return pointer.isEmpty() ? "file" : pointer;
+        }
         String line = "line " + e.getLocation().getLineNr();
         return pointer.isEmpty() ? line : pointer + " (" + line + ")";
     }

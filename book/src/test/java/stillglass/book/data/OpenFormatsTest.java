@@ -1,0 +1,169 @@
+package stillglass.book.data;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.book.BadInput;
+import stillglass.look.FindingKind;
+import stillglass.optics.LensFault;
+import stillglass.optics.LensReport;
+import stillglass.optics.LensSection;
+import stillglass.optics.Paraxial;
+import stillglass.plan.Goal;
+import stillglass.plan.PlanCost;
+import stillglass.plan.WayIn;
+
+class OpenFormatsTest {
+    private static final Shelf SHELF = new Shelf();
+
+    @TempDir
+    Path folder;
+
+    private static String shipped(String id) {
+        return CheckedJson.shipped("/stillglass/book/lenses/" + id + ".json");
+    }
+
+    private Path file(String name, String text) throws Exception {
+        Path f = folder.resolve(name);
+        Files.writeString(f, text);
+        return f;
+    }
+
+    /// The designs state their own paraxial back focus, worked out when they were designed by other software.
+    @ParameterizedTest
+    @ValueSource(strings = {"fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_28_f35", "hawthorn_105_f28", "sedge_75_f45"})
+    void sectionsOnTheShelfHaveTheFocusTheyState(String id) {
+        LensSection lens = SHELF.section(id);
+
+        // Stated to a micrometre.
+        assertThat(Paraxial.of(lens).bfdMm()).isCloseTo(lens.surfaces().getLast().thicknessMm(), within(1.5e-3));
+        assertThat(Paraxial.of(lens).eflMm() / lens.nominalFocalLengthMm()).isCloseTo(1, within(0.01));
+        double measuredStop = Paraxial.of(lens).eflMm() / Paraxial.of(lens).entrancePupil().diameterMm();
+        assertThat(measuredStop / lens.fNumber()).as("engraved stop").isCloseTo(1, within(0.03));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"fell_52_f2,S2", "rill_57_f14,S1"})
+    void goodLensesAreSharpAndAReversedGlassIsNot(String id, String surface) {
+        LensSection lens = SHELF.section(id);
+        LensReport good = LensReport.of(lens, lens);
+        LensSection wrong = LensFault.apply(lens, List.of(LensFault.parse("reverse:E1")), LensFault.Seating.RIM).lens();
+        LensReport bad = LensReport.of(wrong, lens);
+
+        assertThat(good.fields().getFirst().mtfSagittal().orElseThrow()).as(surface).isGreaterThan(0.4);
+        assertThat(bad.fields().get(1).rmsUm().orElseThrow()).isGreaterThan(1.5 * good.fields().get(1).rmsUm().orElseThrow());
+    }
+
+    @Test
+    void aNaNRadiusIsRefusedAtItsPlace() throws Exception {
+        Path f = file("nan.json", shipped("fell_52_f2").replaceFirst("37\\.835", "NaN"));
+
+        assertThatThrownBy(() -> LensJson.read(f)).isInstanceOf(BadInput.class).hasMessageStartingWith("nan.json: ").hasMessageContaining("radius_mm");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "\"radius_mm\": 37.835 | \"radius_mm\": \"flat\" | /surfaces/0/radius_mm",
+        "\"nd\": 1.804 | \"nd\": 9.9 | /surfaces/0",
+        "\"semi_diameter_mm\": 17.3 | \"semi_diameter_mm\": -1 | /surfaces/0/semi_diameter_mm",
+        "\"f_number\": 2.0 | \"f_number\": 0 | /f_number",
+        "\"stop\": true | \"stop\": false | file"
+    })
+    void whatIsWrongIsNamedByItsPointer(String from, String to, String pointer) throws Exception {
+        Path f = file("bad.json", shipped("fell_52_f2").replace(from, to));
+
+        assertThatThrownBy(() -> LensJson.read(f)).isInstanceOfSatisfying(BadInput.class, b -> {
+            assertThat(b.field()).startsWith(pointer);
+            assertThat(b.file()).isEqualTo("bad.json");
+        });
+    }
+
+    @Test
+    void filesThatAreNoJsonAreRefusedInWords() throws Exception {
+        assertThatThrownBy(() -> LensJson.read(file("empty.json", ""))).hasMessageContaining("empty");
+        assertThatThrownBy(() -> LensJson.read(file("cut.json", shipped("fell_52_f2").substring(0, 400)))).isInstanceOf(BadInput.class).hasMessageContaining("cut.json");
+        assertThatThrownBy(() -> LensJson.read(file("list.json", "[1,2]"))).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> LensJson.read(folder.resolve("none.json"))).hasMessageContaining("no such file");
+        assertThatThrownBy(() -> LensJson.read(folder)).hasMessageContaining("is a folder");
+        Path binary = folder.resolve("binary.json");
+        Files.write(binary, new byte[] {(byte) 0xff, (byte) 0xfe, 0, 1, (byte) 0x80});
+        assertThatThrownBy(() -> LensJson.read(binary)).isInstanceOf(BadInput.class).hasMessageContaining("binary.json");
+    }
+
+    @Test
+    void deeplyNestedJsonIsRefusedNotFollowed() throws Exception {
+        Path f = file("deep.json", "[".repeat(100_000));
+
+        assertThatThrownBy(() -> LensJson.read(f)).isInstanceOf(BadInput.class);
+    }
+
+    @Test
+    void theShowpieceHasAtLeastFortyJointsAndEveryPartCanBeReached() {
+        Instrument i = SHELF.instrument("ostrel_52_f2");
+
+        assertThat(i.joints()).hasSizeGreaterThanOrEqualTo(40);
+        i.parts().stream().filter(p -> i.freedBy(p.id()).isPresent()).forEach(p -> assertThat(
+                        WayIn.plan(i, List.of(new Goal.ReachPart(p.id())), Set.of(), Set.of(), PlanCost.USUAL)).as(p.id()).isPresent());
+        assertThat(i.joints()).anyMatch(j -> j.hazards().contains(Joint.Hazard.CLICK_BALL)).anyMatch(j -> j.hazards().contains(Joint.Hazard.SPRING));
+    }
+
+    @Test
+    void theWholeShowpieceIsPlannedBestPossible() {
+        Instrument i = SHELF.instrument("ostrel_52_f2");
+        List<Goal> goals = List.of(new Goal.ReachPart("middle_helicoid"), new Goal.ReachPart("E1"), new Goal.ReachSurface(4), new Goal.ReachPart("shims"));
+        WayIn.Plan plan = WayIn.plan(i, goals, Set.of(), Set.of(), PlanCost.USUAL).orElseThrow();
+
+        assertThat(plan.provenBest()).isTrue();
+        assertThat(plan.joints()).hasSizeBetween(20, 40);
+    }
+
+    @Test
+    void anInstrumentThatContradictsItselfIsRefused() throws Exception {
+        String text = CheckedJson.shipped("/stillglass/book/instruments/ostrel_52_f2.json");
+
+        assertThatThrownBy(() -> InstrumentJson.read(file("a.json", text.replace("\"after\": [\"name-ring\"]", "\"after\": [\"no-such\"]"))))
+                .isInstanceOf(BadInput.class).hasMessageContaining("no-such");
+        assertThatThrownBy(() -> InstrumentJson.read(file("b.json", text.replaceFirst("\"lead_mm\": 0.75", "\"lead_mm\": -0.75")))).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> InstrumentJson.read(file("c.json", text.replaceFirst("\"kind\": \"thread\"", "\"kind\": \"magnet\"")))).isInstanceOf(BadInput.class);
+    }
+
+    @Test
+    void aSectionWithoutAMapIsAnInstrumentOfGlassesOnly() {
+        Instrument i = SHELF.instrument("moraine_28_f35");
+
+        assertThat(i.joints()).isEmpty();
+        assertThat(i.parts()).hasSize(6).allMatch(p -> p.element().isPresent());
+        assertThat(SHELF.mappedFor("fell_52_f2")).contains("ostrel_52_f2");
+        assertThat(SHELF.mappedFor("moraine_28_f35")).isEqualTo(Optional.empty());
+    }
+
+    @Test
+    void theTablesOfTheShopAreComplete() {
+        for (FindingKind k : FindingKind.values()) {
+            assertThat(SHELF.gradeRules().optics(k).curable()).isBetween(0.0, 1.0);
+        }
+        assertThat(SHELF.care().soils()).extracting(s -> s.id()).contains("fungus", "haze", "dust", "oil", "old-grease");
+        assertThat(SHELF.care().agents()).filteredOn(a -> a.solvent()).allSatisfy(a -> assertThat(a.caution()).as(a.id()).isNotBlank());
+    }
+
+    @Test
+    void gradeRulesOfTheShopsOwnAreReadAndChecked() throws Exception {
+        String text = CheckedJson.shipped("/stillglass/book/grade-rules.json");
+
+        assertThat(RulesJson.grade(file("mine.json", text)).visibleShadow()).isEqualTo(SHELF.gradeRules().visibleShadow());
+        assertThatThrownBy(() -> RulesJson.grade(file("odd.json", text.replaceFirst("\"dust\"", "\"crumbs\"")))).isInstanceOf(BadInput.class);
+    }
+}

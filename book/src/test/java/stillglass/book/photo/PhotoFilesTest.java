@@ -1,0 +1,138 @@
+package stillglass.book.photo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.DataOutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.zip.CRC32;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.book.BadInput;
+import stillglass.look.LinearPhoto;
+
+class PhotoFilesTest {
+    @TempDir
+    Path folder;
+
+    private static byte[] picture(String format, int w, int h, Color colour) throws Exception {
+        BufferedImage image = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = image.createGraphics();
+        g.setColor(colour);
+        g.fillRect(0, 0, w, h);
+        g.dispose();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        assertThat(ImageIO.write(image, format, out)).isTrue();
+        return out.toByteArray();
+    }
+
+    /// A PNG whose header promises a size that its data do not have.
+    static byte[] lyingHeader(int width, int height) throws Exception {
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        all.write(new byte[] {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'});
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        DataOutputStream data = new DataOutputStream(body);
+        data.writeBytes("IHDR");
+        data.writeInt(width);
+        data.writeInt(height);
+        data.write(new byte[] {8, 2, 0, 0, 0});
+        CRC32 crc = new CRC32();
+        crc.update(body.toByteArray());
+        DataOutputStream out = new DataOutputStream(all);
+        out.writeInt(13);
+        out.write(body.toByteArray());
+        out.writeInt((int) crc.getValue());
+        return all.toByteArray();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"png", "jpeg", "tiff"})
+    void coloursBecomeLinearLight(String format) throws Exception {
+        LinearPhoto p = PhotoFiles.linear("a." + format, picture(format, 200, 100, new Color(188, 188, 188)));
+
+        // sRGB 188 is 0.5029 in linear light (IEC 61966-2-1).
+        assertThat(p.luminance()[5000]).isCloseTo(0.503f, within(0.01f));
+        assertThat(p.width()).isEqualTo(200);
+        assertThat(p.megapixels()).isEqualTo(0.02);
+    }
+
+    @Test
+    void aLargePhotoIsReducedByAreaAverage() throws Exception {
+        LinearPhoto p = PhotoFiles.linear("big.png", picture("png", 3200, 2000, Color.WHITE));
+
+        assertThat(p.width()).isEqualTo(1600);
+        assertThat(p.scale()).isEqualTo(2);
+        assertThat(p.storedWidth()).isEqualTo(3200);
+        assertThat(p.red(12345)).isEqualTo(1f);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {0, 8, 40, 300})
+    void aTruncatedPngIsRefusedInWords(int keep) throws Exception {
+        byte[] whole = picture("png", 400, 300, Color.ORANGE);
+        byte[] cut = Arrays.copyOf(whole, Math.min(keep, whole.length / 2));
+
+        assertThatThrownBy(() -> PhotoFiles.linear("cut.png", cut)).isInstanceOf(BadInput.class).hasMessageStartingWith("cut.png: ");
+    }
+
+    @Test
+    void aTruncatedJpegIsRefusedInWords() throws Exception {
+        BufferedImage noisy = new BufferedImage(600, 400, BufferedImage.TYPE_INT_RGB);
+        java.util.SplittableRandom random = new java.util.SplittableRandom(1);
+        for (int y = 0; y < 400; y++) {
+            for (int x = 0; x < 600; x++) {
+                noisy.setRGB(x, y, random.nextInt(1 << 24));
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(noisy, "jpeg", out);
+        byte[] cut = Arrays.copyOf(out.toByteArray(), out.size() / 2);
+
+        assertThatThrownBy(() -> PhotoFiles.linear("cut.jpg", cut)).isInstanceOf(BadInput.class).hasMessageContaining("copy it from the camera again");
+    }
+
+    @Test
+    void aHeaderOfNineHundredMegapixelsCostsNothing() throws Exception {
+        byte[] lying = lyingHeader(30_000, 30_000);
+
+        assertThatThrownBy(() -> PhotoFiles.linear("huge.png", lying)).isInstanceOf(BadInput.class)
+                .hasMessageContaining("30000 x 30000").hasMessageContaining("120 million");
+    }
+
+    @Test
+    void aHeaderThatPromisesMoreThanItHasIsRefused() throws Exception {
+        byte[] lying = lyingHeader(2000, 2000);
+
+        assertThatThrownBy(() -> PhotoFiles.linear("short.png", lying)).isInstanceOf(BadInput.class).hasMessageContaining("damaged or cut off");
+    }
+
+    @Test
+    void otherFilesAreNoPhotos() throws Exception {
+        assertThatThrownBy(() -> PhotoFiles.linear("a.txt", "hello".getBytes(java.nio.charset.StandardCharsets.UTF_8))).hasMessageContaining("no PNG, JPEG or TIFF");
+        assertThatThrownBy(() -> PhotoFiles.bytes(folder.resolve("none.png"))).isInstanceOf(BadInput.class).hasMessageContaining("no such file");
+        assertThatThrownBy(() -> PhotoFiles.bytes(folder)).hasMessageContaining("is a folder");
+        Path empty = Files.createFile(folder.resolve("empty.png"));
+        assertThatThrownBy(() -> PhotoFiles.bytes(empty)).hasMessageContaining("is empty");
+        assertThatThrownBy(() -> PhotoFiles.linear("tiny.png", picture("png", 20, 20, Color.RED))).isInstanceOf(BadInput.class).hasMessageContaining("64 x 64");
+    }
+
+    @Test
+    void picturesForTheScreenAreReduced() throws Exception {
+        byte[] bytes = picture("png", 800, 400, Color.BLUE);
+
+        assertThat(PhotoFiles.picture("a.png", bytes, 200).getWidth()).isEqualTo(200);
+        assertThat(PhotoFiles.picture("a.png", bytes, 200).getHeight()).isEqualTo(100);
+        assertThat(PhotoFiles.width("a.png", bytes)).isEqualTo(800);
+        assertThat(PhotoFiles.orientation(bytes)).isEqualTo(1);
+    }
+}

@@ -1,0 +1,233 @@
+package stillglass.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.awt.image.BufferedImage;
+import java.io.InputStream;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import stillglass.book.Logbook;
+import stillglass.book.data.Shelf;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.sim.HiddenTruth;
+import stillglass.sim.InspectionCamera;
+import stillglass.ticket.TicketEvent;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class VerbsTest {
+    @TempDir
+    Path folder;
+
+    /// What a verb printed and how it ended.
+    private record Ran(int status, String out, String err) {
+        JsonNode json() {
+            return JsonMapper.builder().build().readTree(out);
+        }
+    }
+
+    private static Ran run(Object... args) {
+        StringWriter out = new StringWriter();
+        StringWriter err = new StringWriter();
+        String[] words = new String[args.length];
+        for (int i = 0; i < args.length; i++) {
+            words[i] = args[i].toString();
+        }
+        int status = Main.run(new PrintWriter(out), new PrintWriter(err), words);
+        return new Ran(status, out.toString(), err.toString());
+    }
+
+    private Path shipped(String path) throws Exception {
+        Path file = folder.resolve(path.substring(path.lastIndexOf('/') + 1));
+        try (InputStream in = Objects.requireNonNull(Shelf.class.getResourceAsStream("/stillglass/book/" + path))) {
+            Files.write(file, in.readAllBytes());
+        }
+        return file;
+    }
+
+    @Test
+    void lensSaysWhatTheContractAsksFor() throws Exception {
+        JsonNode j = run("lens", shipped("lenses/fell_52_f2.json"), "--json").json();
+
+        assertThat(j.get("efl_mm").asDouble()).isCloseTo(51.99, within(0.01));
+        assertThat(j.get("bfd_mm").asDouble()).isCloseTo(37.746, within(0.002));
+        assertThat(j.get("entrance_pupil_mm").get("diameter").asDouble()).isCloseTo(26, within(0.1));
+        assertThat(j.get("fields")).hasSize(3);
+        assertThat(j.get("fields").get(1).get("field").asDouble()).isEqualTo(0.7);
+        assertThat(j.get("nominal").get("efl_mm").asDouble()).isEqualTo(j.get("efl_mm").asDouble());
+        assertThat(j.get("diagnostics").isArray()).isTrue();
+    }
+
+    @Test
+    void aFaultChangesThePictureNotTheNominal() throws Exception {
+        Path lens = shipped("lenses/fell_52_f2.json");
+        JsonNode good = run("lens", lens, "--json").json();
+        JsonNode bad = run("lens", lens, "--fault", "reverse:E1", "--json").json();
+        JsonNode vertex = run("lens", lens, "--fault", "reverse:E1", "--gaps", "vertex", "--json").json();
+
+        assertThat(bad.get("nominal")).isEqualTo(good.get("nominal"));
+        assertThat(bad.get("fields").get(1).get("rms_um").asDouble()).isGreaterThan(good.get("fields").get(1).get("rms_um").asDouble());
+        assertThat(vertex.get("bfd_mm").asDouble()).isNotCloseTo(bad.get("bfd_mm").asDouble(), within(1e-3));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"reverse:E2,cemented", "reverse:E9,there is no E9", "gap:99:1,99", "turn:E1,is not a fault"})
+    void faultsThatMakeNoSenseAreBadInput(String fault, String said) throws Exception {
+        Ran r = run("lens", shipped("lenses/fell_52_f2.json"), "--fault", fault, "--json");
+
+        assertThat(r.status()).isEqualTo(2);
+        assertThat(r.err().strip().lines()).singleElement().asString().startsWith("still-glass: ").contains(said);
+        assertThat(r.out()).isEmpty();
+    }
+
+    @Test
+    void badFilesGiveOneLineNamingFileAndField() throws Exception {
+        Path bad = folder.resolve("bad.json");
+        Files.writeString(bad, Files.readString(shipped("lenses/fell_52_f2.json")).replaceFirst("\"radius_mm\": 37.835", "\"radius_mm\": NaN"));
+        Ran nan = run("lens", bad);
+        Ran none = run("lens", folder.resolve("none.json"));
+
+        assertThat(nan.status()).isEqualTo(2);
+        assertThat(nan.err()).startsWith("still-glass: bad.json: ").contains("radius_mm");
+        assertThat(nan.err().strip().lines()).hasSize(1);
+        assertThat(none.err()).startsWith("still-glass: none.json: file: there is no such file");
+        assertThat(run("lens").status()).isEqualTo(2);
+        assertThat(run("teapot").status()).isEqualTo(2);
+        assertThat(run().status()).isEqualTo(2);
+    }
+
+    @Test
+    void everyVerbHasHelp() {
+        for (String verb : List.of("lens", "grade", "plan", "report")) {
+            Ran r = run(verb, "--help");
+            assertThat(r.status()).as(verb).isZero();
+            assertThat(r.out()).contains("Usage: still-glass " + verb).contains("--json");
+        }
+    }
+
+    @Test
+    void forPeopleItIsText() throws Exception {
+        assertThat(run("lens", shipped("lenses/fell_52_f2.json")).out()).contains("focal length", "51.99", "field 0.7");
+        assertThat(run("plan", shipped("instruments/ostrel_52_f2.json"), "--reach", "S2").out()).contains("mark", "no better order exists");
+    }
+
+    private Path photo(String name, Lighting lighting) throws Exception {
+        HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.6, 0.5, 0.5, 0.7, 3),
+                new HiddenTruth.GlassFault(FindingKind.DUST, 0, 0, 0, 1, 25, 5)), 0);
+        BufferedImage image = InspectionCamera.photograph(new Shelf().section("fell_52_f2"), truth,
+                new InspectionCamera.Pose(800, 640, 0.5, 0.5, 0.42, 6, lighting, 5)).picture();
+        Path file = folder.resolve(name);
+        ImageIO.write(image, "png", file.toFile());
+        return file;
+    }
+
+    @Test
+    void gradeWritesFindingsAndMaskBesideEachOther() throws Exception {
+        Path out = folder.resolve("out");
+        Ran r = run("grade", photo("front.png", Lighting.AGAINST), "--out", out, "--diameter-mm", "34.6");
+        JsonNode j = JsonMapper.builder().build().readTree(Files.readString(out.resolve("front.json")));
+        BufferedImage mask = ImageIO.read(out.resolve("front.mask.png").toFile());
+
+        assertThat(r.status()).isZero();
+        assertThat(j.get("lighting").asString()).isEqualTo("against");
+        assertThat(j.get("yellowing").isNull()).as("bright field only").isTrue();
+        assertThat(j.get("megapixels").asDouble()).isCloseTo(0.512, within(1e-9));
+        assertThat(mask.getWidth()).isEqualTo(800);
+        List<String> kinds = new ArrayList<>();
+        j.get("findings").forEach(f -> {
+            kinds.add(f.get("kind").asString());
+            assertThat(f.get("area_mm2").asDouble()).isPositive();
+            assertThat(f.get("clock").asDouble()).isBetween(0.0, 12.0);
+            assertThat(f.get("severity").asInt()).isBetween(0, 4);
+            assertThat(f.get("reasons")).isNotEmpty();
+        });
+        assertThat(kinds).contains("fungus", "dust");
+        int fungus = 0;
+        for (int y = 0; y < mask.getHeight(); y++) {
+            for (int x = 0; x < mask.getWidth(); x++) {
+                int level = mask.getRaster().getSample(x, y, 0);
+                assertThat(level).isBetween(0, 11);
+                fungus += level == 2 ? 1 : 0;
+            }
+        }
+        assertThat(fungus).isGreaterThan(500);
+    }
+
+    @Test
+    void aFolderIsGradedWithProgressAndBrightFieldKnowsItsTint() throws Exception {
+        Path in = Files.createDirectories(folder.resolve("in"));
+        Files.move(photo("a.png", Lighting.AGAINST), in.resolve("a.png"));
+        Files.move(photo("b.png", Lighting.BRIGHT), in.resolve("b.png"));
+        Ran r = run("grade", in, "--out", folder.resolve("out"), "--json");
+
+        assertThat(r.err()).contains("1 of 2: a.png", "2 of 2: b.png");
+        assertThat(r.json().get("photos")).hasSize(2);
+        assertThat(r.json().get("photos").get(1).get("lighting").asString()).isEqualTo("bright");
+        assertThat(r.json().get("photos").get(1).get("yellowing").asDouble()).isCloseTo(1, within(0.15));
+    }
+
+    @Test
+    void gradeRefusesInWords() throws Exception {
+        Path noise = folder.resolve("noise.png");
+        BufferedImage grey = new BufferedImage(400, 300, BufferedImage.TYPE_INT_RGB);
+        ImageIO.write(grey, "png", noise.toFile());
+        Path torn = folder.resolve("torn.png");
+        Files.write(torn, new byte[] {(byte) 0x89, 'P', 'N', 'G'});
+
+        assertThat(run("grade", noise, "--out", folder.resolve("o")).status()).as("no glass in it: the answer is no").isEqualTo(1);
+        assertThat(run("grade", torn, "--out", folder.resolve("o")).status()).isEqualTo(2);
+        assertThat(run("grade", noise, "--out", folder.resolve("o"), "--lighting", "candle").err()).contains("--lighting").contains("candle");
+        assertThat(run("grade", noise, "--out", folder.resolve("o"), "--diameter-mm", "NaN").status()).isEqualTo(2);
+        assertThat(run("grade", Files.createDirectories(folder.resolve("empty")), "--out", folder.resolve("o")).err()).contains("no PNG, JPEG or TIFF");
+    }
+
+    @Test
+    void planGivesStepsCostAndMarks() throws Exception {
+        Ran r = run("plan", shipped("instruments/ostrel_52_f2.json"), "--reach", "E2", "--json");
+        JsonNode j = r.json();
+
+        assertThat(r.status()).isZero();
+        assertThat(j.get("proven_best").asBoolean()).isTrue();
+        assertThat(j.get("cost").asDouble()).isCloseTo(j.get("bound").asDouble(), within(1e-9));
+        assertThat(j.get("marks")).anySatisfy(m -> assertThat(m.asString()).isEqualTo("e1-proud"));
+        assertThat(j.get("steps").get(0).get("do").asString()).isIn("open", "mark");
+        assertThat(run("plan", shipped("instruments/ostrel_52_f2.json"), "--reach", "teapot").status()).isEqualTo(2);
+        assertThat(run("plan", shipped("instruments/ostrel_52_f2.json"), "--reach", "S6").status()).as("no way leads to the iris plane").isEqualTo(1);
+    }
+
+    @Test
+    void reportReadsTheLogbook() throws Exception {
+        Path book = folder.resolve("book.sqlite");
+        try (Logbook log = Logbook.open(book)) {
+            log.append("T-7", 1, Instant.EPOCH, List.of(new TicketEvent.Opened("T-7", "Ostrel 52 mm f/2", "ostrel_52_f2", "fell_52_f2", "Weather station", LocalDate.EPOCH),
+                    new TicketEvent.SymptomNoted("Milky pictures")), List.of());
+        }
+        Path pdf = folder.resolve("r.pdf");
+        Path md = folder.resolve("r.md");
+        Ran r = run("report", "T-7", "--book", book, "--pdf", pdf, "--md", md, "--json");
+
+        assertThat(r.status()).isZero();
+        assertThat(Files.readString(md)).contains("Weather station", "Milky pictures", "Draft, not signed");
+        assertThat(Files.size(pdf)).isGreaterThan(2000);
+        assertThat(r.json().get("pdf").asString()).isEqualTo(pdf.toString());
+        assertThat(run("report", "T-8", "--book", book, "--md", md).err()).contains("there is no T-8; it holds T-7");
+        assertThat(run("report", "T-7", "--book", folder.resolve("none"), "--md", md).err()).contains("no such logbook");
+        assertThat(run("report", "T-7", "--book", book).err()).contains("--pdf or --md");
+        assertThat(Optional.of(run("report", "T-7", "--book", book, "--md", folder.resolve("no/where.md")).status())).contains(2);
+    }
+}
