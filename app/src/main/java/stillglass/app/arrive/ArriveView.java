@@ -24,6 +24,9 @@ import stillglass.ticket.TicketEvent;
 
 /// Three sheets: what it is, what the owner says, what the first check of its functions found.
 public final class ArriveView implements Station {
+    /// A value typed from a bench instrument is taken as good to a hundredth.
+    private static final double TYPED_SIGMA_MM = 0.01;
+
     private final Desk desk;
     private final Label form = Build.label("", "soft");
     private final GridPane facts = new GridPane();
@@ -34,6 +37,7 @@ public final class ArriveView implements Station {
     private final Label infinityMeaning = Build.label("", "soft");
     private final Label iris = Build.label("");
     private final Label feel = Build.label("");
+    private final TextField infinityField;
     private final HBox node;
     private Optional<ArriveModel> drawn = Optional.empty();
 
@@ -49,11 +53,10 @@ public final class ArriveView implements Station {
         irisField.setId("iris-check");
         TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", t)));
         feelField.setId("feel-check");
-        TextField infinityField = Build.field(Words.of("arrive.infinity.prompt"), this::typedInfinity);
+        infinityField = Build.field(Words.of("arrive.infinity.prompt"), this::typedInfinity);
         infinityField.setId("infinity-check");
         TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new TicketEvent.OwnerNamed(t)));
         ownerField.setId("owner");
-        List.of(symptom, useField, ownerField, irisField, feelField, infinityField).forEach(f -> f.addEventHandler(javafx.event.ActionEvent.ACTION, e -> f.clear()));
         VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.spring(), ownerField, map);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
@@ -77,9 +80,12 @@ public final class ArriveView implements Station {
         desk.submit(new Intent.Keep(event));
     }
 
+    /// What is no length stays in the field, to be corrected.
     private void typedInfinity(String text) {
+        infinityField.setText(text);
         try {
-            keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, Double.parseDouble(text.replace(',', '.').replace("mm", "").strip()), 0.01));
+            keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, Double.parseDouble(text.replace(',', '.').replace("mm", "").strip()), TYPED_SIGMA_MM));
+            infinityField.clear();
         } catch (NumberFormatException e) {
             desk.complain(Words.of("arrive.infinity.nonumber", text));
         } catch (IllegalArgumentException e) {

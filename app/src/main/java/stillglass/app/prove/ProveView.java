@@ -88,7 +88,6 @@ public final class ProveView implements Station {
         TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> check("feel", t));
         irisField.setId("iris-after");
         feelField.setId("feel-after");
-        List.of(irisField, feelField).forEach(f -> f.addEventHandler(javafx.event.ActionEvent.ACTION, e -> f.clear()));
         name.setPromptText(Words.of("prove.name"));
         name.setAccessibleText(Words.of("prove.name"));
         name.setId("signature");

@@ -45,14 +45,16 @@ public final class Build {
         return b;
     }
 
-    /// A field that hands over its text on Enter, and says what it is for to a screen reader.
+    /// A field that hands over its text on Enter and empties itself, and says what it is for to a screen reader.
     public static TextField field(String prompt, Consumer<String> enter) {
         TextField f = new TextField();
         f.setPromptText(prompt);
         f.setAccessibleText(prompt);
         f.setOnAction(e -> {
-            if (!f.getText().isBlank()) {
-                enter.accept(f.getText().strip());
+            String typed = f.getText().strip();
+            if (!typed.isEmpty()) {
+                f.clear();
+                enter.accept(typed);
             }
         });
         return f;

@@ -2,6 +2,7 @@ package stillglass.book.report;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.util.XRLog;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -21,6 +22,11 @@ import stillglass.book.photo.PhotoFiles;
 public final class PdfReport {
     private static final int PICTURE_SIDE = 900;
     private static final String FAMILY = "Plex";
+
+    static {
+        // The setter reports every style sheet and font it loads; nobody at a bench wants to read that.
+        XRLog.setLoggingEnabled(false);
+    }
 
     private PdfReport() {}
 

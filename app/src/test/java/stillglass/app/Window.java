@@ -1,0 +1,137 @@
+package stillglass.app;
+
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.stage.Stage;
+import org.testfx.api.FxRobot;
+import org.testfx.util.WaitForAsyncUtils;
+import stillglass.app.desk.Asker;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.Work;
+import stillglass.app.shell.Shell;
+import stillglass.app.theme.Theme;
+import stillglass.book.Logbook;
+import stillglass.book.data.Shelf;
+
+/// The real window on a logbook of its own, driven by a robot; files are answered for instead of asked for.
+final class Window implements AutoCloseable {
+    static final Instant WHEN = Instant.parse("2026-11-24T14:30:00Z");
+
+    /// Answers given instead of the system's choosers.
+    static final class Answers implements Asker {
+        Optional<Path> photo = Optional.empty();
+        Optional<Path> lens = Optional.empty();
+        Optional<Path> report = Optional.empty();
+
+        @Override
+        public Optional<Path> photo() {
+            return photo;
+        }
+
+        @Override
+        public Optional<Path> lens() {
+            return lens;
+        }
+
+        @Override
+        public Optional<Path> report(String suggested) {
+            return report;
+        }
+    }
+
+    final Answers answers = new Answers();
+    final Desk desk;
+    final Shell shell;
+    final Scene scene;
+    private final FxRobot robot;
+
+    /// On the interface thread.
+    Window(Stage stage, Path book, FxRobot robot) {
+        this.robot = robot;
+        Theme.loadFonts();
+        Theme theme = new Theme();
+        desk = new Desk(Logbook.open(book), new Shelf(), InstantSource.fixed(WHEN), Platform::runLater);
+        shell = new Shell(desk, answers, theme);
+        scene = new Scene(shell, 1280, 800);
+        theme.dress(scene);
+        stage.setScene(scene);
+        stage.show();
+    }
+
+    static <T> T onUi(Supplier<T> work) {
+        try {
+            return CompletableFuture.supplyAsync(work, Platform::runLater).get(60, TimeUnit.SECONDS);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /// Waits for something to become true; says what never did.
+    void until(String what, BooleanSupplier condition) {
+        try {
+            WaitForAsyncUtils.waitFor(90, TimeUnit.SECONDS, () -> onUi(condition::getAsBoolean));
+        } catch (TimeoutException e) {
+            throw new AssertionError("never happened: " + what + "; the Say line says: " + say());
+        }
+    }
+
+    /// Waits until everything sent was stored, computed and drawn.
+    void settle() {
+        for (int quiet = 0; quiet < 3; ) {
+            desk.listing().join();
+            desk.compute(() -> true).join();
+            boolean busy = onUi(() -> desk.shown().map(Work::computing).orElse(false));
+            quiet = busy ? 0 : quiet + 1;
+        }
+    }
+
+    Work work() {
+        return onUi(() -> desk.shown().orElseThrow());
+    }
+
+    String say() {
+        return onUi(() -> ((Label) shell.lookup("#say")).getText());
+    }
+
+    Optional<Node> find(String id) {
+        return onUi(() -> Optional.ofNullable(shell.lookup("#" + id)));
+    }
+
+    /// Clicks a node, scrolled into view by its id.
+    void click(String id) {
+        until("#" + id + " is there", () -> shell.lookup("#" + id) != null && shell.lookup("#" + id).isVisible());
+        settle();
+        robot.clickOn("#" + id);
+        settle();
+    }
+
+    /// Presses a button by its id without the mouse, as Enter on it would; for what may be scrolled out of sight.
+    void fire(String id) {
+        until("#" + id + " is there", () -> shell.lookup("#" + id) instanceof javafx.scene.control.Button);
+        onUi(() -> {
+            ((javafx.scene.control.Button) shell.lookup("#" + id)).fire();
+            return true;
+        });
+        settle();
+    }
+
+    @Override
+    public void close() {
+        onUi(() -> {
+            shell.dispose();
+            return true;
+        });
+        desk.close();
+    }
+}

@@ -1,0 +1,318 @@
+package stillglass.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.lang.ref.WeakReference;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import stillglass.app.desk.Selection;
+import stillglass.app.desk.Told;
+import stillglass.app.shell.Shell;
+import stillglass.app.theme.Theme;
+import stillglass.book.data.Shelf;
+import stillglass.sim.DemoTickets;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
+import stillglass.ticket.TicketEvent;
+
+/// The window as somebody meets it who tries everything, bad input included.
+@ExtendWith(ApplicationExtension.class)
+class WindowTest {
+    private Path folder;
+    private Window window;
+    private FxRobot robot;
+    private Stage stage;
+
+    @Start
+    void start(Stage shown) throws Exception {
+        folder = Files.createTempDirectory("still-glass-window");
+        robot = new FxRobot();
+        stage = shown;
+        window = new Window(shown, Told.book(stillglass.ticket.Stage.LOOK, folder), robot);
+        window.shell.showBook();
+    }
+
+    @AfterEach
+    void close() {
+        window.close();
+    }
+
+    private void press(KeyCode... keys) {
+        robot.push(keys);
+        window.settle();
+    }
+
+    private void openShowpiece() {
+        window.click("ticket-" + DemoTickets.SHOWPIECE);
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent() && window.shell.lookup("#axis").isVisible());
+        window.settle();
+    }
+
+    @Test
+    void theBookIsSearchedAndOpensTicketsWhereTheyStand() {
+        window.settle();
+        window.click("search");
+        robot.write("teapot");
+        assertThat(window.find("ticket-" + DemoTickets.SHOWPIECE)).isEmpty();
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.write("puppet");
+        openShowpiece();
+        assertThat(window.work().stage()).isEqualTo(stillglass.ticket.Stage.LOOK);
+        press(KeyCode.CONTROL, KeyCode.B);
+        assertThat(window.find("search")).isPresent();
+        robot.clickOn("#new-fell_52_f2");
+        window.settle();
+        assertThat(window.work().state().tag().number()).isEqualTo("T-0143");
+    }
+
+    @Test
+    void keysReachEveryStageAndTheSheetOfKeys() {
+        openShowpiece();
+        KeyCode[] digits = {KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6, KeyCode.DIGIT7};
+        for (int i = 0; i < digits.length; i++) {
+            press(KeyCode.CONTROL, digits[i]);
+            assertThat(window.work().stage()).isEqualTo(stillglass.ticket.Stage.values()[i]);
+            assertThat(window.say()).isNotBlank();
+        }
+        press(KeyCode.F1);
+        assertThat(window.find("keys-sheet").orElseThrow().getParent().isVisible()).isTrue();
+        press(KeyCode.ESCAPE);
+        assertThat(window.find("keys-sheet").orElseThrow().getParent().isVisible()).isFalse();
+        press(KeyCode.B);
+        assertThat(window.say()).isEqualTo("Bench mode is for Open and Close.");
+    }
+
+    @Test
+    void textGrowsAndTheWindowRemembersIt() {
+        openShowpiece();
+        double before = Window.onUi(() -> ((Label) window.shell.lookup("#say")).getFont().getSize());
+        press(KeyCode.CONTROL, KeyCode.PLUS);
+        press(KeyCode.CONTROL, KeyCode.PLUS);
+        Window.onUi(() -> {
+            window.shell.applyCss();
+            return true;
+        });
+        assertThat(Window.onUi(() -> ((Label) window.shell.lookup("#say")).getFont().getSize())).isGreaterThan(before * 1.15);
+        assertThat(window.desk.setting("text scale").join()).contains("1.2");
+        press(KeyCode.CONTROL, KeyCode.MINUS);
+        assertThat(window.desk.setting("text scale").join()).contains("1.1");
+    }
+
+    @Test
+    void theSayLineCompletesAndNeverLosesWhatWasTyped() {
+        openShowpiece();
+        press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        robot.write("/");
+        robot.write("mark inf");
+        TextField field = (TextField) window.find("say-field").orElseThrow();
+        robot.push(KeyCode.ESCAPE);
+        assertThat(window.find("say").orElseThrow().getParent().isVisible()).isTrue();
+        robot.write("/");
+        assertThat(Window.<String>onUi(field::getText)).as("kept for later").isEqualTo("mark inf");
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.write("name r");
+        robot.push(KeyCode.TAB);
+        assertThat(Window.<String>onUi(field::getText)).isEqualTo("name ring");
+        press(KeyCode.ENTER);
+        assertThat(window.work().state().opened()).containsExactly("name-ring");
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(window.work().state().opened()).isEmpty();
+    }
+
+    @Test
+    void theAxisIsWalkedByKeysAndClicked() {
+        openShowpiece();
+        Window.onUi(() -> {
+            window.shell.lookup("#axis").requestFocus();
+            return true;
+        });
+        press(KeyCode.RIGHT);
+        Selection first = window.work().selection();
+        press(KeyCode.RIGHT);
+        assertThat(window.work().selection()).isNotEqualTo(first).isInstanceOf(Selection.OfPart.class);
+        assertThat(Window.onUi(() -> window.shell.lookup("#axis").getAccessibleText())).isNotBlank();
+        robot.clickOn("#axis-E1");
+        window.settle();
+        assertThat(window.work().selection().part("E1")).isTrue();
+        double low = Window.onUi(() -> window.shell.lookup("#axis").getLayoutBounds().getHeight());
+        press(KeyCode.A);
+        assertThat(Window.onUi(() -> window.shell.lookup("#axis").getLayoutBounds().getHeight())).isGreaterThan(1.4 * low);
+    }
+
+    @Test
+    void badPhotosAreSaidAndNothingIsLost() throws Exception {
+        openShowpiece();
+        int photos = window.work().state().photos().size();
+        Path torn = folder.resolve("torn.png");
+        Files.write(torn, new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0});
+        window.answers.photo = Optional.of(torn);
+        press(KeyCode.O);
+        window.until("it is said", () -> ((Label) window.shell.lookup("#say")).getText().contains("torn.png"));
+        window.answers.photo = Optional.of(folder.resolve("none.png"));
+        press(KeyCode.O);
+        window.until("it is said", () -> ((Label) window.shell.lookup("#say")).getText().contains("no such file"));
+        assertThat(window.work().state().photos()).hasSize(photos);
+    }
+
+    @Test
+    void aRealPhotoFileIsGradedAndCorrected() throws Exception {
+        openShowpiece();
+        Path photo = folder.resolve("front.png");
+        var w = window.work();
+        Files.write(photo, stillglass.sim.VirtualDevices.camera(w.state(), w.section(), w.instrument(), 77L).take().bytes());
+        window.answers.photo = Optional.of(photo);
+        press(KeyCode.O);
+        window.until("it is graded", () -> window.desk.shown().orElseThrow().state().photos().size() > w.state().photos().size());
+        window.settle();
+        String last = window.work().state().photos().getLast().kept().photoId();
+        assertThat(window.work().state().gradedPhoto(Phase.BEFORE).orElseThrow().kept().photoId()).isEqualTo(last);
+        int before = window.work().state().findings().size();
+        press(KeyCode.DOWN);
+        press(KeyCode.X);
+        assertThat(window.work().state().findings()).hasSize(before - 1);
+    }
+
+    @Test
+    void theApertureIsDraggedAndGradedAgain() {
+        openShowpiece();
+        window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
+        double before = window.work().state().gradedPhoto(Phase.BEFORE).orElseThrow().graded().orElseThrow().aperture().cx();
+        Node photo = window.find("photo").orElseThrow();
+        var bounds = Window.onUi(() -> photo.localToScreen(photo.getBoundsInLocal()));
+        robot.moveTo(bounds.getCenterX(), bounds.getCenterY());
+        robot.press(javafx.scene.input.MouseButton.PRIMARY).moveBy(12, 0).release(javafx.scene.input.MouseButton.PRIMARY);
+        window.until("it is graded again", () -> window.desk.shown().orElseThrow().state().gradedPhoto(Phase.BEFORE).orElseThrow()
+                .graded().orElseThrow().aperture().cx() > before + 5);
+    }
+
+    @Test
+    void aLensFileBeginsATicketAndABadOneIsSaid() throws Exception {
+        window.settle();
+        Path bad = folder.resolve("bad.json");
+        String good;
+        try (var in = Shelf.class.getResourceAsStream("/stillglass/book/lenses/sedge_75_f45.json")) {
+            good = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+        Files.writeString(bad, good.replaceFirst("\"radius_mm\": [0-9.-]+", "\"radius_mm\": NaN"));
+        window.answers.lens = Optional.of(bad);
+        window.fire("new-from-file");
+        window.until("it is said", () -> ((Label) window.shell.lookup("#say")).getText().startsWith("bad.json"));
+        Path own = folder.resolve("own.json");
+        Files.writeString(own, good.replace("Sedge 75 mm", "Found at a market 75 mm"));
+        window.answers.lens = Optional.of(own);
+        window.fire("new-from-file");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.settle();
+        assertThat(window.work().state().tag().title()).contains("Found at a market");
+        assertThat(window.work().mapped()).isFalse();
+        press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        assertThat(window.say()).contains("No map of this model");
+    }
+
+    @Test
+    void aGradeIsOverruledWithAReasonOnly() {
+        openShowpiece();
+        press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        window.until("assessed", () -> window.shell.lookup("#assessment-1") != null);
+        press(KeyCode.DOWN);
+        window.fire("overrule-4");
+        assertThat(window.say()).contains("Say why");
+        Window.onUi(() -> {
+            ((TextField) window.shell.lookup("#why")).setText("seen it grow");
+            return true;
+        });
+        window.fire("overrule-4");
+        assertThat(window.work().computed().assessments().getFirst().standingGrade()).isEqualTo(4);
+    }
+
+    @Test
+    void timersSurviveARestart() throws Exception {
+        openShowpiece();
+        window.desk.submit(new Intent.Keep(new TicketEvent.TimerSet("t", "naphtha on the rear thread", Window.WHEN.plusSeconds(402)))).join();
+        window.close();
+        Path book = folder.resolve("told-Look.sqlite");
+        window = Window.onUi(() -> new Window(stage, book, robot));
+        Window.onUi(() -> {
+            window.shell.showBook();
+            return true;
+        });
+        openShowpiece();
+        assertThat(Window.onUi(() -> window.shell.lookupAll(".say-timer").stream().map(n -> ((Button) n).getText()).toList()))
+                .containsExactly("naphtha on the rear thread  06:42");
+    }
+
+    /// Texts of the window's labels that do not fit, at a size.
+    private List<String> cutOff(double width, double height) {
+        return Window.onUi(() -> {
+            stage.setWidth(width);
+            stage.setHeight(height);
+            window.shell.resize(width, height);
+            window.shell.applyCss();
+            window.shell.layout();
+            List<String> cut = new ArrayList<>();
+            collect(window.shell, cut);
+            return cut;
+        });
+    }
+
+    private static void collect(Parent parent, List<String> cut) {
+        for (Node n : parent.getChildrenUnmodifiable()) {
+            if (!n.isVisible()) {
+                continue;
+            }
+            if (n instanceof Label l && !l.getText().isEmpty() && l.lookup(".text") instanceof javafx.scene.text.Text t && t.getText().endsWith("…") && !l.getText().endsWith("…")) {
+                cut.add(l.getText());
+            }
+            if (n instanceof Parent p) {
+                collect(p, cut);
+            }
+        }
+    }
+
+    @Test
+    void nothingIsCutOffBetweenSmallAndLarge() {
+        openShowpiece();
+        for (KeyCode digit : List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT5, KeyCode.DIGIT7)) {
+            press(KeyCode.CONTROL, digit);
+            for (double[] size : new double[][] {{1100, 700}, {1280, 800}, {1920, 1080}, {2560, 1440}}) {
+                assertThat(cutOff(size[0], size[1])).as("%s at %.0f x %.0f", window.work().stage(), size[0], size[1]).isEmpty();
+            }
+        }
+    }
+
+    @Test
+    void aWindowThatIsGoneHoldsNothing() throws Exception {
+        openShowpiece();
+        List<WeakReference<Shell>> gone = new ArrayList<>();
+        for (int i = 0; i < 20; i++) {
+            gone.add(Window.onUi(() -> {
+                Shell extra = new Shell(window.desk, window.answers, new Theme());
+                extra.dispose();
+                return new WeakReference<>(extra);
+            }));
+            window.settle();
+        }
+        for (int i = 0; i < 50 && gone.stream().anyMatch(r -> r.get() != null); i++) {
+            System.gc();
+            window.settle();
+        }
+        assertThat(gone.stream().filter(r -> r.get() != null).count()).as("windows still held").isLessThanOrEqualTo(1);
+    }
+}

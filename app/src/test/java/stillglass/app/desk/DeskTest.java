@@ -1,0 +1,191 @@
+package stillglass.app.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import stillglass.book.Logbook;
+import stillglass.book.data.Shelf;
+import stillglass.device.PhotoCamera;
+import stillglass.look.Progress;
+import stillglass.ticket.Decision;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
+
+class DeskTest {
+    @TempDir
+    Path folder;
+
+    private final ExecutorService ui = Executors.newSingleThreadExecutor();
+    private final List<String> complaints = Collections.synchronizedList(new ArrayList<>());
+    private Desk desk;
+
+    @BeforeEach
+    void open() throws Exception {
+        desk = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
+        desk.complain(complaints::add);
+        begin("T-1", "tarn_50_f35");
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+        ui.shutdown();
+    }
+
+    private void begin(String number, String section) throws Exception {
+        get(desk.begin(new Intent.Begin(new TicketEvent.Opened(number, "Tarn 50 mm f/3.5", section, section, "School club", LocalDate.of(2026, 12, 4)), List.of())));
+        settle();
+    }
+
+    private static <T> T get(CompletableFuture<T> f) throws Exception {
+        return f.get(60, TimeUnit.SECONDS);
+    }
+
+    private Work settle() throws Exception {
+        return Told.settled(desk, ui);
+    }
+
+    @Test
+    void whatIsShownIsStoredAlready() throws Exception {
+        List<Integer> stored = Collections.synchronizedList(new ArrayList<>());
+        Logbook other = Logbook.open(folder.resolve("book.sqlite"));
+        desk.watch(w -> stored.add(other.story("T-1").size() - w.state().symptoms().size()));
+        for (int i = 0; i < 5; i++) {
+            get(desk.submit(new Intent.Keep(new TicketEvent.SymptomNoted("s" + i))));
+        }
+        settle();
+        other.close();
+
+        // The tag and at least as many symptoms as were shown.
+        assertThat(stored).isNotEmpty().allSatisfy(n -> assertThat(n).isGreaterThanOrEqualTo(1));
+    }
+
+    @Test
+    void aRefusalIsSaidAndChangesNothing() throws Exception {
+        Decision d = get(desk.submit(new Intent.Sign("", Told.WHEN)));
+
+        assertThat(d).isInstanceOf(Decision.Refused.class);
+        assertThat(complaints).singleElement().asString().contains("Sign with a name");
+        assertThat(settle().state().signed()).isEmpty();
+    }
+
+    @Test
+    void intentsAreDecidedInTheOrderTheyWereSent() throws Exception {
+        for (int i = 0; i < 30; i++) {
+            desk.submit(new Intent.Keep(new TicketEvent.SymptomNoted("s" + i)));
+        }
+        List<String> symptoms = settle().state().symptoms();
+
+        assertThat(symptoms).hasSize(30);
+        assertThat(symptoms.getLast()).isEqualTo("s29");
+    }
+
+    @Test
+    void aTicketOpensWhereItsWorkStands() throws Exception {
+        get(desk.submit(new Intent.Keep(new TicketEvent.PhotoKept("p1", Phase.BEFORE, false, ""))));
+        begin("T-2", "moraine_28_f35");
+        get(desk.open("T-1"));
+        Work w = settle();
+
+        assertThat(w.state().tag().number()).isEqualTo("T-1");
+        assertThat(w.stage()).isEqualTo(Stage.LOOK);
+    }
+
+    @Test
+    void theListingCountsOn() throws Exception {
+        begin("T-0142", "moraine_28_f35");
+        Desk.Listing l = get(desk.listing());
+
+        assertThat(l.tickets()).extracting(TicketCard::number).containsExactly("T-1", "T-0142");
+        assertThat(l.nextNumber()).isEqualTo("T-0143");
+    }
+
+    @Test
+    void aSectionFromAFileIsThereAfterARestart() throws Exception {
+        String json;
+        try (var in = Shelf.class.getResourceAsStream("/stillglass/book/lenses/sedge_75_f45.json")) {
+            json = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8).replace("Sedge", "Somebody's");
+        }
+        String id = get(desk.keepSection("mine.json", json));
+        begin("T-5", id);
+        desk.close();
+        desk = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
+        get(desk.open("T-5"));
+
+        assertThat(settle().section().name()).contains("Somebody's");
+    }
+
+    @Test
+    void aBadSectionIsComplainedAboutWithItsField() throws Exception {
+        assertThat(desk.keepSection("bad.json", "{\"name\": 3}").handle((ok, wrong) -> wrong != null).get(20, TimeUnit.SECONDS)).isTrue();
+        settle();
+
+        assertThat(complaints).singleElement().asString().startsWith("bad.json: ");
+    }
+
+    @Test
+    void aPhotoThatCannotBeReadLeavesTheTicketAsItWas() throws Exception {
+        PhotoCamera torn = () -> new PhotoCamera.Picture("torn.png", new byte[] {1, 2, 3});
+        PhotoTaking.take(desk, settle(), torn, Phase.BEFORE, false, "", Progress.SILENT).handle((d, wrong) -> wrong).get(20, TimeUnit.SECONDS);
+        Work w = settle();
+
+        assertThat(w.state().photos()).isEmpty();
+        assertThat(complaints).singleElement().asString().contains("torn.png").contains("no PNG, JPEG or TIFF");
+    }
+
+    @Test
+    void gradingCanBeStoppedAndNothingIsKept() throws Exception {
+        Work w = settle();
+        Progress stop = (share, doing) -> {
+            throw new java.util.concurrent.CancellationException();
+        };
+        PhotoTaking.take(desk, w, stillglass.sim.VirtualDevices.camera(w.state(), w.section(), w.instrument(), 3L), Phase.BEFORE, false, "", stop)
+                .handle((d, wrong) -> wrong).get(20, TimeUnit.SECONDS);
+
+        assertThat(settle().state().photos()).isEmpty();
+        assertThat(complaints).containsExactly("Stopped; nothing was changed.");
+    }
+
+    @Test
+    void watchersThatLeftAreNotHeard() throws Exception {
+        List<Work> heard = Collections.synchronizedList(new ArrayList<>());
+        Runnable leave = desk.watch(heard::add);
+        leave.run();
+        get(desk.submit(new Intent.Keep(new TicketEvent.UseNoted("x"))));
+        settle();
+
+        assertThat(heard).isEmpty();
+    }
+
+    @Test
+    void settingsAreRemembered() throws Exception {
+        desk.remember("text scale", "1.3");
+
+        assertThat(get(desk.setting("text scale"))).contains("1.3");
+    }
+
+    @Test
+    void theWholeDemoStoryIsAcceptedAndEndsAtZero() {
+        Work end = Told.end(Stage.PROVE);
+
+        assertThat(end.ledger().zero()).isTrue();
+        assertThat(end.state().signed()).isPresent();
+        assertThat(Stage.values()).allMatch(end.state()::done);
+        assertThat(end.state().overruled()).as("nothing in the story needs overruling").isEmpty();
+    }
+}
