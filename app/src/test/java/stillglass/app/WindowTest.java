@@ -261,8 +261,7 @@ class WindowTest {
     /// Texts of the window's labels that do not fit, at a size.
     private List<String> cutOff(double width, double height) {
         return Window.onUi(() -> {
-            stage.setWidth(width);
-            stage.setHeight(height);
+            // The headless screen is smaller than a large window: the contents are laid out at the size, the stage stays.
             window.shell.resize(width, height);
             window.shell.applyCss();
             window.shell.layout();

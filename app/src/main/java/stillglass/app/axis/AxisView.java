@@ -20,6 +20,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
 import stillglass.app.desk.Selection;
+import stillglass.app.draw.Inked;
 import stillglass.app.theme.Words;
 
 /// Draws an [AxisModel]: labels of findings at the left, parts that are out in a row beside the instrument on the side they
@@ -401,13 +402,13 @@ public final class AxisView extends Region {
         return list.size();
     }
 
-    /// A text already styled, so that its size is known; it is taken off again until it is placed.
+    /// A text standing on `y`, its size known.
     private Text text(String words, String style, double x, double y) {
-        Text t = new Text(x, y, words);
-        t.getStyleClass().add(style);
-        getChildren().add(t);
-        t.applyCss();
-        getChildren().remove(t);
+        Text t = Inked.text(getChildren(), words, style);
+        t.setTextOrigin(VPos.BASELINE);
+        t.setMouseTransparent(false);
+        t.setX(x);
+        t.setY(y);
         return t;
     }
 }

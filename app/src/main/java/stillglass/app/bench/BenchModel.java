@@ -5,13 +5,13 @@ import java.util.List;
 import java.util.Optional;
 import stillglass.app.close.CloseModel;
 import stillglass.app.desk.Work;
+import stillglass.app.open.GlassForm;
 import stillglass.app.open.OpenModel;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
-import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
@@ -149,18 +149,8 @@ public record BenchModel(
         LensSection section = work.section();
         return j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).flatMap(p -> p.element().stream())
                 .flatMap(e -> section.element(e).stream()).findFirst()
-                .map(e -> {
-                    int last = lastOf(e, section);
-                    double h = e.diameterMm();
-                    double front = section.surfaces().get(e.firstSurface()).sagMm(section.surfaces().get(e.firstSurface()).semiDiameterMm()) / h;
-                    double rear = -section.surfaces().get(last).sagMm(section.surfaces().get(last).semiDiameterMm()) / h;
-                    return new Picture.Glass(front, rear, opening);
-                });
-    }
-
-    private static int lastOf(Element e, LensSection section) {
-        return e.cementedWith().isEmpty() ? e.lastSurface()
-                : section.element(e.cementedWith().getFirst()).map(Element::lastSurface).orElse(e.lastSurface());
+                .map(e -> GlassForm.of(section, e))
+                .map(form -> new Picture.Glass(form.front(), form.rear(), opening));
     }
 
     /// The weakest agent that was not tried on this joint yet; nothing after the second.

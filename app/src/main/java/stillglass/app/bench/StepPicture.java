@@ -1,7 +1,6 @@
 package stillglass.app.bench;
 
 import java.util.Optional;
-import javafx.geometry.VPos;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
@@ -10,6 +9,7 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
+import stillglass.app.draw.Inked;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
@@ -116,12 +116,7 @@ final class StepPicture extends Region {
     }
 
     private Text text(String words, String style, double x, double y) {
-        Text t = new Text(words);
-        t.getStyleClass().add(style);
-        t.setTextOrigin(VPos.CENTER);
-        getChildren().add(t);
-        t.applyCss();
-        getChildren().remove(t);
+        Text t = Inked.text(getChildren(), words, style);
         t.setX(x - t.getLayoutBounds().getWidth() / 2);
         t.setY(y);
         return t;

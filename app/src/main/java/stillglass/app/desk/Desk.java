@@ -250,6 +250,9 @@ public final class Desk implements AutoCloseable {
                     shown.map(Work::stage).orElse(ifNew),
                     shown.map(Work::selection).orElse(new Selection.Nothing()));
             show(work);
+            if (compute.isShutdown()) {
+                return;
+            }
             CompletableFuture.supplyAsync(() -> computing.compute(work, request), compute)
                     .whenComplete((results, wrong) -> {
                         if (wrong != null) {

@@ -3,7 +3,6 @@ package stillglass.app.look;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import javafx.geometry.VPos;
 import javafx.scene.Cursor;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
@@ -14,6 +13,7 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
+import stillglass.app.draw.Inked;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -172,23 +172,12 @@ public final class PhotoPane extends Region {
             tick.setMouseTransparent(true);
             getChildren().add(tick);
             if (hour % 3 == 0) {
-                Text t = styled(Integer.toString(hour), "photo-hour");
+                Text t = Inked.text(getChildren(), Integer.toString(hour), "photo-hour");
                 t.setX(x(a, 1.085 * s, 1.085 * c) - t.getLayoutBounds().getWidth() / 2);
                 t.setY(y(a, 1.085 * s, 1.085 * c));
                 getChildren().add(t);
             }
         }
-    }
-
-    private Text styled(String words, String style) {
-        Text t = new Text(words);
-        t.getStyleClass().add(style);
-        t.setTextOrigin(VPos.CENTER);
-        t.setMouseTransparent(true);
-        getChildren().add(t);
-        t.applyCss();
-        getChildren().remove(t);
-        return t;
     }
 
     private void finding(Aperture a, LookModel.Row row) {
@@ -230,7 +219,7 @@ public final class PhotoPane extends Region {
         Circle disc = new Circle(x(a, ux, uy), y(a, ux, uy), row.selected() ? 14 : 12);
         disc.getStyleClass().addAll("photo-badge", row.selected() ? "photo-badge-selected" : "photo-badge-quiet");
         disc.setOnMouseClicked(e -> picked.accept(row.id()));
-        Text t = styled(Integer.toString(row.number()), "photo-number");
+        Text t = Inked.text(getChildren(), Integer.toString(row.number()), "photo-number");
         t.setX(disc.getCenterX() - t.getLayoutBounds().getWidth() / 2);
         t.setY(disc.getCenterY());
         getChildren().addAll(disc, t);

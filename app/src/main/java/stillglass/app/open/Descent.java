@@ -3,7 +3,6 @@ package stillglass.app.open;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import javafx.geometry.VPos;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
@@ -12,6 +11,7 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
+import stillglass.app.draw.Inked;
 import stillglass.app.theme.Words;
 
 /// The way in as a line that goes down into the instrument: outside at the top left, the goal at the lower right. A diamond
@@ -94,7 +94,7 @@ final class Descent extends Region {
                 Line bracket = new Line(left, bottom + 4, right, bottom + 4);
                 bracket.getStyleClass().add("descent-tool");
                 getChildren().add(bracket);
-                Text t = text(rungs.get(from).tool(), "descent-tool-name");
+                Text t = Inked.text(getChildren(), rungs.get(from).tool(), "descent-tool-name");
                 if (t.getLayoutBounds().getWidth() < right - left + 2) {
                     t.setX((left + right - t.getLayoutBounds().getWidth()) / 2);
                     t.setY(bottom + 15);
@@ -109,21 +109,10 @@ final class Descent extends Region {
         Optional<OpenModel.Rung> next = rungs.stream().filter(r -> r.progress() == OpenModel.Progress.NEXT).findFirst();
         next.ifPresent(r -> {
             int i = rungs.indexOf(r);
-            Text t = text((i + 1) + "  " + r.name(), "descent-next-name");
+            Text t = Inked.text(getChildren(), (i + 1) + "  " + r.name(), "descent-next-name");
             t.setX(Math.clamp(x[i] - t.getLayoutBounds().getWidth() / 2, 2, Math.max(2, w - t.getLayoutBounds().getWidth() - 2)));
             t.setY(Math.max(9, y[i] - 18));
             getChildren().add(t);
         });
-    }
-
-    private Text text(String words, String style) {
-        Text t = new Text(words);
-        t.getStyleClass().add(style);
-        t.setTextOrigin(VPos.CENTER);
-        t.setMouseTransparent(true);
-        getChildren().add(t);
-        t.applyCss();
-        getChildren().remove(t);
-        return t;
     }
 }

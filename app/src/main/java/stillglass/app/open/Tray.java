@@ -90,18 +90,9 @@ public final class Tray {
                 .map(f -> f instanceof Fact.Facing x ? (x.frontUp() ? Words.of("tray.front") : Words.of("tray.rear")) : f.say())
                 .toList());
         Optional<Element> e = part.element().flatMap(section::element);
-        double[] bulge = e.map(x -> bulge(section, x)).orElse(new double[2]);
+        GlassForm form = e.map(x -> GlassForm.of(section, x)).orElse(new GlassForm(0, 0));
         Shape shape = e.isPresent() ? Shape.GLASS : part.kind() == Part.Kind.SMALL || part.kind() == Part.Kind.KEY ? Shape.SMALL : Shape.RING;
-        return new Cell(number, part.name(), shape, note, List.of(), bulge[0], bulge[1]);
-    }
-
-    private static double[] bulge(LensSection section, Element e) {
-        double h = e.diameterMm();
-        double front = section.surfaces().get(e.firstSurface()).sagMm(section.surfaces().get(e.firstSurface()).semiDiameterMm());
-        int last = e.cementedWith().isEmpty() ? e.lastSurface()
-                : section.element(e.cementedWith().getFirst()).map(Element::lastSurface).orElse(e.lastSurface());
-        double rear = -section.surfaces().get(last).sagMm(section.surfaces().get(last).semiDiameterMm());
-        return new double[] {front / h, rear / h};
+        return new Cell(number, part.name(), shape, note, List.of(), form.front(), form.rear());
     }
 
     /// Draws a cell.

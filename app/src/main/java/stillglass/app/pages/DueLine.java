@@ -7,12 +7,12 @@ import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import javafx.geometry.VPos;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
 import stillglass.app.desk.TicketCard;
+import stillglass.app.draw.Inked;
 import stillglass.app.theme.Words;
 
 /// The weeks ahead as a line, with a tag hung on the day each open ticket is due.
@@ -78,11 +78,10 @@ final class DueLine extends Region {
     }
 
     private Text text(String words, String style, double x, double y) {
-        Text t = new Text(x, y, words);
-        t.getStyleClass().add(style);
-        t.setTextOrigin(VPos.CENTER);
+        Text t = Inked.text(getChildren(), words, style);
+        t.setX(x);
+        t.setY(y);
         getChildren().add(t);
-        t.applyCss();
         return t;
     }
 }

@@ -2,12 +2,12 @@ package stillglass.app.prove;
 
 import java.util.Locale;
 import java.util.Optional;
-import javafx.geometry.VPos;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
+import stillglass.app.draw.Inked;
 import stillglass.app.theme.Words;
 
 /// Where the image of infinity lies about the film plane: a scale in millimetres, the band that the widest stop hides, and
@@ -80,11 +80,8 @@ final class InfinityGauge extends Region {
     }
 
     private Text text(String words, String style, double x, double y) {
-        Text t = new Text(words);
-        t.getStyleClass().add(style);
-        t.setTextOrigin(VPos.CENTER);
+        Text t = Inked.text(getChildren(), words, style);
         getChildren().add(t);
-        t.applyCss();
         t.setX(Math.clamp(x - t.getLayoutBounds().getWidth() / 2, 0, Math.max(0, getWidth() - t.getLayoutBounds().getWidth())));
         t.setY(y);
         return t;
