@@ -47,16 +47,26 @@ public final class StillGlassApp extends Application {
         stage.setOnShown(e -> sayStarted());
         stage.show();
         if (demo) {
-            opened.open(DemoTickets.SHOWPIECE).thenRunAsync(root::showWork, Platform::runLater);
+            openTicket(opened, root, DemoTickets.SHOWPIECE);
         } else {
-            opened.setting("last ticket").thenAcceptAsync(last -> last.ifPresentOrElse(
-                    n -> opened.open(n).thenRunAsync(root::showWork, Platform::runLater), root::showBook), Platform::runLater);
+            opened.setting("last ticket").thenAcceptAsync(
+                    last -> last.ifPresentOrElse(n -> openTicket(opened, root, n), root::showBook), Platform::runLater);
         }
         arguments.seconds().ifPresent(n -> {
             PauseTransition end = new PauseTransition(Duration.seconds(n));
             end.setOnFinished(e -> Platform.exit());
             end.play();
         });
+    }
+
+    private static void openTicket(Desk desk, Shell shell, String number) {
+        long asked = System.nanoTime();
+        desk.open(number).thenRunAsync(() -> {
+            shell.showWork();
+            if (Boolean.getBoolean("stillglass.timing")) {
+                Platform.runLater(() -> System.err.println("still-glass: ticket drawn " + (System.nanoTime() - asked) / 1_000_000 + " ms after it was asked for"));
+            }
+        }, Platform::runLater);
     }
 
     /// The launcher gives the moment it started the Java machine; how long the window took is said on request.

@@ -137,7 +137,8 @@ public record OpenModel(
                 .reduce((a, b) -> b);
         List<String> alike = LookAlikes.among(work.instrument(), all).stream()
                 .filter(p -> p.joint().id().equals(j.id()) || p.other().id().equals(j.id()))
-                .limit(3)
+                .sorted(java.util.Comparator.comparing(p -> !p.joint().id().equals(p.other().id())))
+                .limit(2)
                 .map(OpenModel::lookAlike)
                 .toList();
         return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), marks,

@@ -17,7 +17,8 @@ public final class Build {
     private Build() {}
 
     public static Label label(String text, String... classes) {
-        Label l = new Label(text);
+        // A figure and its unit stay together at the end of a line.
+        Label l = new Label(text.replace(" %", "\u00a0%").replace(" mm", "\u00a0mm"));
         l.getStyleClass().addAll(classes);
         l.setWrapText(true);
         l.setMinSize(0, Region.USE_PREF_SIZE);
