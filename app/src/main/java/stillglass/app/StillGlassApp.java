@@ -5,9 +5,10 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.Optional;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
-import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -21,22 +22,59 @@ import stillglass.app.theme.Words;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.sim.DemoTickets;
+import stillglass.ticket.TicketState;
 
-/// The window on a logbook.
-public final class StillGlassApp extends Application {
-    private Optional<Desk> desk = Optional.empty();
-    private Optional<Shell> shell = Optional.empty();
+/// The window on a logbook. What needs no toolkit, the logbook and the shelf, is opened while the toolkit starts.
+final class StillGlassApp {
+    private final Arguments arguments;
+    private final CompletableFuture<Logbook> logbook;
+    private final CompletableFuture<Shelf> shelf;
 
-    @Override
-    public void start(Stage stage) {
-        Arguments arguments = Arguments.parse(getParameters().getRaw().toArray(String[]::new));
-        boolean demo = arguments.verb().equals("demo");
-        Desk opened = new Desk(Logbook.open(demo ? demoBook(arguments) : ownBook(arguments)), new Shelf(), Clock.systemUTC(), Platform::runLater);
-        desk = Optional.of(opened);
+    private StillGlassApp(Arguments arguments) {
+        this.arguments = arguments;
+        logbook = CompletableFuture.supplyAsync(() -> read(Logbook.open(demo() ? demoBook(arguments) : ownBook(arguments))));
+        shelf = CompletableFuture.supplyAsync(StillGlassApp::filled);
+    }
+
+    /// Opens the window; returns at once, the toolkit goes on until the window is closed.
+    /// @param trouble hears why it could not open
+    static void open(Arguments arguments, Consumer<RuntimeException> trouble) {
+        StillGlassApp app = new StillGlassApp(arguments);
+        Platform.startup(() -> {
+            try {
+                app.show(new Stage());
+            } catch (RuntimeException e) {
+                trouble.accept(e);
+            }
+        });
+    }
+
+    private boolean demo() {
+        return arguments.verb().equals("demo");
+    }
+
+    /// The newest ticket read once, so that the parser of events is warm when it is asked for.
+    private static Logbook read(Logbook log) {
+        List<String> tickets = log.tickets();
+        if (!tickets.isEmpty()) {
+            TicketState.of(log.story(tickets.getLast()));
+        }
+        return log;
+    }
+
+    /// The shelf with the showpiece read, so that its schema and its parser are warm.
+    private static Shelf filled() {
+        Shelf shelf = new Shelf();
+        shelf.instrumentIds().forEach(shelf::instrument);
+        shelf.sectionIds().forEach(shelf::section);
+        return shelf;
+    }
+
+    private void show(Stage stage) {
         Theme.loadFonts();
         Theme theme = new Theme();
-        Shell root = new Shell(opened, new SystemAsker(stage), theme);
-        shell = Optional.of(root);
+        Desk desk = new Desk(logbook.join(), shelf.join(), Clock.systemUTC(), Platform::runLater);
+        Shell root = new Shell(desk, new SystemAsker(stage), theme);
         Scene scene = new Scene(root, 1280, 800);
         theme.dress(scene);
         stage.setTitle(Words.of("window.title"));
@@ -45,16 +83,21 @@ public final class StillGlassApp extends Application {
         stage.getIcons().add(new Image("/stillglass/app/icon.png"));
         stage.setScene(scene);
         stage.setOnShown(e -> sayStarted());
+        stage.setOnHidden(e -> {
+            root.dispose();
+            desk.close();
+            Platform.runLater(Platform::exit);
+        });
         stage.show();
-        if (demo) {
-            openTicket(opened, root, DemoTickets.SHOWPIECE);
+        if (demo()) {
+            openTicket(desk, root, DemoTickets.SHOWPIECE);
         } else {
-            opened.setting("last ticket").thenAcceptAsync(
-                    last -> last.ifPresentOrElse(n -> openTicket(opened, root, n), root::showBook), Platform::runLater);
+            desk.setting("last ticket").thenAcceptAsync(
+                    last -> last.ifPresentOrElse(n -> openTicket(desk, root, n), root::showBook), Platform::runLater);
         }
         arguments.seconds().ifPresent(n -> {
             PauseTransition end = new PauseTransition(Duration.seconds(n));
-            end.setOnFinished(e -> Platform.exit());
+            end.setOnFinished(e -> stage.hide());
             end.play();
         });
     }
@@ -101,11 +144,5 @@ public final class StillGlassApp extends Application {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    @Override
-    public void stop() {
-        shell.ifPresent(Shell::dispose);
-        desk.ifPresent(Desk::close);
     }
 }
