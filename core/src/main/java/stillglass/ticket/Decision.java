@@ -155,7 +155,7 @@ public sealed interface Decision {
         if (!first.isEmpty() && !o.anyway()) {
             return new Refused(joint.name() + " waits for "
                     + String.join(", ", first.stream().map(id -> nameOf(id, world)).toList())
-                    + ". If it is off already, record it with Shift+Space.");
+                    + ". If it is off already, say so: \"" + joint.name() + " anyway\".");
         }
         Set<String> lost = new LinkedHashSet<>(joint.loses());
         lost.removeAll(state.references().keySet());

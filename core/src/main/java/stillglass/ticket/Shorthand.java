@@ -13,7 +13,7 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 
 /// Reads bench shorthand: `3 screws rear, slot, 4.2 mm`, `E2 out, front up, 1 o'clock`, `ball 1.0`,
-/// `shim .05 .10`, `turns 3.25`, `lets go 4`, `proud 0.3`, `mark infinity 12`, `stuck, naphtha, wait 10m`, `done`.
+/// `shim .05 .10`, `turns 3.25`, `retainer anyway`, `lets go 4`, `proud 0.3`, `mark infinity 12`, `stuck, naphtha, wait 10m`, `done`.
 ///
 /// The same line notes facts while opening and states them while closing. Lengths are mm; `in` converts.
 public final class Shorthand {
@@ -63,7 +63,15 @@ public final class Shorthand {
         return List.of("3 screws rear, slot, 4.2 mm", "E1 out, front up, 12 o'clock", "turns 3.5", "done");
     }
 
+    /// A line that ends in "anyway" records what is off already, whatever should have come first.
     private Reading command(String typed, String line) {
+        if (line.endsWith(" anyway")) {
+            String rest = typed.strip().substring(0, typed.strip().length() - " anyway".length()).stripTrailing();
+            String said = rest.endsWith(",") ? rest.substring(0, rest.length() - 1) : rest;
+            return command(said, said.toLowerCase(Locale.ROOT)) instanceof Reading.Understood u
+                    ? new Reading.Understood(u.intents().stream().map(Shorthand::anyway).toList(), u.say() + ", whatever should have come first")
+                    : new Reading.NotYet("name the joint that is off, then \"anyway\"", List.of());
+        }
         if (line.startsWith("note ")) {
             String text = typed.substring(5).strip();
             return current.map(j -> facts(j, List.of(new Fact.Note(text))))
@@ -104,6 +112,10 @@ public final class Shorthand {
             return new Reading.Understood(intents, j.name() + " is open");
         }
         return new Reading.NotYet("not understood yet; try one of these", completions(line));
+    }
+
+    private static Intent anyway(Intent intent) {
+        return intent instanceof Intent.OpenJoint o ? new Intent.OpenJoint(o.joint(), true) : intent;
     }
 
     private Reading onJoint(java.util.function.Function<Joint, Reading> then) {

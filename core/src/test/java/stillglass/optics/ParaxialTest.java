@@ -79,11 +79,10 @@ class ParaxialTest {
 
     @Test
     void apparentDepthBehindOneSurfaceIsTheTextbookImage() {
-        // One surface R, glass n, object at depth d inside: n/d' formula 1/s' = n/(-d) + (1-n)/... worked as n1/s + n2/s'.
+        // Refraction at one spherical surface from glass to air: 1/d' = n/d - (n-1)/R for a point d behind the vertex.
         double r = 30;
         double n = 1.62;
         double d = 4;
-        // From glass to air: 1/s' - n/(-d) = (1-n)/(-R') with light going left; image depth d' = 1 / (n/d - (n-1)/R).
         double depth = 1 / (n / d - (n - 1) / r);
 
         assertThat(Paraxial.of(Lenses.triplet()).apparentFromFront(1).depthMm()).isCloseTo(depth, within(EXACT));

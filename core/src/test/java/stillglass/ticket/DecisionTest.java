@@ -23,7 +23,7 @@ class DecisionTest {
 
     @Test
     void aJointWaitsForWhatLiesOverIt() {
-        assertThat(Story.begun().refusal(Story.open("spacer-seat"))).contains("waits for e1 seat").contains("Shift+Space");
+        assertThat(Story.begun().refusal(Story.open("spacer-seat"))).contains("waits for e1 seat").contains("\"spacer seat anyway\"");
         assertThat(Story.begun().accept(Story.open("ring-thread")).refusal(Story.open("spacer-seat"))).contains("waits for e1 seat");
     }
 

@@ -87,6 +87,15 @@ class ShorthandTest {
     }
 
     @Test
+    void whatIsOffAlreadyIsRecordedAnyway() {
+        assertThat(intents(new Shorthand(SMALL, Optional.empty(), false, Story.NOON).read("spacer seat anyway"))).containsExactly(
+                new Intent.OpenJoint("spacer-seat", true));
+        assertThat(intents(opening("ring-thread", "E1 out, rear up anyway"))).containsExactly(
+                Story.note("e1-seat", new Fact.Facing("E1", false)), new Intent.OpenJoint("e1-seat", true));
+        assertThat(opening("ring-thread", "teapot anyway")).isInstanceOf(Reading.NotYet.class);
+    }
+
+    @Test
     void marksAreKeptAtTheirClockPosition() {
         assertThat(intents(opening("mount-screws", "mark mount-clock 3:30"))).containsExactly(
                 new Intent.KeepReference("mount-clock", "marked", ClockPosition.of(3.5)));

@@ -41,14 +41,10 @@ public final class CleanView implements Station {
 
     public CleanView(Desk desk) {
         this.desk = desk;
-        var scrollParts = Build.scroll(parts);
-        VBox.setVgrow(scrollParts, Priority.ALWAYS);
-        VBox left = Build.column(8, Build.line(Words.of("clean.parts"), "heading"), scrollParts,
+        VBox left = Build.column(8, Build.line(Words.of("clean.parts"), "heading"), Build.tall(parts),
                 Build.label(Words.of("caution.solvent"), "danger", "small"));
-        var scrollLadder = Build.scroll(ladder);
-        VBox.setVgrow(scrollLadder, Priority.ALWAYS);
         VBox right = Build.sheet("", "", Build.row(12, name, Build.spring(), chance), materials,
-                Build.row(8, Build.line(Words.of("clean.soil"), "soft"), soils), scrollLadder);
+                Build.row(8, Build.line(Words.of("clean.soil"), "soft"), soils), Build.tall(ladder));
         right.getChildren().removeFirst();
         node = Build.shared(18, List.of(left, right), 0.8, 1.6);
         node.getStyleClass().add("station");

@@ -46,24 +46,18 @@ public final class CloseView implements Station {
         this.type = type;
         dial = new Dial(at -> state(new Fact.LetGo(at)));
         dial.setId("close-dial");
-        VBox left = Build.column(8, scroll(now), actions);
+        VBox left = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(left, Priority.ALWAYS);
         answers.setMinWidth(190);
         answers.setPrefWidth(210);
         HBox inHand = Build.row(18, left, answers);
         inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
         inHand.getStyleClass().add("sheet");
-        VBox next = Build.column(8, Build.line(Words.of("close.ahead"), "heading"), scroll(ahead));
-        VBox ledger = Build.column(6, Build.line(Words.of("close.ledger"), "heading"), count, scroll(lines));
+        VBox next = Build.column(8, Build.line(Words.of("close.ahead"), "heading"), Build.tall(ahead));
+        VBox ledger = Build.column(6, Build.line(Words.of("close.ledger"), "heading"), count, Build.tall(lines));
         ledger.getStyleClass().add("mat");
         node = Build.shared(18, List.of(inHand, next, ledger), 2.3, 0.8, 1);
         node.getStyleClass().add("station");
-    }
-
-    private static Node scroll(VBox box) {
-        var s = Build.scroll(box);
-        VBox.setVgrow(s, Priority.ALWAYS);
-        return s;
     }
 
     @Override

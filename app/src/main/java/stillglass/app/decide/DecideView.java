@@ -45,8 +45,8 @@ public final class DecideView implements Station {
         this.desk = desk;
         take = Build.button(Words.of("decide.take"), "Space", this::takeAdvice, "next");
         take.setId("take-advice");
-        VBox left = Build.column(6, Build.row(14, Build.line(Words.of("decide.heading"), "heading"), Build.spring(), legend()), scroll(rows));
-        VBox right = Build.sheet(Words.of("decide.advice"), "", Build.row(16, verdict, effort), scroll(reasons),
+        VBox left = Build.column(6, Build.row(14, Build.line(Words.of("decide.heading"), "heading"), Build.spring(), legend()), Build.tall(rows));
+        VBox right = Build.sheet(Words.of("decide.advice"), "", Build.row(16, verdict, effort), Build.tall(reasons),
                 Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
         node = Build.shared(18, List.of(left, right), 1.5, 1);
         node.getStyleClass().add("station");
@@ -61,12 +61,6 @@ public final class DecideView implements Station {
         from.getStyleClass().add("strip-threshold");
         return Build.row(6, shadow, Build.line(Words.of("decide.legend.shadow"), "soft", "small"), veil,
                 Build.line(Words.of("decide.legend.veil"), "soft", "small"), from, Build.line(Words.of("decide.legend.shows"), "soft", "small"));
-    }
-
-    private static Node scroll(VBox box) {
-        var s = Build.scroll(box);
-        VBox.setVgrow(s, Priority.ALWAYS);
-        return s;
     }
 
     @Override

@@ -141,11 +141,20 @@ public final class Desk implements AutoCloseable {
     /// Begins a ticket and shows it.
     public CompletableFuture<Decision> begin(Intent.Begin intent) {
         return onBook(() -> {
+            List<Recorded> before = story;
             story = List.of();
             ui.execute(() -> shown = Optional.empty());
-            Decision d = decide(intent, List.of());
-            log.remember("last ticket", intent.tag().number());
-            return d;
+            try {
+                Decision d = decide(intent, List.of());
+                log.remember("last ticket", intent.tag().number());
+                return d;
+            } catch (BookTrouble notKept) {
+                story = before;
+                if (!before.isEmpty()) {
+                    publish();
+                }
+                throw notKept;
+            }
         });
     }
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.CompletableFuture;
+import java.util.zip.CRC32;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.book.BadInput;
@@ -34,7 +35,7 @@ public final class PhotoTaking {
         return desk.compute(() -> {
             progress.at(0, "waiting for the photo");
             PhotoCamera.Picture picture = source.take();
-            String id = "p" + (work.state().photos().size() + 1);
+            String id = id(work, picture);
             TicketEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), progress);
             Intent keep = new Intent.Keep(List.of(new TicketEvent.PhotoKept(id, phase, fromRear, caption), graded));
             return new Taken(keep, List.of(new Logbook.PhotoBytes(id, picture.name(), picture.bytes())));
@@ -43,12 +44,20 @@ public final class PhotoTaking {
 
     /// Takes a photo of a step and hangs it on the joint's record.
     public static CompletableFuture<Decision> ofStep(Desk desk, Work work, Joint joint, PhotoCamera source) {
-        String id = "p" + (work.state().photos().size() + 1);
-        return desk.compute(source::take)
-                .thenCompose(p -> desk.submit(
-                        new Intent.Keep(new TicketEvent.PhotoKept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name()))),
-                        List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes()))))
-                .thenCompose(d -> desk.submit(new Intent.NoteFacts(joint.id(), List.of(new Fact.Photo(id)))));
+        return desk.compute(source::take).thenCompose(p -> {
+            String id = id(work, p);
+            return desk.submit(
+                            new Intent.Keep(new TicketEvent.PhotoKept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name()))),
+                            List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())))
+                    .thenCompose(d -> desk.submit(new Intent.NoteFacts(joint.id(), List.of(new Fact.Photo(id)))));
+        });
+    }
+
+    /// Never used twice in a ticket, whatever was undone in between: the file of an undone photo stays in the book.
+    private static String id(Work work, PhotoCamera.Picture picture) {
+        CRC32 sum = new CRC32();
+        sum.update(picture.bytes());
+        return "p" + (work.state().lastIntent() + 1) + "-" + Long.toHexString(sum.getValue());
     }
 
     private record Taken(Intent keep, List<Logbook.PhotoBytes> photos) {}

@@ -79,7 +79,7 @@ public final class LookView implements Station {
         HBox.setHgrow(bar, javafx.scene.layout.Priority.ALWAYS);
         working = Build.row(10, doing, bar, cancel);
         show(working, false);
-        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), open(), take()), head, working, scrolled());
+        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), open(), take()), head, working, Build.tall(list));
         node = Build.shared(18, List.of(hero, right), 0.92, 1.08);
         node.getStyleClass().add("station");
         node.setOnDragOver(e -> {
@@ -93,12 +93,6 @@ public final class LookView implements Station {
             e.setDropCompleted(true);
             e.consume();
         });
-    }
-
-    private Node scrolled() {
-        var s = Build.scroll(list);
-        VBox.setVgrow(s, javafx.scene.layout.Priority.ALWAYS);
-        return s;
     }
 
     private static void show(Node n, boolean visible) {

@@ -51,9 +51,7 @@ public final class OpenView implements Station {
                 .ifPresent(p -> desk.select(new Selection.OfPart(p))));
         dial = new Dial(at -> note(new Fact.LetGo(at)));
         dial.setId("dial");
-        var step = Build.scroll(now);
-        VBox.setVgrow(step, Priority.ALWAYS);
-        VBox inHandLeft = Build.column(8, step, actions);
+        VBox inHandLeft = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(inHandLeft, Priority.ALWAYS);
         VBox recordBox = Build.column(6, Build.line(Words.of("open.record"), "subheading"), dial, record);
         recordBox.setMinWidth(170);
@@ -61,9 +59,7 @@ public final class OpenView implements Station {
         HBox inHand = Build.row(18, inHandLeft, recordBox);
         inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
         inHand.getStyleClass().add("sheet");
-        var scroll = Build.scroll(tray);
-        VBox.setVgrow(scroll, Priority.ALWAYS);
-        VBox mat = Build.column(6, Build.line(Words.of("open.tray"), "subheading"), scroll);
+        VBox mat = Build.column(6, Build.line(Words.of("open.tray"), "subheading"), Build.tall(tray));
         mat.getStyleClass().add("mat");
         HBox below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);

@@ -58,14 +58,10 @@ public final class BookPage {
         search.setId("search");
         search.setPrefColumnCount(18);
         search.textProperty().subscribe(t -> list());
-        var left = Build.scroll(tickets);
-        VBox.setVgrow(left, Priority.ALWAYS);
-        var right = Build.scroll(shelf);
-        VBox.setVgrow(right, Priority.ALWAYS);
         Button file = Build.button(Words.of("book.file"), "", this::fromFile);
         file.setId("new-from-file");
-        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), left, dueLine);
-        VBox plates = Build.column(10, Build.line(Words.of("book.shelf"), "heading"), Build.label(Words.of("book.shelf.how"), "soft"), right, Build.row(8, file));
+        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), Build.tall(tickets), dueLine);
+        VBox plates = Build.column(10, Build.line(Words.of("book.shelf"), "heading"), Build.label(Words.of("book.shelf.how"), "soft"), Build.tall(shelf), Build.row(8, file));
         plates.getStyleClass().add("mat");
         node = Build.shared(20, List.of(ledger, plates), 1.9, 1);
         node.getStyleClass().addAll("station", "book");

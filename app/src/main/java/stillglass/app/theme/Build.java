@@ -101,6 +101,13 @@ public final class Build {
         return s;
     }
 
+    /// The same, taking all the height that is left in its column.
+    public static ScrollPane tall(Node content) {
+        ScrollPane s = scroll(content);
+        VBox.setVgrow(s, Priority.ALWAYS);
+        return s;
+    }
+
     /// Shares the width of a row: each node grows by its weight.
     public static HBox shared(double gap, List<Node> nodes, double... weights) {
         HBox box = new HBox(gap);

@@ -48,7 +48,8 @@ class DeskTest {
     }
 
     private void begin(String number, String section) throws Exception {
-        get(desk.begin(new Intent.Begin(new TicketEvent.Opened(number, "Tarn 50 mm f/3.5", section, section, "School club", LocalDate.of(2026, 12, 4)), List.of())));
+        String instrument = desk.shelf().mappedFor(section).orElse(section);
+        get(desk.begin(new Intent.Begin(new TicketEvent.Opened(number, "Tarn 50 mm f/3.5", instrument, section, "School club", LocalDate.of(2026, 12, 4)), List.of())));
         settle();
     }
 
@@ -159,6 +160,33 @@ class DeskTest {
 
         assertThat(settle().state().photos()).isEmpty();
         assertThat(complaints).containsExactly("Stopped; nothing was changed.");
+    }
+
+    @Test
+    void aPhotoCanBeTakenAgainAfterItWasUndone() throws Exception {
+        Work w = settle();
+        PhotoCamera camera = stillglass.sim.VirtualDevices.camera(w.state(), w.section(), w.instrument(), 3L);
+        get(PhotoTaking.take(desk, w, camera, Phase.BEFORE, false, "", Progress.SILENT));
+        get(desk.submit(new Intent.Undo()));
+        assertThat(settle().state().photos()).isEmpty();
+        get(PhotoTaking.take(desk, settle(), camera, Phase.BEFORE, false, "", Progress.SILENT));
+
+        assertThat(settle().state().photos()).hasSize(1);
+        assertThat(complaints).isEmpty();
+        assertThat(get(desk.photo(settle().state().photos().getFirst().kept().photoId()))).isPresent();
+    }
+
+    @Test
+    void aDeviationIsRecordedAndPlannedFromThere() throws Exception {
+        begin("T-3", "fell_52_f2");
+        get(desk.submit(new Intent.ChooseGoals(List.of("S2"))));
+        int planned = settle().computed().plan().orElseThrow().joints().size();
+        get(desk.submit(new Intent.OpenJoint("e1-retainer", true)));
+        Work w = settle();
+
+        assertThat(w.state().offPlan("e1-retainer")).isTrue();
+        assertThat(w.computed().plan().orElseThrow().joints()).as("one joint less to go").hasSizeLessThan(planned)
+                .noneMatch(j -> j.id().equals("e1-retainer"));
     }
 
     @Test
