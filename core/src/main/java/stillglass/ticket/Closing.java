@@ -89,7 +89,7 @@ public final class Closing {
     /// How to ask for a fact without giving the answer away.
     public static String question(Fact wanted) {
         return switch (wanted) {
-            case Fact.Facing f -> "which face of " + f.part() + " is up?";
+            case Fact.Facing f -> "which face of " + f.name() + " is up?";
             case Fact.LetGo l -> "at which clock position does the thread take hold?";
             case Fact.Turns t -> "how many turns until it is home?";
             case Fact.Proud p -> "how far does the ring stand proud, in mm?";

@@ -80,7 +80,7 @@ public sealed interface Comparison {
         }
         boolean glass = instrument.part(now.part()).filter(p -> p.element().isPresent()).isPresent();
         return new Differs(
-                "Wrong way round: " + now.part() + " came out " + (then.frontUp() ? "front up." : "rear up."),
+                "Wrong way round: " + now.name() + " came out " + (then.frontUp() ? "front up." : "rear up."),
                 glass
                         ? "Turned round it leaves the middle nearly sharp and smears the edges, or loses infinity."
                         : "A bevel on the wrong side holds the glass off its seat.");

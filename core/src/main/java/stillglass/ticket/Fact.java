@@ -10,7 +10,12 @@ public sealed interface Fact {
     /// Which way round a part lay.
     /// @param part part id
     /// @param frontUp whether its front face was up or forward
-    record Facing(String part, boolean frontUp) implements Fact {}
+    record Facing(String part, boolean frontUp) implements Fact {
+        /// The part as it is said.
+        public String name() {
+            return part.replace('_', ' ');
+        }
+    }
 
     /// Where a thread let go, or where a ring's mark stood.
     record LetGo(ClockPosition at) implements Fact {}
@@ -83,7 +88,7 @@ public sealed interface Fact {
     /// In the bench's words.
     default String say() {
         return switch (this) {
-            case Facing f -> f.part + " " + (f.frontUp ? "front up" : "rear up");
+            case Facing f -> f.name() + " " + (f.frontUp ? "front up" : "rear up");
             case LetGo l -> "lets go at " + l.at + " o'clock";
             case Turns t -> trim(t.turns) + (t.turns == 1 ? " turn" : " turns");
             case Proud p -> trim(Math.abs(p.mm)) + " mm " + (p.mm < 0 ? "below" : "proud");

@@ -304,7 +304,10 @@ public final class AxisView extends Region {
             start.getStyleClass().add("axis-dimension");
             left.getStyleClass().add("axis-dimension-head");
             right.getStyleClass().add("axis-dimension-head");
-            Text t = text(Words.of("axis.flange", m.filmMm() - at), "axis-ruler", 0, y - 5);
+            double room = x1 - f.x(m.pieces().stream().flatMap(p -> p.outlines().stream()).flatMap(o -> o.points().stream())
+                    .mapToDouble(AxisModel.Point::xMm).max().orElse(at));
+            Text whole = text(Words.of("axis.flange", m.filmMm() - at), "axis-ruler", 0, y - 5);
+            Text t = Inked.width(whole) + 16 < room ? whole : text(Words.of("mm.2", m.filmMm() - at), "axis-ruler", 0, y - 5);
             t.setX(x1 - 12 - t.getLayoutBounds().getWidth());
             getChildren().addAll(line, start, left, right, t);
         });

@@ -38,6 +38,7 @@ public final class OpenView implements Station {
     private final VBox now = Build.column(7);
     private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
+    private final VBox recordBox;
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
     private final VBox node;
@@ -53,7 +54,7 @@ public final class OpenView implements Station {
         dial.setId("dial");
         VBox inHandLeft = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(inHandLeft, Priority.ALWAYS);
-        VBox recordBox = Build.column(6, Build.line(Words.of("open.record"), "subheading"), dial, record);
+        recordBox = Build.column(6, Build.line(Words.of("open.record"), "subheading"), dial, record);
         recordBox.setMinWidth(170);
         recordBox.setPrefWidth(190);
         HBox inHand = Build.row(18, inHandLeft, recordBox);
@@ -99,7 +100,7 @@ public final class OpenView implements Station {
         now.getChildren().setAll(m.now().map(this::step).orElseGet(() -> List.of(
                 Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
         record.getChildren().setAll(m.now().map(this::recorded).orElse(List.of()));
-        dial.setDisable(m.now().isEmpty());
+        recordBox.setVisible(m.now().isPresent());
     }
 
     private List<Node> step(OpenModel.Now n) {

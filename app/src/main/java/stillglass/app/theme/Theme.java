@@ -15,6 +15,9 @@ public final class Theme {
     private static final double BASE_PX = 14;
     private static final double LEAST = 0.8;
     private static final double MOST = 1.8;
+    /// Windows up to this size keep the usual type.
+    private static final double ROOMY_WIDTH = 1500;
+    private static final double ROOMY_HEIGHT = 900;
     private static final List<String> FONTS =
             List.of("IBMPlexSans_400Regular.ttf", "IBMPlexSans_500Medium.ttf", "IBMPlexSans_600SemiBold.ttf");
 
@@ -48,13 +51,26 @@ public final class Theme {
     /// Dresses a scene and keeps its text scale up to date.
     public void dress(Scene scene) {
         scene.getStylesheets().setAll(sheet("tokens.css"), sheet("controls.css"), sheet("views.css"));
-        scale.subscribe(s -> size(scene.getRoot(), s.doubleValue()));
+        Runnable fit = () -> size(scene.getRoot(), Math.min(MOST, scale.get() * room(scene.getWidth(), scene.getHeight())));
+        scale.subscribe(fit);
+        scene.widthProperty().subscribe(fit);
+        scene.heightProperty().subscribe(fit);
+        fit.run();
+    }
+
+    /// A large window is read from farther away: type grows with it, up to half as large again.
+    private static double room(double width, double height) {
+        return Math.clamp(Math.min(width / ROOMY_WIDTH, height / ROOMY_HEIGHT), 1, 1.5);
     }
 
     /// The one size that depends on the person; every other size in the sheets is a multiple of it.
     private static void size(Parent root, double scale) {
+        String wanted = String.format(Locale.ROOT, "text-%d", Math.round(scale * 10));
+        if (root.getStyleClass().contains(wanted)) {
+            return;
+        }
         root.getStyleClass().removeIf(c -> c.startsWith("text-"));
-        root.getStyleClass().add(String.format(Locale.ROOT, "text-%d", Math.round(scale * 10)));
+        root.getStyleClass().add(wanted);
     }
 
     private static String sheet(String name) {
