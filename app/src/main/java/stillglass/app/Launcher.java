@@ -13,8 +13,7 @@ public final class Launcher {
     private Launcher() {}
 
     public static void main(String[] args) {
-        Logger.getLogger("").setLevel(Level.WARNING);
-        Logger.getLogger("javafx").setLevel(Level.SEVERE);
+        Logger.getLogger("").setLevel(Level.SEVERE);
         try {
             Arguments arguments = Arguments.parse(args);
             switch (arguments.verb()) {

@@ -17,7 +17,8 @@ public final class Main {
     private Main() {}
 
     public static void main(String[] args) {
-        Logger.getLogger("").setLevel(Level.WARNING);
+        // The verbs say themselves what is wrong; libraries only when something is seriously so.
+        Logger.getLogger("").setLevel(Level.SEVERE);
         PrintWriter out = new PrintWriter(System.out, false, java.nio.charset.StandardCharsets.UTF_8);
         PrintWriter err = new PrintWriter(System.err, true, java.nio.charset.StandardCharsets.UTF_8);
         int status = run(out, err, args);

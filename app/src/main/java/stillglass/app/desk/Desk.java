@@ -118,8 +118,9 @@ public final class Desk implements AutoCloseable {
     }
 
     /// Opens a ticket of the book at the stage where its work stands.
+    /// @return done, on the interface thread, once it is shown
     public CompletableFuture<Void> open(String number) {
-        return onBook(() -> {
+        return this.<Void>onBook(() -> {
             List<Recorded> found = log.story(number);
             TicketState state = TicketState.of(found);
             knowSection(state.tag().sectionId());
@@ -129,7 +130,7 @@ public final class Desk implements AutoCloseable {
             ui.execute(() -> shown = Optional.empty());
             publish(stage);
             return null;
-        });
+        }).thenRunAsync(() -> {}, ui);
     }
 
     private void knowSection(String id) {
@@ -139,6 +140,7 @@ public final class Desk implements AutoCloseable {
     }
 
     /// Begins a ticket and shows it.
+    /// @return the decision, on the interface thread, after the new state was shown
     public CompletableFuture<Decision> begin(Intent.Begin intent) {
         return onBook(() -> {
             List<Recorded> before = story;
@@ -155,7 +157,7 @@ public final class Desk implements AutoCloseable {
                 }
                 throw notKept;
             }
-        });
+        }).thenApplyAsync(d -> d, ui);
     }
 
     /// Keeps a lens section that came from a file, so that tickets can refer to it from now on.
