@@ -75,11 +75,7 @@ public final class PhotoFiles {
     /// @throws BadInput when it is no photo
     public static int width(String name, byte[] bytes) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                throw new BadInput(name, "file", "is no PNG, JPEG or TIFF photo: export it as one of these");
-            }
-            ImageReader reader = readers.next();
+            ImageReader reader = reader(name, in);
             try {
                 reader.setInput(in, true, true);
                 return reader.getWidth(0);
@@ -120,15 +116,19 @@ public final class PhotoFiles {
         }
     }
 
+    private static ImageReader reader(String name, ImageInputStream in) {
+        Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+        if (!readers.hasNext()) {
+            throw new BadInput(name, "file", "is no PNG, JPEG or TIFF photo: export it as one of these");
+        }
+        return readers.next();
+    }
+
     private record Decoded(BufferedImage image, int width, int height) {}
 
     private static Decoded decode(String name, byte[] bytes, long whole) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                throw new BadInput(name, "file", "is no PNG, JPEG or TIFF photo: export it as one of these");
-            }
-            ImageReader reader = readers.next();
+            ImageReader reader = reader(name, in);
             try {
                 reader.setInput(in, true, true);
                 int w = reader.getWidth(0);
