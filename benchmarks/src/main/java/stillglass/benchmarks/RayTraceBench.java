@@ -13,7 +13,7 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import stillglass.book.data.Shelf;
 import stillglass.optics.ExactTrace;
-import stillglass.optics.LensReport;
+import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;
 import stillglass.optics.RayBundle;
 

@@ -7,8 +7,8 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import stillglass.book.data.LensJson;
-import stillglass.optics.LensFault;
-import stillglass.optics.LensReport;
+import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;
 
 /// `lens FILE`: focal length, focus and sharpness of a section, as designed or wrongly assembled.

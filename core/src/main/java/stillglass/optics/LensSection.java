@@ -111,11 +111,12 @@ public record LensSection(
     }
 
     /// The medium in front of a surface.
-    Medium before(int surface) {
+    public Medium before(int surface) {
         return surface == 0 ? new Medium.Air() : surfaces.get(surface - 1).after();
     }
 
-    LensSection withSurfaces(List<Surface> changed, List<Element> placed) {
+    /// The same lens with other surfaces and glasses.
+    public LensSection withSurfaces(List<Surface> changed, List<Element> placed) {
         return new LensSection(
                 name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, changed, placed, focusing);
     }

@@ -4,7 +4,7 @@ package stillglass.optics;
 ///
 /// Broyden's method in two dimensions, started from the entrance pupil of first-order optics, damped when a
 /// trial ray misses a surface. Converges to 1e-9 mm at the iris. Vignetting plays no part in aiming.
-final class RayAim {
+public final class RayAim {
     private static final double TOLERANCE_MM = 1e-9;
     private static final int MOST_STEPS = 40;
 
@@ -19,7 +19,8 @@ final class RayAim {
     private double atX;
     private double atY;
 
-    RayAim(LensSection lens, ExactTrace trace, double slope) {
+    /// @param slope tan of the object angle, rays travelling towards +y
+    public RayAim(LensSection lens, ExactTrace trace, double slope) {
         this.trace = trace;
         this.slope = slope;
         Paraxial first = Paraxial.of(lens);
@@ -28,15 +29,16 @@ final class RayAim {
         cosY = slope / Math.hypot(1, slope);
     }
 
-    double cosY() {
+    /// Direction cosine along y of every ray of this field.
+    public double cosY() {
         return cosY;
     }
 
-    double entryXMm() {
+    public double entryXMm() {
         return entryX;
     }
 
-    double entryYMm() {
+    public double entryYMm() {
         return entryY;
     }
 
@@ -50,7 +52,7 @@ final class RayAim {
 
     /// Aims at a point of the iris.
     /// @return whether a ray was found; its entry is then in [#entryXMm] and [#entryYMm]
-    boolean at(double stopX, double stopY) {
+    public boolean at(double stopX, double stopY) {
         double x = stopX / perIris;
         double y = stopY / perIris - slope * pupilMm;
         if (!probe(x, y)) {

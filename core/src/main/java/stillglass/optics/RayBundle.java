@@ -63,6 +63,16 @@ public final class RayBundle {
         return z[i];
     }
 
+    /// Optical path so far, counted from the wavefront through the first vertex.
+    public double pathMm(int i) {
+        return pathMm[i];
+    }
+
+    /// Gives ray `i` up: no ray was found for it.
+    public void lose(int i) {
+        fate[i] = MISSED;
+    }
+
     public double cosX(int i) {
         return l[i];
     }

@@ -35,15 +35,16 @@ public record Surface(double radiusMm, double thicknessMm, Medium after, double 
         return c * heightMm * heightMm / (1 + Math.sqrt(inside));
     }
 
-    Surface reversed(Medium nowAfter) {
+    /// Turned round, so that what lay before it now lies behind.
+    public Surface reversed(Medium nowAfter) {
         return new Surface(-radiusMm, thicknessMm, nowAfter, semiDiameterMm, stop);
     }
 
-    Surface withThickness(double mm) {
+    public Surface withThickness(double mm) {
         return new Surface(radiusMm, mm, after, semiDiameterMm, stop);
     }
 
-    Surface withAfter(Medium medium) {
+    public Surface withAfter(Medium medium) {
         return new Surface(radiusMm, thicknessMm, medium, semiDiameterMm, stop);
     }
 }

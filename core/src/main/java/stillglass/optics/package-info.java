@@ -1,7 +1,8 @@
 /// Traces light through centred spherical and plane surfaces.
 ///
-/// Start at [LensSection] (what a lens is), then [Paraxial] (first-order numbers), [ExactTrace] (rays) and
-/// [LensReport] (what a picture would look like). [LensFault] turns a lens into a mis-assembled one.
+/// Start at [LensSection] (what a lens is), then [Paraxial] (first-order numbers) and [ExactTrace] (rays). What a
+/// picture would look like is in `optics.sharpness`, wrong assembly in `optics.misassembly`, sections made from
+/// measurements in `optics.measured`.
 ///
 /// Millimetres throughout, wavelengths in nanometres, angles in radians, light travelling along +z from the
 /// left. A radius is positive when its centre lies on the image side. Surface indices count from 0 here; the

@@ -1,8 +1,10 @@
-package stillglass.optics;
+package stillglass.optics.misassembly;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import stillglass.optics.LensSection;
+import stillglass.optics.Surface;
 
 /// Something put together wrongly. A value that prints itself in the field's words.
 public sealed interface LensFault permits LensFault.Reversed, LensFault.Swapped, LensFault.GapChanged {

@@ -1,10 +1,14 @@
-package stillglass.optics;
+package stillglass.optics.sharpness;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import stillglass.optics.LensSection;
+import stillglass.optics.Lenses;
+import stillglass.optics.Surface;
+import stillglass.optics.misassembly.LensFault;
 
 class LensReportTest {
 

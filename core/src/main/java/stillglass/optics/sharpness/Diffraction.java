@@ -1,4 +1,5 @@
-package stillglass.optics;
+package stillglass.optics.sharpness;
+
 
 /// Diffraction transfer function of one field at one wavelength, by autocorrelation of the pupil in direction
 /// cosines, in which the image plane's spatial frequency is a plain shift of `λ·f`.
@@ -25,10 +26,10 @@ final class Diffraction {
         double hiM = Double.NEGATIVE_INFINITY;
         for (int r = 0; r < pupil.cut.length; r++) {
             if (pupil.cut[r] <= 1) {
-                loL = Math.min(loL, pupil.rays.l[r]);
-                hiL = Math.max(hiL, pupil.rays.l[r]);
-                loM = Math.min(loM, pupil.rays.m[r]);
-                hiM = Math.max(hiM, pupil.rays.m[r]);
+                loL = Math.min(loL, pupil.rays.cosX(r));
+                hiL = Math.max(hiL, pupil.rays.cosX(r));
+                loM = Math.min(loM, pupil.rays.cosY(r));
+                hiM = Math.max(hiM, pupil.rays.cosY(r));
             }
         }
         width = 1.08 * Math.max(hiL - loL, hiM - loM);
@@ -96,12 +97,12 @@ final class Diffraction {
                 || Math.min(cut[a], Math.min(cut[b], cut[c])) > 1) {
             return;
         }
-        double ax = (pupil.rays.l[a] - minL) / cell;
-        double ay = (pupil.rays.m[a] - minM) / cell;
-        double bx = (pupil.rays.l[b] - minL) / cell;
-        double by = (pupil.rays.m[b] - minM) / cell;
-        double cx = (pupil.rays.l[c] - minL) / cell;
-        double cy = (pupil.rays.m[c] - minM) / cell;
+        double ax = (pupil.rays.cosX(a) - minL) / cell;
+        double ay = (pupil.rays.cosY(a) - minM) / cell;
+        double bx = (pupil.rays.cosX(b) - minL) / cell;
+        double by = (pupil.rays.cosY(b) - minM) / cell;
+        double cx = (pupil.rays.cosX(c) - minL) / cell;
+        double cy = (pupil.rays.cosY(c) - minM) / cell;
         double twice = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
         if (twice == 0) {
             return;

@@ -1,4 +1,4 @@
-package stillglass.optics;
+package stillglass.optics.misassembly;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -9,6 +9,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.optics.LensSection;
+import stillglass.optics.Lenses;
+import stillglass.optics.Paraxial;
 
 class LensFaultTest {
     private static LensSection apply(LensSection lens, LensFault.Seating seating, String... faults) {

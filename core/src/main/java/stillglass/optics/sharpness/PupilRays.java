@@ -1,4 +1,9 @@
-package stillglass.optics;
+package stillglass.optics.sharpness;
+
+import stillglass.optics.ExactTrace;
+import stillglass.optics.LensSection;
+import stillglass.optics.RayAim;
+import stillglass.optics.RayBundle;
 
 /// The rays of one field point at one wavelength, aimed at a square grid over the iris and traced to the last
 /// surface. The grid reaches a little beyond the iris so that edges can be placed between its points.
@@ -40,7 +45,7 @@ final class PupilRays {
                 if (ratio > MARGIN * MARGIN || !aim.at(u * stopRadiusMm, v * stopRadiusMm)) {
                     missing[r] = true;
                     rays.launch(r, 0, 0, 0, 0);
-                    rays.fate[r] = RayBundle.MISSED;
+                    rays.lose(r);
                     continue;
                 }
                 found += within ? 1 : 0;
@@ -51,27 +56,27 @@ final class PupilRays {
         wanted = inside;
         trace.through(rays);
         for (int r = 0; r < cut.length; r++) {
-            cut[r] = missing[r] || rays.fate[r] != RayBundle.TRAVELS
+            cut[r] = missing[r] || rays.fate(r) != RayBundle.TRAVELS
                     ? Double.POSITIVE_INFINITY
-                    : Math.max(cut[r], rays.clip[r]);
+                    : Math.max(cut[r], rays.clip(r));
         }
     }
 
     /// Where ray `r` crosses the plane `zMm` behind the last vertex.
     double xAt(int r, double zMm) {
-        return rays.x[r] + (zMm - rays.z[r]) / rays.n[r] * rays.l[r];
+        return rays.xMm(r) + (zMm - rays.zMm(r)) / rays.cosZ(r) * rays.cosX(r);
     }
 
     double yAt(int r, double zMm) {
-        return rays.y[r] + (zMm - rays.z[r]) / rays.n[r] * rays.m[r];
+        return rays.yMm(r) + (zMm - rays.zMm(r)) / rays.cosZ(r) * rays.cosY(r);
     }
 
     /// Optical path to the foot of the perpendicular dropped from an image point onto the ray: the phase that
     /// the plane wave in the ray's direction has at that point.
     double pathTo(int r, double px, double py, double pz) {
-        double dx = px - rays.x[r];
-        double dy = py - rays.y[r];
-        double dz = pz - rays.z[r];
-        return rays.pathMm[r] + dx * rays.l[r] + dy * rays.m[r] + dz * rays.n[r];
+        double dx = px - rays.xMm(r);
+        double dy = py - rays.yMm(r);
+        double dz = pz - rays.zMm(r);
+        return rays.pathMm(r) + dx * rays.cosX(r) + dy * rays.cosY(r) + dz * rays.cosZ(r);
     }
 }

@@ -1,4 +1,4 @@
-package stillglass.optics;
+package stillglass.optics.sharpness;
 
 import java.util.List;
 
@@ -27,8 +27,8 @@ record Spot(int rays, double x0, double y0, double sx, double sy, double positio
                     count++;
                     mx += p.xAt(r, 0);
                     my += p.yAt(r, 0);
-                    msx += p.rays.l[r] / p.rays.n[r];
-                    msy += p.rays.m[r] / p.rays.n[r];
+                    msx += p.rays.cosX(r) / p.rays.cosZ(r);
+                    msy += p.rays.cosY(r) / p.rays.cosZ(r);
                 }
             }
         }
@@ -47,8 +47,8 @@ record Spot(int rays, double x0, double y0, double sx, double sy, double positio
                 if (p.cut[r] <= 1) {
                     double dx = p.xAt(r, 0) - mx;
                     double dy = p.yAt(r, 0) - my;
-                    double tx = p.rays.l[r] / p.rays.n[r] - msx;
-                    double ty = p.rays.m[r] / p.rays.n[r] - msy;
+                    double tx = p.rays.cosX(r) / p.rays.cosZ(r) - msx;
+                    double ty = p.rays.cosY(r) / p.rays.cosZ(r) - msy;
                     positions += dx * dx + dy * dy;
                     cross += dx * tx + dy * ty;
                     slopes += tx * tx + ty * ty;

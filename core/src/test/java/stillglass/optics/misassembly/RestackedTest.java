@@ -1,4 +1,4 @@
-package stillglass.optics;
+package stillglass.optics.misassembly;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -8,6 +8,11 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.optics.Lenses;
+import stillglass.optics.Medium;
+import stillglass.optics.Surface;
 
 class RestackedTest {
     private static LensSection apply(String fault, LensFault.Seating seating) {

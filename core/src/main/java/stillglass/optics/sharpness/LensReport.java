@@ -1,9 +1,11 @@
-package stillglass.optics;
+package stillglass.optics.sharpness;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import stillglass.optics.LensSection;
+import stillglass.optics.Paraxial;
 
 /// What a lens, right or wrongly assembled, does to a picture of a distant object wide open.
 ///

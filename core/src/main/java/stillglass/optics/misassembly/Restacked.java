@@ -1,8 +1,12 @@
-package stillglass.optics;
+package stillglass.optics.misassembly;
 
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.optics.Medium;
+import stillglass.optics.Surface;
 
 /// Takes a lens apart into blocks of glass (single elements or cemented groups) and stacks them again.
 ///
