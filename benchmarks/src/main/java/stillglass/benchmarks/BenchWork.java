@@ -42,7 +42,7 @@ public class BenchWork {
     private final Instrument instrument = shelf.instrument("ostrel_52_f2");
     private final byte[] twelveMegapixels = photograph(4000, 3000);
     private final LinearPhoto working = PhotoFiles.linear("bench.png", twelveMegapixels);
-    private final TicketState.Known finding = new TicketState.Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty());
+    private final TicketState.Known finding = new TicketState.Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty(), List.of());
 
     private byte[] photograph(int width, int height) {
         HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.6, 0.5, 0.5, 0.7, 21)), 0);
@@ -72,7 +72,7 @@ public class BenchWork {
     /// One fungus colony at every stop and 81 picture points.
     @Benchmark
     public Assessment assessFungus() {
-        return Assessment.of(finding, false, lens, instrument, shelf.gradeRules(), Progress.SILENT);
+        return Assessment.of(finding, false, shelf.footprints("fell_52_f2"), instrument, shelf.gradeRules(), Progress.SILENT);
     }
 
     /// The showpiece to both helicoids, two glasses and the shims.

@@ -41,6 +41,8 @@ class LogbookTest {
                 new TicketEvent.PhotoKept("p1", Phase.BEFORE, true, "as received"),
                 new TicketEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(1, 2, 3, 4, 0.5), List.of(f), 0.03, List.of(0.1, 0.2), List.of("no lamp frame")),
                 new TicketEvent.FindingRekinded("p1#1", FindingKind.OIL), new TicketEvent.FindingDismissed("p1#1"), new TicketEvent.FindingPlaced("p1#1", 3),
+                new TicketEvent.FindingUnplaced("p1#1"), new TicketEvent.DepthRead("p1#1", stillglass.grade.DepthReading.parallax(true, 10, 1.2, 0.1)),
+                new TicketEvent.MisassemblyFound("reverse:E3"), new TicketEvent.AssemblyPutRight(),
                 new TicketEvent.GradeOverruled("p1#1", 4, "seen"), new TicketEvent.GoalsChosen(List.of("S2", "E1")),
                 new TicketEvent.ReferenceKept("infinity", "ink", ClockPosition.of(3.5))));
         List<Fact> facts = List.of(new Fact.Facing("E1", true), new Fact.LetGo(ClockPosition.of(4)), new Fact.Turns(3.25), new Fact.Proud(-0.2),

@@ -11,6 +11,8 @@ public final class ExactTrace {
     private final double[] indexAfter;
     private final double[] inverseSquareSemiDiameter;
     private final int stop;
+    /// For each surface the tilt that begins or ends there, none for nearly all.
+    private final java.util.List<Tilt> tilts;
 
     public ExactTrace(LensSection lens, double wavelengthNm) {
         int count = lens.surfaces().size();
@@ -20,6 +22,7 @@ public final class ExactTrace {
         indexAfter = new double[count];
         inverseSquareSemiDiameter = new double[count];
         stop = lens.stopIndex();
+        tilts = lens.tilts();
         for (int i = 0; i < count; i++) {
             Surface s = lens.surfaces().get(i);
             curvature[i] = s.curvature();
@@ -42,14 +45,37 @@ public final class ExactTrace {
     /// From the first vertex plane to the iris, ending on it, coordinates relative to its vertex.
     public void toStop(RayBundle rays) {
         for (int s = 0; s <= stop; s++) {
-            surface(s, rays, s == 0 ? 0 : thicknessMm[s - 1]);
+            next(s, rays);
         }
     }
 
     /// Through all surfaces, ending on the last, refracted, coordinates relative to its vertex.
     public void through(RayBundle rays) {
         for (int s = 0; s < curvature.length; s++) {
-            surface(s, rays, s == 0 ? 0 : thicknessMm[s - 1]);
+            next(s, rays);
+        }
+    }
+
+    /// On to surface `s` from the one before it, or from the plane of launch for the first; surfaces that lean are
+    /// met in their own frame.
+    /// @param s the surface after the one the rays stand on
+    public void next(int s, RayBundle rays) {
+        double gap = s == 0 ? 0 : thicknessMm[s - 1];
+        for (Tilt t : tilts) {
+            if (t.firstSurface() == s) {
+                rays.turn(t.angleRad(), t.towardsRad(), gap, 0);
+                gap = 0;
+            }
+        }
+        surface(s, rays, gap);
+        for (Tilt t : tilts) {
+            if (t.lastSurface() == s) {
+                double length = 0;
+                for (int i = t.firstSurface(); i < s; i++) {
+                    length += thicknessMm[i];
+                }
+                rays.turn(-t.angleRad(), t.towardsRad(), -length, length);
+            }
         }
     }
 

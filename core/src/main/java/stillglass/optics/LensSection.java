@@ -15,6 +15,8 @@ import java.util.stream.IntStream;
 /// @param surfaces in the order light meets them
 /// @param elements in the order light meets them
 /// @param focusing how it focuses, as the section states it
+/// @param basis where the numbers come from; everything computed from an estimate says so
+/// @param tilts runs of surfaces that do not sit square, in order and apart from each other; none in a right lens
 public record LensSection(
         String name,
         String form,
@@ -24,7 +26,9 @@ public record LensSection(
         List<Double> wavelengthsNm,
         List<Surface> surfaces,
         List<Element> elements,
-        Focusing focusing) {
+        Focusing focusing,
+        Basis basis,
+        List<Tilt> tilts) {
 
     /// How the lens focuses.
     /// @param kind `unit` or `front-cell`
@@ -35,10 +39,48 @@ public record LensSection(
         }
     }
 
+    /// Where the numbers of a section come from.
+    public enum Basis {
+        /// The design, or a record as good as it.
+        DESIGN,
+        /// Measured on the loose glasses.
+        MEASURED,
+        /// Another lens of the same form, scaled.
+        GUESS,
+        /// Two rims and an iris only.
+        TWO_PLANE;
+
+        /// Whether results computed from it are estimates.
+        public boolean estimate() {
+            return this != DESIGN;
+        }
+
+        /// As it is written in files and said in words.
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /// A section as designed, everything square on its seat.
+    public LensSection(
+            String name,
+            String form,
+            double nominalFocalLengthMm,
+            double fNumber,
+            double imageCircleMm,
+            List<Double> wavelengthsNm,
+            List<Surface> surfaces,
+            List<Element> elements,
+            Focusing focusing) {
+        this(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing,
+                Basis.DESIGN, List.of());
+    }
+
     public LensSection {
         surfaces = List.copyOf(surfaces);
         elements = List.copyOf(elements);
         wavelengthsNm = List.copyOf(wavelengthsNm);
+        tilts = List.copyOf(tilts);
         if (surfaces.size() < 2) {
             throw new IllegalArgumentException("a lens has at least two surfaces, this has " + surfaces.size());
         }
@@ -51,12 +93,23 @@ public record LensSection(
         if (!(nominalFocalLengthMm > 0) || !(imageCircleMm > 0) || !(fNumber > 0)) {
             throw new IllegalArgumentException("focal length, f-number and image circle must be positive");
         }
+        for (Tilt t : tilts) {
+            if (t.lastSurface() >= surfaces.size()) {
+                throw new IllegalArgumentException("a tilt ends at surface " + t.lastSurface() + ", the last is "
+                        + (surfaces.size() - 1));
+            }
+        }
         for (Element e : elements) {
             if (e.lastSurface() >= surfaces.size()) {
                 throw new IllegalArgumentException(e.name() + " ends at surface " + e.lastSurface() + ", the last is "
                         + (surfaces.size() - 1));
             }
         }
+    }
+
+    /// Whether everything sits square, or leans so that left and right still mirror each other.
+    public boolean mirrored() {
+        return tilts.stream().allMatch(Tilt::upright);
     }
 
     /// Index of the iris plane.
@@ -118,7 +171,22 @@ public record LensSection(
     /// The same lens with other surfaces and glasses.
     public LensSection withSurfaces(List<Surface> changed, List<Element> placed) {
         return new LensSection(
-                name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, changed, placed, focusing);
+                name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, changed, placed, focusing,
+                basis, tilts);
+    }
+
+    /// The same lens with some of its surfaces leaning.
+    public LensSection withTilts(List<Tilt> leaning) {
+        return new LensSection(
+                name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing,
+                basis, leaning);
+    }
+
+    /// The same numbers under another name and origin.
+    public LensSection named(String called, Basis origin) {
+        return new LensSection(
+                called, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing,
+                origin, tilts);
     }
 
     /// The full stops from wide open to f/16 or f/22, beginning with the lens's own widest.

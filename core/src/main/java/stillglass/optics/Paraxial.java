@@ -89,6 +89,29 @@ public final class Paraxial {
         return shift;
     }
 
+    /// How far the back focal distance changes when each gap grows by a millimetre.
+    ///
+    /// Closed form: the part behind the gap images what lies before it with the longitudinal magnification, so
+    /// `dBFD/dt = −n·u²/u′²` with `u` the slope of the axial ray in the gap, `n` its medium and `u′` its slope behind the lens.
+    /// @return one figure per surface; the last, to the film, is zero
+    public double[] bfdPerGap() {
+        int last = lens.surfaces().size() - 1;
+        double[] nu = new double[last + 1];
+        Ray ray = new Ray(1, 0);
+        for (int i = 0; i <= last; i++) {
+            ray = refract(ray, i);
+            nu[i] = ray.nu;
+            if (i < last) {
+                ray = transfer(ray, i);
+            }
+        }
+        double[] change = new double[last + 1];
+        for (int i = 0; i < last; i++) {
+            change[i] = -nu[i] * nu[i] / after(i) / (nu[last] * nu[last]);
+        }
+        return change;
+    }
+
     private double focusWith(int gap, double deltaMm) {
         List<Surface> changed = new java.util.ArrayList<>(lens.surfaces());
         Surface s = changed.get(gap);
@@ -155,6 +178,37 @@ public final class Paraxial {
         double depth = -slope.yMm / slope.nu;
         double magnification = height.yMm + depth * height.nu;
         return new Apparent(depth, magnification);
+    }
+
+    /// The image of inner surface `surface` formed by everything behind it.
+    /// @return depth in front of the last vertex as it seems from behind, and the magnification
+    public Apparent apparentFromRear(int surface) {
+        Ray slope = onFrom(surface, new Ray(0, 1));
+        Ray height = onFrom(surface, new Ray(1, 0));
+        double depth = slope.yMm / slope.nu;
+        return new Apparent(depth, height.yMm - depth * height.nu);
+    }
+
+    private Ray onFrom(int surface, Ray start) {
+        Ray ray = start;
+        for (int i = surface + 1; i < lens.surfaces().size(); i++) {
+            ray = refract(transfer(ray, i - 1), i);
+        }
+        return ray;
+    }
+
+    /// Where a bubble seems to lie that sits in the glass behind a surface.
+    /// @param surface index of the surface in front of it
+    /// @param behindMm true distance behind that vertex
+    /// @param fromRear seen from behind instead of the front
+    public Apparent apparentInside(int surface, double behindMm, boolean fromRear) {
+        // A plane without power put where the bubble is, inside the same medium.
+        List<Surface> split = new java.util.ArrayList<>(lens.surfaces());
+        Surface s = split.get(surface);
+        split.set(surface, s.withThickness(behindMm));
+        split.add(surface + 1, new Surface(Double.POSITIVE_INFINITY, s.thicknessMm() - behindMm, s.after(), s.semiDiameterMm(), false));
+        Paraxial p = new Paraxial(lens.withSurfaces(split, List.of()), wavelengthNm);
+        return fromRear ? p.apparentFromRear(surface + 1) : p.apparentFromFront(surface + 1);
     }
 
     private Ray backFrom(int surface, Ray start) {

@@ -51,6 +51,31 @@ public final class RayBundle {
         fate[i] = TRAVELS;
     }
 
+    /// Goes over to a frame turned about a point on the axis.
+    /// @param angleRad turn; the new frame's rim in the direction `towardsRad` stands at smaller z
+    /// @param pivotMm where the pivot lies in the old frame
+    /// @param originMm where the pivot lies in the new frame, before its origin when negative
+    void turn(double angleRad, double towardsRad, double pivotMm, double originMm) {
+        double c = Math.cos(angleRad);
+        double s = Math.sin(angleRad);
+        double ex = Math.cos(towardsRad);
+        double ey = Math.sin(towardsRad);
+        for (int i = 0; i < x.length; i++) {
+            double across = x[i] * ex + y[i] * ey;
+            double depth = z[i] - pivotMm;
+            double shift = (c - 1) * across - s * depth;
+            x[i] += shift * ex;
+            y[i] += shift * ey;
+            z[i] = s * across + c * depth - originMm;
+            double along = l[i] * ex + m[i] * ey;
+            double lean = (c - 1) * along - s * n[i];
+            double forward = s * along + c * n[i];
+            l[i] += lean * ex;
+            m[i] += lean * ey;
+            n[i] = forward;
+        }
+    }
+
     public double xMm(int i) {
         return x[i];
     }

@@ -11,7 +11,9 @@ import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
 import stillglass.grade.Patch;
 import stillglass.grade.ShowThrough;
+import stillglass.grade.WhichSurface;
 import stillglass.look.Progress;
+import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
@@ -21,7 +23,9 @@ import stillglass.plan.WayIn;
 ///
 /// @param known the finding as it stands
 /// @param surface index of the surface it was traced on
-/// @param assumed nobody said which surface it is on: the one where it would do most harm was taken
+/// @param assumed nobody said which surface it is on: the likeliest by its depth readings was taken, or without any the
+///     one where it would do most harm
+/// @param where what the depth readings say, empty when there are none
 /// @param shown effect at every stop
 /// @param grade computed from the effect
 /// @param advice what to do and why
@@ -29,23 +33,32 @@ public record Assessment(
         TicketState.Known known,
         int surface,
         boolean assumed,
+        Optional<WhichSurface> where,
         ShowThrough.Shown shown,
         Grader.Grade grade,
         Advice advice) {
 
     /// Traces one finding.
     /// @param fromRear whether its photo looks in from behind
+    /// @param prints traced beams of the section
     /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
     public static Assessment of(
             TicketState.Known known,
             boolean fromRear,
-            LensSection section,
+            Footprints prints,
             Instrument instrument,
             GradeRules rules,
             Progress progress) {
-        List<Integer> surfaces = known.surface().map(List::of).orElseGet(() -> candidates(section));
+        LensSection section = prints.lens();
+        Optional<WhichSurface> where = known.depths().isEmpty()
+                ? Optional.empty()
+                : Optional.of(WhichSurface.of(section, known.finding().kind(), known.depths()));
+        List<Integer> surfaces = known.surface()
+                .or(() -> where.map(w -> w.likeliest().surface()))
+                .map(List::of)
+                .orElseGet(() -> candidates(section));
         ShowThrough.Shown worst = surfaces.stream()
-                .map(s -> ShowThrough.of(section, Patch.place(known.finding(), section, s, fromRear), rules, progress))
+                .map(s -> ShowThrough.of(prints, Patch.place(known.finding(), section, s, fromRear), rules, progress))
                 .max(Comparator.comparingDouble((ShowThrough.Shown s) -> Grader.of(s, rules).grade())
                         .thenComparingDouble(Assessment::harm))
                 .orElseThrow();
@@ -53,7 +66,7 @@ public record Assessment(
         Advice advice = wayTo(worst.surface(), instrument)
                 .map(plan -> Advice.of(known.finding().kind(), grade, plan.minutes() / 60, plan.risk(), rules))
                 .orElseGet(() -> Advice.unmapped(known.finding().kind(), grade, rules));
-        return new Assessment(known, worst.surface(), known.surface().isEmpty(), worst, grade, advice);
+        return new Assessment(known, worst.surface(), known.surface().isEmpty(), where, worst, grade, advice);
     }
 
     /// The technician's grade where there is one, the computed one otherwise.

@@ -8,7 +8,9 @@ import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
+import stillglass.grade.MayLie;
 import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
 import stillglass.plan.Goal;
 
 /// Decides an intent against the state: events, or a refusal that says what to do instead.
@@ -28,7 +30,12 @@ public sealed interface Decision {
         return switch (intent) {
             case Intent.Begin b -> begin(state, b);
             case Intent.Keep k -> keep(state, k);
-            case Intent.Rekind r -> withFinding(state, r.findingId(), new TicketEvent.FindingRekinded(r.findingId(), r.kind()));
+            case Intent.Rekind r -> rekind(state, r, world);
+            case Intent.ReadDepth d -> withFinding(state, d.findingId(), new TicketEvent.DepthRead(d.findingId(), d.reading()));
+            case Intent.FindAssembled f -> findAssembled(state, f, world);
+            case Intent.AssembledRight r -> state.assembly().isEmpty()
+                    ? new Refused("Nothing was noted as assembled wrongly.")
+                    : accepted(new TicketEvent.AssemblyPutRight());
             case Intent.Dismiss d -> withFinding(state, d.findingId(), new TicketEvent.FindingDismissed(d.findingId()));
             case Intent.Place p -> place(state, p, world);
             case Intent.OverruleGrade o -> overruleGrade(state, o);
@@ -88,7 +95,39 @@ public sealed interface Decision {
         if (p.surface() < 0 || p.surface() >= world.section().surfaces().size()) {
             return new Refused("There is no surface " + (p.surface() + 1) + " in " + world.section().name() + ".");
         }
-        return withFinding(state, p.findingId(), new TicketEvent.FindingPlaced(p.findingId(), p.surface()));
+        Optional<String> not = state.finding(p.findingId())
+                .flatMap(k -> MayLie.notOn(k.finding().kind(), world.section(), p.surface()));
+        return not.isPresent()
+                ? new Refused("Not there: " + not.get() + ". Change its kind first.")
+                : withFinding(state, p.findingId(), new TicketEvent.FindingPlaced(p.findingId(), p.surface()));
+    }
+
+    /// A kind that the lens rules out is refused; one that its present surface rules out loses the surface.
+    private static Decision rekind(TicketState state, Intent.Rekind r, World world) {
+        Optional<String> nowhere = MayLie.nowhere(r.kind(), world.section());
+        if (nowhere.isPresent()) {
+            return new Refused("It cannot be " + r.kind().word() + ": " + nowhere.get() + ".");
+        }
+        TicketEvent kind = new TicketEvent.FindingRekinded(r.findingId(), r.kind());
+        boolean clash = state.finding(r.findingId())
+                .flatMap(TicketState.Known::surface)
+                .flatMap(s -> MayLie.notOn(r.kind(), world.section(), s))
+                .isPresent();
+        return clash ? accepted(kind, new TicketEvent.FindingUnplaced(r.findingId())) : withFinding(state, r.findingId(), kind);
+    }
+
+    private static Decision findAssembled(TicketState state, Intent.FindAssembled f, World world) {
+        if (state.assembly().contains(f.fault())) {
+            return new Refused("That is noted already: " + LensFault.parse(f.fault()) + ".");
+        }
+        List<LensFault> all = new ArrayList<>(state.assembly().stream().map(LensFault::parse).toList());
+        try {
+            all.add(LensFault.parse(f.fault()));
+            LensFault.apply(world.section(), all, LensFault.Seating.RIM);
+        } catch (IllegalArgumentException e) {
+            return new Refused(e.getMessage() + ".");
+        }
+        return accepted(new TicketEvent.MisassemblyFound(f.fault()));
     }
 
     private static Decision overruleGrade(TicketState state, Intent.OverruleGrade o) {

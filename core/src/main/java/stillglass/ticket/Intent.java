@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import stillglass.assembly.ClockPosition;
+import stillglass.grade.DepthReading;
 import stillglass.look.FindingKind;
 
 /// What the technician wants to have done or recorded.
@@ -32,6 +33,16 @@ public sealed interface Intent {
     record Dismiss(String findingId) implements Intent {}
 
     record Place(String findingId, int surface) implements Intent {}
+
+    /// How deep a finding seems to lie.
+    record ReadDepth(String findingId, DepthReading reading) implements Intent {}
+
+    /// Something was found assembled wrongly.
+    /// @param fault short form of a [stillglass.optics.misassembly.LensFault]
+    record FindAssembled(String fault) implements Intent {}
+
+    /// Every glass is where it should be.
+    record AssembledRight() implements Intent {}
 
     record OverruleGrade(String findingId, int grade, String why) implements Intent {}
 

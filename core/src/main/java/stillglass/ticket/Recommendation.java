@@ -13,6 +13,8 @@ import stillglass.assembly.Part;
 import stillglass.grade.Advice;
 import stillglass.grade.Grader;
 import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
@@ -34,10 +36,18 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         reasons = List.copyOf(reasons);
     }
 
+    /// @param assembly what a wrong assembly does, when one was found
     public static Recommendation of(
-            TicketState state, List<Assessment> assessments, LensSection section, Instrument instrument) {
+            TicketState state, List<Assessment> assessments, Optional<AssemblyEffect> assembly, LensSection section, Instrument instrument) {
         Set<String> goals = new LinkedHashSet<>();
         List<String> reasons = new ArrayList<>();
+        assembly.ifPresent(a -> {
+            a.faults().stream().flatMap(f -> glasses(f).stream())
+                    .flatMap(e -> instrument.partOfElement(e).stream())
+                    .filter(p -> !new Goal.ReachPart(p.id()).doors(instrument).isEmpty())
+                    .forEach(p -> goals.add(p.id()));
+            reasons.add("Put right first: " + String.join("; ", a.faults().stream().map(LensFault::toString).toList()) + ": " + a.sentence() + ".");
+        });
         boolean refer = false;
         for (Assessment a : assessments) {
             String what = a.known().finding().kind().word().replace('-', ' ') + " on the " + section.surfaceName(a.surface());
@@ -80,10 +90,29 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         plan.ifPresent(p -> reasons.add(String.format(Locale.ROOT,
                 "In and back about %.1f h, risk of damage %.1f %%, %d turn-overs.",
                 2 * p.minutes() / 60, 100 * p.risk(), p.turnOvers())));
-        Advice.Act act = !goals.isEmpty() ? Advice.Act.CLEAN : refer ? Advice.Act.REFER : Advice.Act.LEAVE;
+        Advice.Act act = !goals.isEmpty() || assembly.isPresent() ? Advice.Act.CLEAN : refer ? Advice.Act.REFER : Advice.Act.LEAVE;
+        if (section.basis().estimate()) {
+            reasons.add("The section is an estimate (" + section.basis().word() + "): effects and grades are estimates, too.");
+        }
         if (reasons.isEmpty()) {
             reasons.add("Nothing was found that would show in a picture.");
         }
         return new Recommendation(act, List.copyOf(goals), plan, reasons);
+    }
+
+    /// The glasses that must come out to put a fault right.
+    private static List<String> glasses(LensFault fault) {
+        return switch (fault) {
+            case LensFault.Reversed r -> r.elements();
+            case LensFault.Swapped s -> java.util.stream.Stream.concat(s.one().stream(), s.other().stream()).toList();
+            case LensFault.Unseated u -> u.elements();
+            case LensFault.GapChanged g -> List.of();
+            case LensFault.SpacerMissing s -> List.of();
+            case LensFault.SpacerReversed s -> List.of();
+            case LensFault.SpacersSwapped s -> List.of();
+            case LensFault.ShimMissing s -> List.of();
+            case LensFault.ShimDoubled s -> List.of();
+            case LensFault.FrontCellEntry f -> List.of();
+        };
     }
 }

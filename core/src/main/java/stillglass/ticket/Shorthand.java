@@ -11,6 +11,7 @@ import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
+import stillglass.optics.LensSection;
 
 /// Reads bench shorthand: `3 screws rear, slot, 4.2 mm`, `E2 out, front up, 1 o'clock`, `ball 1.0`,
 /// `shim .05 .10`, `turns 3.25`, `retainer anyway`, `lets go 4`, `proud 0.3`, `mark infinity 12`, `stuck, naphtha, wait 10m`, `done`.
@@ -36,15 +37,27 @@ public final class Shorthand {
     private final Optional<Joint> current;
     private final boolean closing;
     private final Instant now;
+    private final Optional<GlassWords> glass;
 
     /// @param current the joint in hand, if any
     /// @param closing whether lines are statements to compare rather than facts to note
     /// @param now for timers
     public Shorthand(Instrument instrument, Optional<Joint> current, boolean closing, Instant now) {
+        this(instrument, current, closing, now, Optional.empty());
+    }
+
+    private Shorthand(Instrument instrument, Optional<Joint> current, boolean closing, Instant now, Optional<GlassWords> glass) {
         this.instrument = instrument;
         this.current = current;
         this.closing = closing;
         this.now = now;
+        this.glass = glass;
+    }
+
+    /// The same, understanding also what is said about the glass.
+    /// @param finding the finding in hand, if any
+    public Shorthand with(LensSection lens, Optional<String> finding) {
+        return new Shorthand(instrument, current, closing, now, Optional.of(new GlassWords(lens, finding)));
     }
 
     public Reading read(String typed) {
@@ -77,6 +90,10 @@ public final class Shorthand {
             return current.map(j -> facts(j, List.of(new Fact.Note(text))))
                     .orElseGet(() -> new Reading.Understood(
                             List.of(new Intent.Keep(new TicketEvent.LineKept(text))), "note: " + text));
+        }
+        Optional<Reading> aboutGlass = glass.flatMap(g -> g.read(line));
+        if (aboutGlass.isPresent()) {
+            return aboutGlass.get();
         }
         Matcher mark = MARK.matcher(line);
         if (mark.matches()) {
@@ -303,6 +320,9 @@ public final class Shorthand {
         instrument.joints().forEach(j -> all.add(j.name()));
         instrument.references().forEach(r -> all.add("mark " + r.id() + " 12"));
         all.addAll(List.of("ball 1.0", "shim .05 .10", "proud 0.3", "lets go 4 o'clock", "stuck, naphtha, wait 10m", "note "));
+        if (glass.isPresent()) {
+            all.addAll(List.of("E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1"));
+        }
         List<String> starting = all.stream().filter(s -> s.toLowerCase(Locale.ROOT).startsWith(line)).limit(4).toList();
         return starting.isEmpty() ? examples() : starting;
     }

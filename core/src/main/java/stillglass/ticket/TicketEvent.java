@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import stillglass.assembly.ClockPosition;
+import stillglass.grade.DepthReading;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -64,6 +65,17 @@ public sealed interface TicketEvent {
     record FindingDismissed(String findingId) implements TicketEvent {}
 
     record FindingPlaced(String findingId, int surface) implements TicketEvent {}
+
+    /// The surface given for a finding no longer holds.
+    record FindingUnplaced(String findingId) implements TicketEvent {}
+
+    record DepthRead(String findingId, DepthReading reading) implements TicketEvent {}
+
+    /// @param fault short form of a [stillglass.optics.misassembly.LensFault]
+    record MisassemblyFound(String fault) implements TicketEvent {}
+
+    /// Every glass is where it should be.
+    record AssemblyPutRight() implements TicketEvent {}
 
     record GradeOverruled(String findingId, int grade, String why) implements TicketEvent {}
 

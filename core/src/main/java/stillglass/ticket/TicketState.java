@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 
@@ -25,13 +26,38 @@ public final class TicketState {
     /// A finding as it stands after the technician's corrections.
     /// @param id photo id and number
     /// @param overruled the technician's grade, beside the computed one
+    /// @param depths how deep it seems to lie, in the order they were read
     public record Known(
             String id,
             String photoId,
             Finding finding,
             Optional<Integer> surface,
             Optional<TicketEvent.GradeOverruled> overruled,
-            Optional<FindingKind> computedKind) {}
+            Optional<FindingKind> computedKind,
+            List<DepthReading> depths) {
+        public Known {
+            depths = List.copyOf(depths);
+        }
+
+        Known with(Optional<Integer> placed) {
+            return new Known(id, photoId, finding, placed, overruled, computedKind, depths);
+        }
+
+        Known with(TicketEvent.GradeOverruled grade) {
+            return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, depths);
+        }
+
+        Known with(FindingKind kind) {
+            return new Known(id, photoId, finding.withKind(kind), surface, overruled,
+                    Optional.of(computedKind.orElse(finding.kind())), depths);
+        }
+
+        Known with(DepthReading read) {
+            List<DepthReading> more = new ArrayList<>(depths);
+            more.add(read);
+            return new Known(id, photoId, finding, surface, overruled, computedKind, more);
+        }
+    }
 
     private TicketEvent.Opened tag = new TicketEvent.Opened("", "", "", "", "", LocalDate.EPOCH);
     private final List<String> symptoms = new ArrayList<>();
@@ -40,6 +66,7 @@ public final class TicketState {
     private final Map<Phase, TicketEvent.InfinityMeasured> infinity = new EnumMap<>(Phase.class);
     private final Map<String, Photo> photos = new LinkedHashMap<>();
     private final Map<String, Known> findings = new LinkedHashMap<>();
+    private final List<String> assembly = new ArrayList<>();
     private List<String> goals = List.of();
     private final Map<String, TicketEvent.ReferenceKept> references = new LinkedHashMap<>();
     private final Map<String, List<Fact>> facts = new LinkedHashMap<>();
@@ -104,14 +131,16 @@ public final class TicketState {
             case TicketEvent.InfinityMeasured e -> infinity.put(e.phase(), e);
             case TicketEvent.PhotoKept e -> photos.put(e.photoId(), new Photo(e, Optional.empty(), r.at()));
             case TicketEvent.PhotoGraded e -> grade(e);
-            case TicketEvent.FindingRekinded e -> findings.computeIfPresent(e.findingId(), (id, k) -> new Known(id,
-                    k.photoId(), k.finding().withKind(e.kind()), k.surface(), k.overruled(),
-                    Optional.of(k.computedKind().orElse(k.finding().kind()))));
+            case TicketEvent.FindingRekinded e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e.kind()));
             case TicketEvent.FindingDismissed e -> findings.remove(e.findingId());
-            case TicketEvent.FindingPlaced e -> findings.computeIfPresent(e.findingId(), (id, k) -> new Known(
-                    id, k.photoId(), k.finding(), Optional.of(e.surface()), k.overruled(), k.computedKind()));
-            case TicketEvent.GradeOverruled e -> findings.computeIfPresent(e.findingId(), (id, k) -> new Known(
-                    id, k.photoId(), k.finding(), k.surface(), Optional.of(e), k.computedKind()));
+            case TicketEvent.FindingPlaced e ->
+                findings.computeIfPresent(e.findingId(), (id, k) -> k.with(Optional.of(e.surface())));
+            case TicketEvent.FindingUnplaced e ->
+                findings.computeIfPresent(e.findingId(), (id, k) -> k.with(Optional.<Integer>empty()));
+            case TicketEvent.DepthRead e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e.reading()));
+            case TicketEvent.MisassemblyFound e -> assembly.add(e.fault());
+            case TicketEvent.AssemblyPutRight e -> assembly.clear();
+            case TicketEvent.GradeOverruled e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e));
             case TicketEvent.GoalsChosen e -> goals = e.goals();
             case TicketEvent.ReferenceKept e -> references.put(e.reference(), e);
             case TicketEvent.FactNoted e -> facts.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e.fact());
@@ -151,7 +180,7 @@ public final class TicketState {
         int number = 1;
         for (Finding f : e.findings()) {
             String id = e.photoId() + "#" + number++;
-            findings.put(id, new Known(id, e.photoId(), f, Optional.empty(), Optional.empty(), Optional.empty()));
+            findings.put(id, new Known(id, e.photoId(), f, Optional.empty(), Optional.empty(), Optional.empty(), List.of()));
         }
     }
 
@@ -209,6 +238,12 @@ public final class TicketState {
 
     public Optional<Known> finding(String id) {
         return Optional.ofNullable(findings.get(id));
+    }
+
+    /// What was found assembled wrongly and not put right since, in the order it was found; short forms of
+    /// [stillglass.optics.misassembly.LensFault].
+    public List<String> assembly() {
+        return List.copyOf(assembly);
     }
 
     public List<String> goals() {

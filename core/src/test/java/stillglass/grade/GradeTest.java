@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Progress;
+import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.Surface;
@@ -46,17 +47,17 @@ class GradeTest {
     @Test
     void aDiscInTheIrisBlocksItsShareOfTheAreaEverywhere() {
         LensSection lens = wide();
-        ShowThrough.Shown shown = ShowThrough.of(lens, disc(lens.stopIndex(), 0, 0, 2), opaque(), Progress.SILENT);
+        ShowThrough.Shown shown = ShowThrough.of(Footprints.of(lens, () -> {}), disc(lens.stopIndex(), 0, 0, 2), opaque(), Progress.SILENT);
 
         // Wide open the iris has a radius of 10 mm: (2/10)² = 4 %.
         assertThat(shown.effects().getFirst().lightLost()).isCloseTo(0.04, within(0.0004));
-        assertThat(shown.effects().getFirst().deepestShadow()).as("the same for all points: no shadow").isCloseTo(0, within(1e-6));
+        assertThat(shown.effects().getFirst().deepestShadow()).as("the same for all points: no shadow").isCloseTo(0, within(1e-5));
     }
 
     @Test
     void stoppingDownMakesTheSameDiscLoseMore() {
         LensSection lens = wide();
-        List<ShowThrough.Effect> effects = ShowThrough.of(lens, disc(lens.stopIndex(), 0, 0, 0.5), opaque(), Progress.SILENT).effects();
+        List<ShowThrough.Effect> effects = ShowThrough.of(Footprints.of(lens, () -> {}), disc(lens.stopIndex(), 0, 0, 0.5), opaque(), Progress.SILENT).effects();
 
         for (int i = 1; i < effects.size(); i++) {
             double ratio = effects.get(i).stop() / effects.getFirst().stop();
@@ -67,7 +68,7 @@ class GradeTest {
     @Test
     void awayFromTheIrisASpeckShadowsOnePlaceAtSmallStops() {
         LensSection lens = wide();
-        List<ShowThrough.Effect> effects = ShowThrough.of(lens, disc(0, 0, 0, 1.2), opaque(), Progress.SILENT).effects();
+        List<ShowThrough.Effect> effects = ShowThrough.of(Footprints.of(lens, () -> {}), disc(0, 0, 0, 1.2), opaque(), Progress.SILENT).effects();
         ShowThrough.Effect small = effects.getLast();
 
         assertThat(small.deepestShadow()).isGreaterThan(5 * effects.getFirst().deepestShadow());
@@ -80,7 +81,7 @@ class GradeTest {
         // In front of the iris the beam from the upper part of the scene crosses high; that point is imaged at the
         // bottom of the frame but stands at the top of the upright picture.
         LensSection lens = wide();
-        ShowThrough.Effect small = ShowThrough.of(lens, disc(0, 0, 3, 1), opaque(), Progress.SILENT).effects().getLast();
+        ShowThrough.Effect small = ShowThrough.of(Footprints.of(lens, () -> {}), disc(0, 0, 3, 1), opaque(), Progress.SILENT).effects().getLast();
 
         assertThat(small.shadowY()).isGreaterThan(0.3);
     }
@@ -89,7 +90,7 @@ class GradeTest {
     void hazeIsVeilInProportionToItsContrast() {
         LensSection lens = wide();
         Patch haze = new Patch(FindingKind.HAZE, 0, List.of(Patch.disc(0, 0, 39)), 1, 0.07);
-        ShowThrough.Effect e = ShowThrough.of(lens, haze, opaque(), Progress.SILENT).effects().getFirst();
+        ShowThrough.Effect e = ShowThrough.of(Footprints.of(lens, () -> {}), haze, opaque(), Progress.SILENT).effects().getFirst();
 
         assertThat(e.veil()).isCloseTo(0.07, within(0.001));
         assertThat(e.deepestShadow()).isZero();
@@ -97,14 +98,27 @@ class GradeTest {
 
     @Test
     void tracingCanBeStopped() {
-        assertThatThrownBy(() -> ShowThrough.of(wide(), disc(0, 0, 0, 1), opaque(), (share, doing) -> {
+        assertThatThrownBy(() -> ShowThrough.of(Footprints.of(wide(), () -> {}), disc(0, 0, 0, 1), opaque(), (share, doing) -> {
                     throw new CancellationException();
                 }))
                 .isInstanceOf(CancellationException.class);
     }
 
     private static ShowThrough.Shown shown(double stop, double shadow, double veil) {
-        return new ShowThrough.Shown(0, List.of(new ShowThrough.Effect(stop, 0, shadow, -0.8, 0.8, veil)));
+        return new ShowThrough.Shown(0, List.of(new ShowThrough.Effect(stop, 0, shadow, -0.8, 0.8, veil)), Shades.clear(List.of(stop)));
+    }
+
+    @Test
+    void twoFindingsBehindEachOtherMultiplyWhatTheyLetThrough() {
+        LensSection lens = wide();
+        Footprints prints = Footprints.of(lens, () -> {});
+        ShowThrough.Shown one = ShowThrough.of(prints, disc(lens.stopIndex(), 0, 0, 3), opaque(), Progress.SILENT);
+        ShowThrough.Shown other = ShowThrough.of(prints, disc(lens.stopIndex(), 4, 0, 2), opaque(), Progress.SILENT);
+        ShowThrough.Effect both = Shades.together(List.of(one.shades(), other.shades())).effect(0);
+
+        assertThat(1 - both.lightLost()).isCloseTo(0.91 * 0.96, within(0.001));
+        assertThat(Shades.clear(prints.stops()).effect(2).lightLost()).isZero();
+        assertThat(Shades.together(List.of(one.shades())).effect(0)).isEqualTo(one.effects().getFirst());
     }
 
     @Test

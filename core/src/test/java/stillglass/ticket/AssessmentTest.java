@@ -10,10 +10,14 @@ import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instruments;
 import stillglass.grade.Advice;
 import stillglass.grade.GradeRules;
+import stillglass.grade.DepthReading;
+import stillglass.grade.WhichSurface;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Progress;
 import stillglass.optics.Lenses;
+import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.sharpness.AssemblyEffect;
 
 class AssessmentTest {
     private static GradeRules rules() {
@@ -27,11 +31,11 @@ class AssessmentTest {
     private static TicketState.Known blot(FindingKind kind, Optional<Integer> surface) {
         Finding.Region r = new Finding.Region(List.of(new Finding.Point(-0.2, -0.2), new Finding.Point(0.2, -0.2), new Finding.Point(0.2, 0.2), new Finding.Point(-0.2, 0.2)));
         return new TicketState.Known("p1#1", "p1", new Finding(kind, 0.9, List.of(r), 0.16 / Math.PI, 1, 0, 0, 0.4, 3, List.of()), surface,
-                Optional.empty(), Optional.empty());
+                Optional.empty(), Optional.empty(), List.of());
     }
 
     private static Assessment assess(TicketState.Known known) {
-        return Assessment.of(known, false, Lenses.triplet(), Instruments.small(), rules(), Progress.SILENT);
+        return Assessment.of(known, false, stillglass.optics.Footprints.of(Lenses.triplet(), () -> {}), Instruments.small(), rules(), Progress.SILENT);
     }
 
     @Test
@@ -53,6 +57,28 @@ class AssessmentTest {
     }
 
     @Test
+    void depthReadingsDecideBetweenHarmAndLikelihood() {
+        double deep = WhichSurface.depth(Lenses.triplet(), 3, 0, false);
+        TicketState.Known k = blot(FindingKind.DUST, Optional.empty());
+        Assessment a = assess(new TicketState.Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(),
+                List.of(DepthReading.focus(false, deep, 0.3))));
+
+        assertThat(a.surface()).isEqualTo(3);
+        assertThat(a.assumed()).as("measured, yet nobody put it there").isTrue();
+        assertThat(a.where().orElseThrow().on(3)).isGreaterThan(0.8);
+    }
+
+    @Test
+    void aReversedGlassComesFirstAmongTheReasons() {
+        Story story = Story.begun();
+        AssemblyEffect effect = AssemblyEffect.of(Lenses.triplet(), List.of(LensFault.parse("reverse:E1")));
+        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.of(effect), Lenses.triplet(), Instruments.small());
+
+        assertThat(r.reasons().getFirst()).startsWith("Put right first: E1 reversed: spot in the middle");
+        assertThat(r.act()).isEqualTo(Advice.Act.CLEAN);
+    }
+
+    @Test
     void candidatesAreFreeFacesOnly() {
         assertThat(Assessment.candidates(Lenses.triplet())).doesNotContain(2, 4).contains(0, 1, 3, 5);
     }
@@ -61,7 +87,7 @@ class AssessmentTest {
     void theTechniciansGradeStandsBesideTheComputedOne() {
         TicketState.Known k = blot(FindingKind.DUST, Optional.of(0));
         TicketState.Known overruled = new TicketState.Known(k.id(), k.photoId(), k.finding(), k.surface(),
-                Optional.of(new TicketEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty());
+                Optional.of(new TicketEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty(), List.of());
         Assessment a = assess(overruled);
 
         assertThat(a.standingGrade()).isEqualTo(1);
@@ -71,7 +97,7 @@ class AssessmentTest {
     @Test
     void theRecommendationReachesWhatIsWorthCleaning() {
         Story story = Story.begun();
-        Recommendation r = Recommendation.of(story.state(), List.of(assess(blot(FindingKind.FUNGUS, Optional.of(0)))), Lenses.triplet(), Instruments.small());
+        Recommendation r = Recommendation.of(story.state(), List.of(assess(blot(FindingKind.FUNGUS, Optional.of(0)))), Optional.empty(), Lenses.triplet(), Instruments.small());
 
         assertThat(r.act()).isEqualTo(Advice.Act.CLEAN);
         assertThat(r.goals()).containsExactly("S1");
@@ -82,7 +108,7 @@ class AssessmentTest {
     @Test
     void aDryFocusAsksForTheHelicoid() {
         Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", "Dry, scrapes")));
-        Recommendation r = Recommendation.of(story.state(), List.of(), Lenses.triplet(), Instruments.small());
+        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small());
 
         assertThat(r.goals()).containsExactly("helicoid");
         assertThat(r.reasons()).anyMatch(s -> s.contains("grease it afresh"));
@@ -92,22 +118,22 @@ class AssessmentTest {
     void aSmoothFocusDoesNot() {
         Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", "smooth")));
 
-        assertThat(Recommendation.of(story.state(), List.of(), Lenses.triplet(), Instruments.small()).act()).isEqualTo(Advice.Act.LEAVE);
+        assertThat(Recommendation.of(story.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small()).act()).isEqualTo(Advice.Act.LEAVE);
     }
 
     @Test
     void anInfinityErrorThatShowsAsksForTheShims() {
         Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, 0.4, 0.01)));
-        Recommendation r = Recommendation.of(story.state(), List.of(), Lenses.triplet(), Instruments.small());
+        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small());
 
         assertThat(r.goals()).containsExactly("shims");
         Story close = Story.begun().accept(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, 0.05, 0.01)));
-        assertThat(Recommendation.of(close.state(), List.of(), Lenses.triplet(), Instruments.small()).goals()).isEmpty();
+        assertThat(Recommendation.of(close.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small()).goals()).isEmpty();
     }
 
     @Test
     void whatCannotBeCuredIsDisclosed() {
-        Recommendation r = Recommendation.of(Story.begun().state(), List.of(assess(blot(FindingKind.SCRATCH, Optional.of(5)))), Lenses.triplet(), Instruments.small());
+        Recommendation r = Recommendation.of(Story.begun().state(), List.of(assess(blot(FindingKind.SCRATCH, Optional.of(5)))), Optional.empty(), Lenses.triplet(), Instruments.small());
 
         assertThat(r.goals()).isEmpty();
         assertThat(r.reasons()).anyMatch(s -> s.contains("scratch"));

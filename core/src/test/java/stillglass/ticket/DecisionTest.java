@@ -21,6 +21,37 @@ class DecisionTest {
                 .contains("already open as T-1");
     }
 
+    private static Story withDust() {
+        stillglass.look.Finding f = new stillglass.look.Finding(FindingKind.DUST, 0.9, List.of(), 0.01, 3, 0, 0, 0.4, 1, List.of());
+        return Story.begun().accept(new Intent.Keep(List.of(new TicketEvent.PhotoKept("p1", Phase.BEFORE, false, "x"),
+                new TicketEvent.PhotoGraded("p1", stillglass.look.Lighting.AGAINST, new stillglass.look.Aperture(1, 1, 1, 1, 0), List.of(f), 0, List.of(), List.of()))));
+    }
+
+    @Test
+    void aFindingIsNotPutWhereItsKindCannotBe() {
+        assertThat(withDust().refusal(new Intent.Place("p1#1", 4))).isEqualTo("Not there: the cement of E2 and E3 is closed. Change its kind first.");
+        assertThat(withDust().refusal(new Intent.Place("p1#1", 9))).contains("no surface 10");
+    }
+
+    @Test
+    void aKindThatItsSurfaceRulesOutLosesTheSurface() {
+        Story story = withDust().accept(new Intent.Place("p1#1", 1), new Intent.Rekind("p1#1", FindingKind.FUNGUS));
+        assertThat(story.state().finding("p1#1").orElseThrow().surface()).contains(1);
+        story.accept(new Intent.Rekind("p1#1", FindingKind.SEPARATION));
+        assertThat(story.state().finding("p1#1").orElseThrow().surface()).isEmpty();
+        story.accept(new Intent.Place("p1#1", 4));
+        assertThat(story.state().finding("p1#1").orElseThrow().surface()).contains(4);
+    }
+
+    @Test
+    void depthReadingsGatherOnTheirFinding() {
+        Story story = withDust().accept(new Intent.ReadDepth("p1#1", stillglass.grade.DepthReading.focus(false, 3, 0.3)),
+                new Intent.ReadDepth("p1#1", stillglass.grade.DepthReading.parallax(false, 10, 0.6, 0.1)));
+
+        assertThat(story.state().finding("p1#1").orElseThrow().depths()).hasSize(2);
+        assertThat(story.refusal(new Intent.ReadDepth("p9#1", stillglass.grade.DepthReading.focus(false, 3, 0.3)))).contains("no longer there");
+    }
+
     @Test
     void aJointWaitsForWhatLiesOverIt() {
         assertThat(Story.begun().refusal(Story.open("spacer-seat"))).contains("waits for e1 seat").contains("\"spacer seat anyway\"");

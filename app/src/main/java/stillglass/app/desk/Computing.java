@@ -9,10 +9,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
+import stillglass.book.data.Shelf;
+import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
+import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.WayIn;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
@@ -25,7 +28,9 @@ final class Computing {
 
     /// Everything an assessment depends on besides the shelf.
     private record Key(
-            String section, String instrument, Finding finding, Optional<Integer> surface, boolean fromRear) {}
+            String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear) {}
+
+    private record BeamKey(String section, List<String> assembly) {}
 
     private record PlanKey(String instrument, List<String> goals, Set<String> open, Set<String> kept) {}
 
@@ -40,6 +45,14 @@ final class Computing {
     private final AtomicLong newest = new AtomicLong();
     private Optional<PlanKey> planned = Optional.empty();
     private Optional<WayIn.Plan> plan = Optional.empty();
+    private final Shelf shelf;
+    private Optional<BeamKey> beamed = Optional.empty();
+    private Optional<AssemblyEffect> assembly = Optional.empty();
+    private Optional<Beams> beams = Optional.empty();
+
+    Computing(Shelf shelf) {
+        this.shelf = shelf;
+    }
 
     /// Number of a new request, which makes all older ones stop.
     long next() {
@@ -56,32 +69,45 @@ final class Computing {
         };
         try {
             watch.at(0, "");
+            light(work);
+            watch.at(0, "");
             List<Assessment> assessments = new ArrayList<>();
             for (TicketState.Known known : work.state().findings()) {
                 assessments.add(assess(known, work, watch));
             }
             Optional<Recommendation> recommendation = work.state().findings().isEmpty()
                             && work.state().check(stillglass.ticket.Phase.BEFORE, "feel").isEmpty()
+                            && assembly.isEmpty()
                     ? Optional.empty()
-                    : Optional.of(Recommendation.of(work.state(), assessments, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work), recommendation));
+                    : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
+            return Optional.of(new Work.Computed(assessments, plan(work), recommendation, assembly, beams));
         } catch (CancellationException newer) {
             return Optional.empty();
+        }
+    }
+
+    /// Rays and what a wrong assembly does, made anew when the assembly changed.
+    private void light(Work work) {
+        BeamKey key = new BeamKey(work.state().tag().sectionId(), work.state().assembly());
+        if (beamed.filter(key::equals).isEmpty()) {
+            assembly = AssemblyEffect.found(work.section(), key.assembly());
+            beams = Optional.of(Beams.of(assembly.map(AssemblyEffect::asBuilt).orElse(work.section()), shelf.footprints(key.section())));
+            beamed = Optional.of(key);
         }
     }
 
     private Assessment assess(TicketState.Known known, Work work, Progress watch) {
         TicketEvent.Opened tag = work.state().tag();
         boolean fromRear = work.state().photo(known.photoId()).map(p -> p.kept().fromRear()).orElse(false);
-        Key key = new Key(tag.sectionId(), tag.instrumentId(), known.finding(), known.surface(), fromRear);
+        Key key = new Key(tag.sectionId(), tag.instrumentId(), known.finding(), known.surface(), known.depths(), fromRear);
         Assessment found = assessed.get(key);
         if (found == null) {
-            found = Assessment.of(known, fromRear, work.section(), work.instrument(), work.rules(), watch);
+            found = Assessment.of(known, fromRear, shelf.footprints(tag.sectionId()), work.instrument(), work.rules(), watch);
             assessed.put(key, found);
         }
         return found.known().equals(known)
                 ? found
-                : new Assessment(known, found.surface(), found.assumed(), found.shown(), found.grade(), found.advice());
+                : new Assessment(known, found.surface(), found.assumed(), found.where(), found.shown(), found.grade(), found.advice());
     }
 
     private Optional<WayIn.Plan> plan(Work work) {

@@ -57,22 +57,22 @@ public final class DemoBook {
     /// Acts of a stage for the ticket that is open.
     public static List<Act> acts(Desk desk, Stage stage) {
         Work w = shown(desk);
-        return DemoScript.stage(stage, w.state(), w.section(), w.instrument(), w.care(), advice(w), desk.clock().instant());
+        return DemoScript.stage(stage, w.state(), w.section(), w.instrument(), w.care(), advice(desk, w), desk.clock().instant());
     }
 
     private static Work shown(Desk desk) {
         return desk.shown().orElseThrow(() -> new IllegalStateException("no ticket is open"));
     }
 
-    private static Optional<Recommendation> advice(Work w) {
-        return w.state().findings().isEmpty() ? Optional.empty() : Optional.of(recommend(w));
+    private static Optional<Recommendation> advice(Desk desk, Work w) {
+        return w.state().findings().isEmpty() ? Optional.empty() : Optional.of(recommend(desk, w));
     }
 
-    private static Recommendation recommend(Work w) {
+    private static Recommendation recommend(Desk desk, Work w) {
         List<Assessment> all = w.state().findings().stream()
-                .map(k -> Assessment.of(k, false, w.section(), w.instrument(), w.rules(), Progress.SILENT))
+                .map(k -> Assessment.of(k, false, desk.shelf().footprints(w.state().tag().sectionId()), w.instrument(), w.rules(), Progress.SILENT))
                 .toList();
-        return Recommendation.of(w.state(), all, w.section(), w.instrument());
+        return Recommendation.of(w.state(), all, stillglass.optics.sharpness.AssemblyEffect.found(w.section(), w.state().assembly()), w.section(), w.instrument());
     }
 
     /// Carries out one act and waits for it.
@@ -92,7 +92,7 @@ public final class DemoBook {
                         .findFirst()
                         .ifPresent(f -> submit(desk, new Intent.Place(k.id(), f.surface()))));
             }
-            case Act.TakeAdvice t -> submit(desk, new Intent.ChooseGoals(recommend(shown(desk)).goals()));
+            case Act.TakeAdvice t -> submit(desk, new Intent.ChooseGoals(recommend(desk, shown(desk)).goals()));
         }
     }
 

@@ -32,7 +32,7 @@ public final class Desk implements AutoCloseable {
     private final Executor ui;
     private final ExecutorService book = thread("book");
     private final ExecutorService compute = thread("compute");
-    private final Computing computing = new Computing();
+    private final Computing computing;
     private final List<Consumer<Work>> watchers = new ArrayList<>();
     private final List<Consumer<String>> complaints = new ArrayList<>();
     /// Owned by the book's thread.
@@ -46,6 +46,7 @@ public final class Desk implements AutoCloseable {
         this.shelf = shelf;
         this.clock = clock;
         this.ui = ui;
+        computing = new Computing(shelf);
     }
 
     private static ExecutorService thread(String name) {
@@ -259,7 +260,8 @@ public final class Desk implements AutoCloseable {
             Work.Computed last = shown.map(Work::computed).orElse(Work.Computed.NOTHING);
             Work work = new Work(state, section, instrument, shelf.care(), shelf.gradeRules(), last, true,
                     shown.map(Work::stage).orElse(ifNew),
-                    shown.map(Work::selection).orElse(new Selection.Nothing()));
+                    shown.map(Work::selection).orElse(new Selection.Nothing()),
+                    shown.map(Work::viewing).orElse(Viewing.USUAL));
             show(work);
             if (compute.isShutdown()) {
                 return;
@@ -290,6 +292,11 @@ public final class Desk implements AutoCloseable {
     /// Points at something. On the interface thread.
     public void select(Selection selection) {
         shown.filter(w -> !w.selection().equals(selection)).ifPresent(w -> show(w.with(selection)));
+    }
+
+    /// Looks at the work in another way. On the interface thread.
+    public void view(Viewing viewing) {
+        shown.filter(w -> !w.viewing().equals(viewing)).ifPresent(w -> show(w.with(viewing)));
     }
 
     /// Waits for what was submitted and computed, then closes the book.

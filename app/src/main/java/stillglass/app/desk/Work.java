@@ -7,6 +7,7 @@ import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
 import stillglass.grade.GradeRules;
 import stillglass.optics.LensSection;
+import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Step;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
@@ -23,6 +24,7 @@ import stillglass.ticket.TicketState;
 /// @param computed results for this state, or for the last one while new ones are being made
 /// @param computing whether newer results are on their way
 /// @param stage the stage shown
+/// @param viewing how it is looked at: stop, rays, what-if
 public record Work(
         TicketState state,
         LensSection section,
@@ -32,15 +34,20 @@ public record Work(
         Computed computed,
         boolean computing,
         Stage stage,
-        Selection selection) {
+        Selection selection,
+        Viewing viewing) {
 
     /// Results with their inputs' fingerprint.
     /// @param assessments one for each finding
     /// @param plan the rest of the way to the chosen goals from the state the instrument is in
     /// @param recommendation what to do, and why
+    /// @param assembly what a wrong assembly does, when one was found
+    /// @param beams rays through the section at every stop, for drawing
     public record Computed(
-            List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation) {
-        public static final Computed NOTHING = new Computed(List.of(), Optional.empty(), Optional.empty());
+            List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation,
+            Optional<AssemblyEffect> assembly, Optional<Beams> beams) {
+        public static final Computed NOTHING =
+                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
         public Computed {
             assessments = List.copyOf(assessments);
@@ -93,15 +100,24 @@ public record Work(
         return computed.assessments().stream().filter(a -> a.known().id().equals(findingId)).findFirst();
     }
 
+    /// The lens as it is: as designed but for what was found assembled wrongly.
+    public LensSection asBuilt() {
+        return computed.assembly().map(AssemblyEffect::asBuilt).orElse(section);
+    }
+
     Work with(Stage shown) {
-        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection);
+        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection, viewing);
     }
 
     Work with(Selection selected) {
-        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected);
+        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected, viewing);
     }
 
     Work with(Computed results, boolean more) {
-        return new Work(state, section, instrument, care, rules, results, more, stage, selection);
+        return new Work(state, section, instrument, care, rules, results, more, stage, selection, viewing);
+    }
+
+    Work with(Viewing looked) {
+        return new Work(state, section, instrument, care, rules, computed, computing, stage, selection, looked);
     }
 }

@@ -34,6 +34,7 @@ import stillglass.app.decide.DecideView;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
+import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
 import stillglass.app.look.LookView;
 import stillglass.app.look.PhotoCache;
@@ -249,7 +250,8 @@ public final class Shell extends StackPane {
 
     private Reading read(String line) {
         return work().filter(w -> !inBook)
-                .map(w -> new Shorthand(w.instrument(), inHand(w), w.stage() == Stage.CLOSE, desk.clock().instant()).read(line))
+                .map(w -> new Shorthand(w.instrument(), inHand(w), w.stage() == Stage.CLOSE, desk.clock().instant())
+                        .with(w.section(), w.selection() instanceof Selection.OfFinding f ? Optional.of(f.id()) : Optional.empty()).read(line))
                 .orElseGet(() -> new Reading.NotYet(Words.of("say.noticket"), List.of()));
     }
 

@@ -7,6 +7,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import stillglass.assembly.Instrument;
 import stillglass.care.CareTables;
 import stillglass.grade.GradeRules;
+import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 
 /// What ships with the application: lens sections, instruments, and the shop's tables.
@@ -19,6 +20,7 @@ public final class Shelf {
     private static final List<String> INSTRUMENTS = List.of("ostrel_52_f2");
 
     private final Map<String, LensSection> sections = new ConcurrentHashMap<>();
+    private final Map<String, Footprints> footprints = new ConcurrentHashMap<>();
     private final Map<String, Instrument> instruments = new ConcurrentHashMap<>();
     private final GradeRules rules = RulesJson.shippedGrade();
     private final CareTables care = RulesJson.shippedCare();
@@ -36,6 +38,12 @@ public final class Shelf {
     /// @throws IllegalStateException for an identifier that is not on the shelf
     public LensSection section(String id) {
         return sections.computeIfAbsent(id, LensJson::shipped);
+    }
+
+    /// Traced beams of a section, kept once traced; some tens of milliseconds the first time.
+    /// @throws IllegalStateException for an identifier that is not on the shelf
+    public Footprints footprints(String sectionId) {
+        return footprints.computeIfAbsent(sectionId, id -> Footprints.of(section(id), () -> {}));
     }
 
     /// The instrument of that identifier, or one without joints made from the section of that name.

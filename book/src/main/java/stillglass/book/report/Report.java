@@ -11,6 +11,7 @@ import stillglass.assembly.Joint;
 import stillglass.book.data.Shelf;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
+import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
 import stillglass.ticket.Assessment;
@@ -71,7 +72,7 @@ public record Report(
         LensSection section = shelf.section(state.tag().sectionId());
         Instrument instrument = shelf.instrument(state.tag().instrumentId());
         List<Assessment> assessments = state.findings().stream()
-                .map(k -> Assessment.of(k, fromRear(state, k), section, instrument, shelf.gradeRules(), Progress.SILENT))
+                .map(k -> Assessment.of(k, fromRear(state, k), shelf.footprints(state.tag().sectionId()), instrument, shelf.gradeRules(), Progress.SILENT))
                 .toList();
         List<String> arrived = new ArrayList<>(state.symptoms());
         if (!state.use().isBlank()) {
@@ -83,7 +84,7 @@ public record Report(
                 state.tag().due(),
                 arrived,
                 assessments.stream().map(a -> row(a, section)).toList(),
-                Recommendation.of(state, assessments, section, instrument).reasons(),
+                Recommendation.of(state, assessments, AssemblyEffect.found(section, state.assembly()), section, instrument).reasons(),
                 measures(state, section),
                 work(state, instrument),
                 state.overruled().stream().map(o -> o.what() + ": " + o.why()).toList(),

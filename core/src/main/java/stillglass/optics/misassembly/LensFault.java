@@ -7,7 +7,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Surface;
 
 /// Something put together wrongly. A value that prints itself in the field's words.
-public sealed interface LensFault permits LensFault.Reversed, LensFault.Swapped, LensFault.GapChanged {
+public sealed interface LensFault {
 
     /// A single glass or a whole cemented group turned round.
     record Reversed(List<String> elements) implements LensFault {
@@ -44,6 +44,115 @@ public sealed interface LensFault permits LensFault.Reversed, LensFault.Swapped,
         }
     }
 
+    /// A spacer left out: the glasses come together until they touch.
+    /// @param gap the gap it should fill, counted from 1
+    record SpacerMissing(int gap) implements LensFault {
+        @Override
+        public String toString() {
+            return "spacer after surface " + gap + " missing";
+        }
+    }
+
+    /// A spacer turned round, whose ends rest on rings of different size.
+    /// @param frontSeatMm diameter of the ring on which it should touch the glass before it
+    /// @param rearSeatMm diameter of the ring on which it should touch the glass behind it
+    record SpacerReversed(int gap, double frontSeatMm, double rearSeatMm) implements LensFault {
+        public SpacerReversed {
+            if (!(frontSeatMm > 0 && frontSeatMm < 1e4) || !(rearSeatMm > 0 && rearSeatMm < 1e4)) {
+                throw new IllegalArgumentException("seats of " + frontSeatMm + " and " + rearSeatMm
+                        + " mm: give the diameters of both rings in millimetres");
+            }
+        }
+
+        @Override
+        public String toString() {
+            return String.format(Locale.ROOT, "spacer after surface %d reversed (seats %.1f and %.1f mm)", gap, frontSeatMm, rearSeatMm);
+        }
+    }
+
+    /// Two spacers in each other's place.
+    record SpacersSwapped(int one, int other) implements LensFault {
+        @Override
+        public String toString() {
+            return "spacers after surfaces " + one + " and " + other + " swapped";
+        }
+    }
+
+    /// A shim left out.
+    /// @param gap the gap it belongs to, counted from 1; the last is under the mount
+    record ShimMissing(int gap, double thicknessMm) implements LensFault {
+        public ShimMissing {
+            thickness(thicknessMm);
+        }
+
+        @Override
+        public String toString() {
+            return String.format(Locale.ROOT, "shim of %.3f mm after surface %d missing", thicknessMm, gap);
+        }
+    }
+
+    /// A shim put in twice.
+    record ShimDoubled(int gap, double thicknessMm) implements LensFault {
+        public ShimDoubled {
+            thickness(thicknessMm);
+        }
+
+        @Override
+        public String toString() {
+            return String.format(Locale.ROOT, "shim of %.3f mm after surface %d doubled", thicknessMm, gap);
+        }
+    }
+
+    /// A single glass or cemented group that does not lie in its seat.
+    /// @param liftMm how far its middle stands off
+    /// @param tiltDeg how far it leans
+    /// @param towardsHours clock position from the front at which its rim stands towards the object
+    record Unseated(List<String> elements, double liftMm, double tiltDeg, double towardsHours) implements LensFault {
+        public Unseated {
+            elements = List.copyOf(elements);
+            if (!(tiltDeg >= 0 && tiltDeg <= 20) || !(Math.abs(liftMm) < 50) || !(towardsHours >= 0 && towardsHours <= 12)) {
+                throw new IllegalArgumentException(String.format(Locale.ROOT,
+                        "a lift of %s mm and a tilt of %s° towards %s is out of range: give under 50 mm, 0 to 20°, 0 to 12 o'clock",
+                        liftMm, tiltDeg, towardsHours));
+            }
+        }
+
+        @Override
+        public String toString() {
+            String lean = tiltDeg == 0 ? "" : String.format(Locale.ROOT, ", leaning %.2f° towards %.1f o'clock", tiltDeg, towardsHours);
+            return String.format(Locale.ROOT, "%s not seated: %.2f mm off%s", String.join(" and ", elements), liftMm, lean);
+        }
+    }
+
+    /// The front cell of a front-cell focusing lens started at another thread entry.
+    /// @param entries how many entries off, positive further out
+    /// @param leadMm travel for one turn
+    /// @param starts number of threads side by side
+    record FrontCellEntry(int entries, double leadMm, int starts) implements LensFault {
+        public FrontCellEntry {
+            if (!(leadMm > 0 && leadMm < 200) || starts < 1 || starts > 60) {
+                throw new IllegalArgumentException("a lead of " + leadMm + " mm with " + starts
+                        + " starts is out of range: measure the travel of one turn and count the thread ends");
+            }
+        }
+
+        /// How far the cell stands off, mm.
+        public double shiftMm() {
+            return entries * leadMm / starts;
+        }
+
+        @Override
+        public String toString() {
+            return String.format(Locale.ROOT, "front cell %d %s off: %+.3f mm", Math.abs(entries), Math.abs(entries) == 1 ? "entry" : "entries", shiftMm());
+        }
+    }
+
+    private static void thickness(double mm) {
+        if (!(mm > 0 && mm < 20)) {
+            throw new IllegalArgumentException("a shim of " + mm + " mm is out of range: give its thickness in millimetres");
+        }
+    }
+
     /// How a glass in the wrong place or facing finds its seat.
     enum Seating {
         /// It rests on its rims: the distance from rim to rim of neighbours is kept, so vertex gaps change by its sags.
@@ -59,35 +168,27 @@ public sealed interface LensFault permits LensFault.Reversed, LensFault.Swapped,
         }
     }
 
-    /// Reads `reverse:E3`, `reverse:E4+E5`, `swap:E1,E6` or `gap:4:-0.5`.
+    /// Reads one fault in its short form, such as `reverse:E4+E5`, `swap:E1,E6`, `gap:4:-0.5`, `spacer-missing:4` or
+    /// `unseated:E1:0.1:0.3`.
     /// @throws IllegalArgumentException naming what is wrong and what is expected
     static LensFault parse(String text) {
-        String[] parts = text.split(":", -1);
-        try {
-            switch (parts[0]) {
-                case "reverse" -> {
-                    if (parts.length == 2 && !parts[1].isBlank()) {
-                        return new Reversed(List.of(parts[1].split("\\+")));
-                    }
-                }
-                case "swap" -> {
-                    String[] two = parts.length == 2 ? parts[1].split(",") : new String[0];
-                    if (two.length == 2) {
-                        return new Swapped(List.of(two[0].split("\\+")), List.of(two[1].split("\\+")));
-                    }
-                }
-                case "gap" -> {
-                    if (parts.length == 3 && Double.isFinite(Double.parseDouble(parts[2]))) {
-                        return new GapChanged(Integer.parseInt(parts[1]), Double.parseDouble(parts[2]));
-                    }
-                }
-                default -> {}
-            }
-        } catch (NumberFormatException notANumber) {
-            // falls through to the one message below
-        }
-        throw new IllegalArgumentException(
-                "\"" + text + "\" is not a fault: write reverse:E3, reverse:E4+E5, swap:E1,E6 or gap:4:-0.5");
+        return FaultWords.parse(text);
+    }
+
+    /// The short form, which [#parse] reads again.
+    default String shortForm() {
+        return switch (this) {
+            case Reversed r -> "reverse:" + String.join("+", r.elements);
+            case Swapped s -> "swap:" + String.join("+", s.one) + "," + String.join("+", s.other);
+            case GapChanged g -> "gap:" + g.gap + ":" + g.deltaMm;
+            case SpacerMissing s -> "spacer-missing:" + s.gap;
+            case SpacerReversed s -> "spacer-reversed:" + s.gap + ":" + s.frontSeatMm + ":" + s.rearSeatMm;
+            case SpacersSwapped s -> "spacers-swapped:" + s.one + "," + s.other;
+            case ShimMissing s -> "shim-missing:" + s.gap + ":" + s.thicknessMm;
+            case ShimDoubled s -> "shim-doubled:" + s.gap + ":" + s.thicknessMm;
+            case Unseated u -> "unseated:" + String.join("+", u.elements) + ":" + u.liftMm + ":" + u.tiltDeg + ":" + u.towardsHours;
+            case FrontCellEntry f -> "entry:" + f.entries + ":" + f.leadMm + ":" + f.starts;
+        };
     }
 
     /// Applies faults in order.
@@ -95,13 +196,24 @@ public sealed interface LensFault permits LensFault.Reversed, LensFault.Swapped,
     static Misassembled apply(LensSection lens, List<LensFault> faults, Seating seating) {
         LensSection now = lens;
         for (LensFault fault : faults) {
-            now = switch (fault) {
-                case Reversed r -> Restacked.reverse(now, r.elements(), seating);
-                case Swapped s -> Restacked.swap(now, s.one(), s.other(), seating);
-                case GapChanged g -> Restacked.changeGap(now, g.gap(), g.deltaMm());
-            };
+            now = apply(now, fault, seating);
         }
         return new Misassembled(now, crossings(now));
+    }
+
+    private static LensSection apply(LensSection lens, LensFault fault, Seating seating) {
+        return switch (fault) {
+            case Reversed r -> Restacked.reverse(lens, r.elements, seating);
+            case Swapped s -> Restacked.swap(lens, s.one, s.other, seating);
+            case GapChanged g -> Spacing.between(lens, g.gap, g.deltaMm);
+            case SpacerMissing s -> Spacing.missing(lens, s.gap);
+            case SpacerReversed s -> Spacing.reversed(lens, s.gap, s.frontSeatMm / 2, s.rearSeatMm / 2);
+            case SpacersSwapped s -> Spacing.swapped(lens, s.one, s.other);
+            case ShimMissing s -> Spacing.change(lens, s.gap, -s.thicknessMm);
+            case ShimDoubled s -> Spacing.change(lens, s.gap, s.thicknessMm);
+            case Unseated u -> Restacked.lift(lens, u.elements, u.liftMm, Math.toRadians(u.tiltDeg), Math.PI / 2 - u.towardsHours * Math.PI / 6);
+            case FrontCellEntry f -> Spacing.change(lens, Spacing.frontCellGap(lens), f.shiftMm());
+        };
     }
 
     private static List<String> crossings(LensSection lens) {

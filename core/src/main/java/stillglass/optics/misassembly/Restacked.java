@@ -7,6 +7,7 @@ import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.Surface;
+import stillglass.optics.Tilt;
 
 /// Takes a lens apart into blocks of glass (single elements or cemented groups) and stacks them again.
 ///
@@ -121,15 +122,9 @@ final class Restacked {
         return replace(half, front, fromRear, seating);
     }
 
-    static LensSection changeGap(LensSection lens, int gap, double deltaMm) {
-        if (gap < 1 || gap >= lens.surfaces().size()) {
-            throw new IllegalArgumentException(
-                    "there is no gap " + gap + ": gaps run from 1 to " + (lens.surfaces().size() - 1));
-        }
-        List<Surface> surfaces = new ArrayList<>(lens.surfaces());
-        Surface s = surfaces.get(gap - 1);
-        surfaces.set(gap - 1, s.withThickness(s.thicknessMm() + deltaMm));
-        return lens.withSurfaces(surfaces, lens.elements());
+    static LensSection lift(LensSection lens, List<String> names, double liftMm, double tiltRad, double towardsRad) {
+        Block block = Block.of(lens, names);
+        return Spacing.lifted(lens, block.first, block.last, liftMm, tiltRad, towardsRad);
     }
 
     /// Puts `stack` where `place` was, adjusting the gaps on both sides by the seating rule.
@@ -157,6 +152,14 @@ final class Restacked {
         lens.elements().stream()
                 .filter(e -> e.firstSurface() > place.last)
                 .forEach(e -> elements.add(moved(e, grown)));
-        return lens.withSurfaces(surfaces, elements);
+        List<Tilt> tilts = new ArrayList<>();
+        for (Tilt t : lens.tilts()) {
+            boolean behind = t.firstSurface() > place.last;
+            if (behind || t.lastSurface() < place.first) {
+                int by = behind ? grown : 0;
+                tilts.add(new Tilt(t.firstSurface() + by, t.lastSurface() + by, t.angleRad(), t.towardsRad()));
+            }
+        }
+        return lens.withTilts(List.of()).withSurfaces(surfaces, elements).withTilts(tilts);
     }
 }

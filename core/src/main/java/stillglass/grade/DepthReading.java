@@ -1,0 +1,54 @@
+package stillglass.grade;
+
+import java.util.Locale;
+
+/// A measurement of how deep a fault seems to lie behind the rim of the outermost glass.
+///
+/// @param how focusing on rim and fault, or watching the fault wander when the instrument is turned
+/// @param fromRear seen from behind, measured from the rim of the last glass
+/// @param tiltDeg turn of the instrument, for parallax only
+/// @param valueMm travel of the rack from rim to fault, or wandering of the fault against the rim, mm on the rim
+/// @param sigmaMm one standard deviation of `valueMm`
+public record DepthReading(How how, boolean fromRear, double tiltDeg, double valueMm, double sigmaMm) {
+
+    /// The two ways of measuring depth.
+    public enum How {
+        /// Rack or lens-scale difference between sharp rim and sharp fault.
+        FOCUS,
+        /// Shift against the rim under a known tilt.
+        PARALLAX
+    }
+
+    public DepthReading {
+        if (!(Math.abs(valueMm) < 500)) {
+            throw new IllegalArgumentException("a depth reading of " + valueMm + " mm is out of range: give less than 500 mm");
+        }
+        if (!(sigmaMm > 0 && sigmaMm < 100)) {
+            throw new IllegalArgumentException("a reading error of " + sigmaMm + " mm is out of range: say how far repeated readings scatter");
+        }
+        if (how == How.PARALLAX && !(tiltDeg >= 1 && tiltDeg <= 45)) {
+            throw new IllegalArgumentException("a tilt of " + tiltDeg + "° is out of range: turn the instrument by 1 to 45°");
+        }
+    }
+
+    public static DepthReading focus(boolean fromRear, double travelMm, double sigmaMm) {
+        return new DepthReading(How.FOCUS, fromRear, 0, travelMm, sigmaMm);
+    }
+
+    public static DepthReading parallax(boolean fromRear, double tiltDeg, double shiftMm, double sigmaMm) {
+        return new DepthReading(How.PARALLAX, fromRear, tiltDeg, shiftMm, sigmaMm);
+    }
+
+    /// Reading that a fault at an apparent depth behind the rim would give: the depth itself, or its share `sin(tilt)`.
+    double expectedMm(double depthMm) {
+        return how == How.FOCUS ? depthMm : depthMm * Math.sin(Math.toRadians(tiltDeg));
+    }
+
+    /// In the bench's words.
+    public String say() {
+        String side = fromRear ? "from the rear" : "from the front";
+        return how == How.FOCUS
+                ? String.format(Locale.ROOT, "focus %.2f ± %.2f mm %s", valueMm, sigmaMm, side)
+                : String.format(Locale.ROOT, "parallax %.2f ± %.2f mm at %.0f° %s", valueMm, sigmaMm, tiltDeg, side);
+    }
+}

@@ -1,0 +1,125 @@
+package stillglass.grade;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import stillglass.look.FindingKind;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.optics.Paraxial;
+
+/// Where in the lens a fault lies, as probabilities, from how deep it seems to lie.
+///
+/// Bayes over all surfaces and the inside of every glass. The image of each through the glass in front of it gives the
+/// depth that would be read ([Paraxial#apparentFromFront]); readings are independent and normal; places that the kind
+/// rules out keep a small chance, because the kind may be wrong. Depth inside a glass is integrated over its thickness.
+/// Limits: first-order imaging, so a fault far from the axis of a strongly curved glass is off by its sag.
+///
+/// @param places every place with its probability, from front to rear
+/// @param remarks what to know: readings that fit nowhere, an estimate underneath
+public record WhichSurface(List<Place> places, List<String> remarks) {
+    /// Weight of a place that the kind rules out: about one kind in fifty is misjudged so grossly.
+    private static final double MISJUDGED = 0.02;
+    private static final int INSIDE_STEPS = 16;
+    /// Beyond this many standard deviations of all readings together, nothing fits.
+    private static final double FAR = 3.5;
+
+    /// One place a fault can be.
+    /// @param surface index of the surface, or of the front face of the glass it is inside of
+    /// @param inside within the glass behind that surface
+    /// @param probability 0 to 1
+    /// @param impossible why the stated kind cannot be there, empty when it can
+    public record Place(int surface, boolean inside, String name, double probability, Optional<String> impossible) {}
+
+    public WhichSurface {
+        places = List.copyOf(places);
+        remarks = List.copyOf(remarks);
+    }
+
+    /// @param readings none: only the structure speaks
+    public static WhichSurface of(LensSection lens, FindingKind kind, List<DepthReading> readings) {
+        List<Place> raw = new ArrayList<>();
+        double best = Double.POSITIVE_INFINITY;
+        String nearest = "";
+        for (int s = 0; s < lens.surfaces().size(); s++) {
+            Optional<String> not = MayLie.notOn(kind, lens, s);
+            double chi = misfit(readings, depth(lens, s, 0, false), depth(lens, s, 0, true));
+            if (chi < best) {
+                best = chi;
+                nearest = lens.surfaceName(s);
+            }
+            raw.add(new Place(s, false, lens.surfaceName(s), prior(not) * Math.exp(-chi / 2), not));
+            Optional<Element> glass = glassBehind(lens, s);
+            if (glass.isPresent()) {
+                Optional<String> notInside = MayLie.notInside(kind);
+                double sum = 0;
+                for (int i = 0; i < INSIDE_STEPS; i++) {
+                    double behind = lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS;
+                    double inner = misfit(readings, depth(lens, s, behind, false), depth(lens, s, behind, true));
+                    best = Math.min(best, inner);
+                    sum += Math.exp(-inner / 2) / INSIDE_STEPS;
+                }
+                raw.add(new Place(s, true, "inside " + glass.get().name(), prior(notInside) * sum, notInside));
+            }
+        }
+        List<String> remarks = new ArrayList<>();
+        if (best > FAR * FAR * Math.max(1, readings.size())) {
+            remarks.add("No surface fits: the nearest, " + nearest + ", is " + String.format(Locale.ROOT, "%.0f", Math.sqrt(best))
+                    + " reading errors away. Were both readings taken from the rim?");
+        }
+        if (lens.basis().estimate() && !readings.isEmpty()) {
+            remarks.add("The section is an estimate (" + lens.basis().word() + "), and so is this.");
+        }
+        double total = raw.stream().mapToDouble(Place::probability).sum();
+        if (!(total > 0)) {
+            // Every place is so far off that its likelihood vanished.
+            return new WhichSurface(raw.stream().map(p -> new Place(p.surface, p.inside, p.name, 0, p.impossible)).toList(), remarks);
+        }
+        return new WhichSurface(
+                raw.stream().map(p -> new Place(p.surface, p.inside, p.name, p.probability / total, p.impossible)).toList(), remarks);
+    }
+
+    private static double prior(Optional<String> impossible) {
+        return impossible.isPresent() ? MISJUDGED : 1;
+    }
+
+    private static Optional<Element> glassBehind(LensSection lens, int surface) {
+        return lens.elements().stream().filter(e -> e.firstSurface() <= surface && e.lastSurface() > surface).findFirst();
+    }
+
+    /// Sum over the readings of ((read − expected) / error)².
+    private static double misfit(List<DepthReading> readings, double fromFrontMm, double fromRearMm) {
+        double sum = 0;
+        for (DepthReading r : readings) {
+            double off = (r.valueMm() - r.expectedMm(r.fromRear() ? fromRearMm : fromFrontMm)) / r.sigmaMm();
+            sum += off * off;
+        }
+        return sum;
+    }
+
+    /// Apparent depth behind the rim of the outermost glass on the side looked in from, mm.
+    /// @param behindMm depth inside the glass behind the surface, 0 on it
+    public static double depth(LensSection lens, int surface, double behindMm, boolean fromRear) {
+        Paraxial p = Paraxial.of(lens);
+        if (fromRear) {
+            var last = lens.surfaces().getLast();
+            double rim = last.sagMm(last.semiDiameterMm());
+            return (behindMm > 0 ? p.apparentInside(surface, behindMm, true) : p.apparentFromRear(surface)).depthMm() + rim;
+        }
+        var first = lens.surfaces().getFirst();
+        double rim = first.sagMm(first.semiDiameterMm());
+        return (behindMm > 0 ? p.apparentInside(surface, behindMm, false) : p.apparentFromFront(surface)).depthMm() - rim;
+    }
+
+    /// The most probable place.
+    public Place likeliest() {
+        return places.stream().max(Comparator.comparingDouble(Place::probability)).orElseThrow();
+    }
+
+    /// Probability that it lies on that very surface.
+    public double on(int surface) {
+        return places.stream().filter(p -> !p.inside && p.surface == surface).mapToDouble(Place::probability).sum();
+    }
+}

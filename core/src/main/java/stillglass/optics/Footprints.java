@@ -1,0 +1,215 @@
+package stillglass.optics;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/// Where the light of every picture point crosses every surface, at every stop: outlines of traced beams, cut off by all
+/// clear semi-diameters.
+///
+/// Fields are traced at [#FIELDS] heights from the axis to the corner ([AimedField], middle design wavelength); outlines
+/// of heights between are interpolated and turned to their direction. At each stop the outline runs along the iris edge
+/// or along the rim that cuts the beam, whichever is nearer to the middle of the open part. Centred lenses only: what
+/// leans is traced as if it sat square. Immutable.
+public final class Footprints {
+    /// Field heights traced, axis and corner included.
+    static final int FIELDS = 17;
+    /// Corners of an outline.
+    public static final int CORNERS = 40;
+
+    private static final int SCAN = 24;
+    private static final int HALVINGS = 14;
+
+    private final LensSection lens;
+    private final List<Double> stops;
+    /// Indexed by surface, stop, field: x and y by turns, the field direction towards +y; empty where no light passes.
+    private final float[][][][] outlines;
+    private final double wavelengthNm;
+
+    private Footprints(LensSection lens, List<Double> stops, float[][][][] outlines, double wavelengthNm) {
+        this.lens = lens;
+        this.stops = stops;
+        this.outlines = outlines;
+        this.wavelengthNm = wavelengthNm;
+    }
+
+    /// Traces a lens.
+    /// @param lens as designed
+    /// @param checkpoint called between fields; throws to cancel
+    public static Footprints of(LensSection lens, Runnable checkpoint) {
+        List<Double> stops = lens.stops();
+        double wavelength = lens.wavelengthsNm().get(lens.wavelengthsNm().size() / 2);
+        double[] inverseSquare = lens.surfaces().stream().mapToDouble(s -> 1 / (s.semiDiameterMm() * s.semiDiameterMm())).toArray();
+        float[][][][] outlines = new float[lens.surfaces().size()][stops.size()][FIELDS][];
+        LensSection square = lens.withTilts(List.of());
+        IntStream.range(0, FIELDS).parallel().forEach(f -> {
+            checkpoint.run();
+            double slope = slope(lens, f / (FIELDS - 1.0));
+            AimedField field = AimedField.of(square, wavelength, slope, fullIrisMm(lens), true);
+            for (int j = 0; j < stops.size(); j++) {
+                float[][] perSurface = beam(field, lens.fNumber() / stops.get(j), inverseSquare);
+                for (int s = 0; s < outlines.length; s++) {
+                    outlines[s][j][f] = perSurface.length == 0 ? new float[0] : perSurface[s];
+                }
+            }
+        });
+        return new Footprints(lens, stops, outlines, wavelength);
+    }
+
+    private static double fullIrisMm(LensSection lens) {
+        return lens.surfaces().get(lens.stopIndex()).semiDiameterMm();
+    }
+
+    /// Tan of the object angle of a share of half the image circle.
+    static double slope(LensSection lens, double share) {
+        return share * lens.imageCircleMm() / 2 / lens.nominalFocalLengthMm();
+    }
+
+    /// The outline of one field at one stop on every surface, none when nothing passes.
+    /// @param ratio iris radius over the full iris radius
+    private static float[][] beam(AimedField field, double ratio, double[] inverseSquare) {
+        if (!field.reached()) {
+            return new float[0][];
+        }
+        double middle = middle(field, ratio, inverseSquare);
+        if (Double.isNaN(middle)) {
+            return new float[0][];
+        }
+        float[][] per = new float[inverseSquare.length][2 * CORNERS];
+        for (int a = 0; a < CORNERS; a++) {
+            double t = 2 * Math.PI * (a + 0.5) / CORNERS;
+            double du = Math.cos(t);
+            double dv = Math.sin(t);
+            // From (0, middle) along (du, dv) to the circle of the iris.
+            double b = middle * dv;
+            double reach = -b + Math.sqrt(Math.max(0, b * b - middle * middle + ratio * ratio));
+            if (field.clip(reach * du, middle + reach * dv, inverseSquare) > 1) {
+                double lo = 0;
+                double hi = reach;
+                for (int i = 0; i < HALVINGS; i++) {
+                    double mid = (lo + hi) / 2;
+                    if (field.clip(mid * du, middle + mid * dv, inverseSquare) > 1) {
+                        hi = mid;
+                    } else {
+                        lo = mid;
+                    }
+                }
+                reach = lo;
+            }
+            for (int s = 0; s < per.length; s++) {
+                per[s][2 * a] = (float) field.xMm(s, reach * du, middle + reach * dv);
+                per[s][2 * a + 1] = (float) field.yMm(s, reach * du, middle + reach * dv);
+            }
+        }
+        return per;
+    }
+
+    /// Height on the mirror line of the iris at which the open part is centred, NaN when nothing is open.
+    private static double middle(AimedField field, double ratio, double[] inverseSquare) {
+        double low = Double.NaN;
+        double high = Double.NaN;
+        for (int i = 0; i <= SCAN; i++) {
+            double v = ratio * (2.0 * i / SCAN - 1) * 0.999;
+            if (field.clip(0, v, inverseSquare) <= 1) {
+                low = Double.isNaN(low) ? v : low;
+                high = v;
+            }
+        }
+        return (low + high) / 2;
+    }
+
+    public LensSection lens() {
+        return lens;
+    }
+
+    /// f-numbers, widest first.
+    public List<Double> stops() {
+        return stops;
+    }
+
+    /// Writes the outline of a beam as x and y by turns, mm on the surface, x to the right seen from the front.
+    /// @param slopeX tan of the object angle to the right: the light travels towards +x
+    /// @param slopeY upwards
+    /// @param into at least twice [#CORNERS] long
+    /// @return false when no light of this field passes
+    public boolean outline(int surface, int stop, double slopeX, double slopeY, double[] into) {
+        double slope = Math.hypot(slopeX, slopeY);
+        double at = Math.clamp(slope / slope(lens, 1) * (FIELDS - 1), 0, FIELDS - 1);
+        int low = (int) Math.min(FIELDS - 2, Math.floor(at));
+        float[] near = outlines[surface][stop][low];
+        float[] far = outlines[surface][stop][low + 1];
+        double share = at - low;
+        if (near.length == 0 || far.length == 0) {
+            float[] one = share < 0.5 ? near : far;
+            if (one.length == 0) {
+                return false;
+            }
+            near = one;
+            far = one;
+        }
+        // The traced direction is +y; turn it to (slopeX, slopeY).
+        double ex = slope == 0 ? 0 : slopeX / slope;
+        double ey = slope == 0 ? 1 : slopeY / slope;
+        for (int a = 0; a < CORNERS; a++) {
+            double x = near[2 * a] + share * (far[2 * a] - near[2 * a]);
+            double y = near[2 * a + 1] + share * (far[2 * a + 1] - near[2 * a + 1]);
+            into[2 * a] = x * ey + y * ex;
+            into[2 * a + 1] = y * ey - x * ex;
+        }
+        return true;
+    }
+
+    /// One ray in the plane of the section, from surface to surface.
+    /// @param heightsMm y on every surface, as far as it goes
+    /// @param sagsMm z of the point behind that surface's vertex
+    /// @param filmMm y at the film, absent when it is cut off
+    public record SectionRay(List<Double> heightsMm, List<Double> sagsMm, java.util.OptionalDouble filmMm, double slope) {
+        public SectionRay {
+            heightsMm = List.copyOf(heightsMm);
+            sagsMm = List.copyOf(sagsMm);
+        }
+    }
+
+    /// Rays in the plane of the section for drawing: evenly over the open iris at a stop, ending where a rim cuts them.
+    /// @param shown the lens to draw them through, as it is assembled
+    /// @param field share of half the image circle, positive light travelling upwards
+    public static List<SectionRay> rays(LensSection shown, LensSection nominal, double field, double fNumber, int count) {
+        double wavelength = nominal.wavelengthsNm().get(nominal.wavelengthsNm().size() / 2);
+        double slope = slope(nominal, field);
+        double radius = fullIrisMm(nominal) * nominal.fNumber() / fNumber;
+        ExactTrace trace = new ExactTrace(shown, wavelength);
+        RayAim aim = new RayAim(shown, trace, slope);
+        List<SectionRay> all = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            if (aim.at(0, radius * (count == 1 ? 0 : 0.995 * (2.0 * i / (count - 1) - 1)))) {
+                all.add(follow(shown, trace, aim, slope));
+            }
+        }
+        return all;
+    }
+
+    private static SectionRay follow(LensSection shown, ExactTrace trace, RayAim aim, double slope) {
+        RayBundle ray = new RayBundle(1);
+        ray.launch(0, aim.entryXMm(), aim.entryYMm(), 0, aim.cosY());
+        List<Double> heights = new ArrayList<>();
+        List<Double> sags = new ArrayList<>();
+        for (int s = 0; s < trace.surfaces(); s++) {
+            trace.next(s, ray);
+            if (ray.fate(0) != RayBundle.TRAVELS) {
+                return new SectionRay(heights, sags, java.util.OptionalDouble.empty(), slope);
+            }
+            heights.add(ray.yMm(0));
+            sags.add(ray.zMm(0));
+            if (ray.clip(0) > 1) {
+                return new SectionRay(heights, sags, java.util.OptionalDouble.empty(), slope);
+            }
+        }
+        double toFilm = (shown.surfaces().getLast().thicknessMm() - ray.zMm(0)) / ray.cosZ(0);
+        return new SectionRay(heights, sags, java.util.OptionalDouble.of(ray.yMm(0) + toFilm * ray.cosY(0)), slope);
+    }
+
+    /// The wavelength the beams were traced at.
+    public double wavelengthNm() {
+        return wavelengthNm;
+    }
+}

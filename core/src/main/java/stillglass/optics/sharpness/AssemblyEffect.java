@@ -1,0 +1,76 @@
+package stillglass.optics.sharpness;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
+
+/// What a wrong assembly does to a picture, beside the lens as designed.
+///
+/// @param faults what was found
+/// @param asBuilt the lens as it is
+/// @param designed survey of the lens as designed
+/// @param now survey of the lens as it is
+/// @param focusShiftMm best focus against the film plane, after the design's own; positive behind it; absent when nothing focuses
+/// @param diagnostics what real glass would add
+public record AssemblyEffect(
+        List<LensFault> faults, LensSection asBuilt, SpotSurvey designed, SpotSurvey now, OptionalDouble focusShiftMm,
+        List<String> diagnostics) {
+    /// The corner of the picture on both sides of the axis, which differ when something leans.
+    private static final List<Double> FIELDS = List.of(0.0, 0.7, 1.0, -0.7, -1.0);
+
+    public AssemblyEffect {
+        faults = List.copyOf(faults);
+        diagnostics = List.copyOf(diagnostics);
+    }
+
+    /// @param shortForms as [LensFault#parse] reads them
+    /// @return nothing when nothing is wrong
+    public static Optional<AssemblyEffect> found(LensSection section, List<String> shortForms) {
+        return shortForms.isEmpty() ? Optional.empty() : Optional.of(of(section, shortForms.stream().map(LensFault::parse).toList()));
+    }
+
+    /// Glasses seat on their rims.
+    /// @throws IllegalArgumentException where a fault names a glass or gap this lens does not have
+    public static AssemblyEffect of(LensSection section, List<LensFault> faults) {
+        LensFault.Misassembled m = LensFault.apply(section, faults, LensFault.Seating.RIM);
+        SpotSurvey designed = SpotSurvey.of(section, section, FIELDS);
+        SpotSurvey now = SpotSurvey.of(m.lens(), section, FIELDS);
+        OptionalDouble shift = now.bestFocusMm().isPresent() && designed.bestFocusMm().isPresent()
+                // The mount stays where it is on the body: distances count from the film, which the last gap leads to.
+                ? OptionalDouble.of(now.bestFocusMm().getAsDouble() - designed.bestFocusMm().getAsDouble()
+                        - (m.lens().surfaces().getLast().thicknessMm() - section.surfaces().getLast().thicknessMm()))
+                : OptionalDouble.empty();
+        return new AssemblyEffect(faults, m.lens(), designed, now, shift, m.diagnostics());
+    }
+
+    /// One sentence with the figures: "spot in the middle 6 → 48 µm, corner 22 → 95 µm, best focus +0.82 mm".
+    public String sentence() {
+        StringBuilder s = new StringBuilder();
+        s.append("spot in the middle ").append(change(0)).append(", corner ").append(corner());
+        s.append(focusShiftMm.isPresent()
+                ? String.format(Locale.ROOT, ", best focus %+.2f mm", focusShiftMm.getAsDouble())
+                : ", no focus at all");
+        return s.toString();
+    }
+
+    private String change(int field) {
+        return figure(designed.rmsUm().get(field)) + " → " + figure(now.rmsUm().get(field)) + " µm";
+    }
+
+    private String corner() {
+        OptionalDouble one = now.rmsUm().get(2);
+        OptionalDouble other = now.rmsUm().get(4);
+        boolean lopsided = one.isPresent() && other.isPresent()
+                && Math.abs(one.getAsDouble() - other.getAsDouble()) > 0.05 * Math.max(one.getAsDouble(), other.getAsDouble());
+        return lopsided
+                ? figure(designed.rmsUm().get(2)) + " → " + figure(one) + " and " + figure(other) + " µm on opposite sides"
+                : change(2);
+    }
+
+    private static String figure(OptionalDouble um) {
+        return um.isPresent() ? String.format(Locale.ROOT, um.getAsDouble() < 9.95 ? "%.1f" : "%.0f", um.getAsDouble()) : "–";
+    }
+}
