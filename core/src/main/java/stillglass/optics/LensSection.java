@@ -157,6 +157,9 @@ public record LensSection(
         if (at.size() > 1) {
             return "cement of " + at.getFirst().name() + " and " + at.getLast().name();
         }
+        if (at.isEmpty() && basis == Basis.TWO_PLANE && (surface == 0 || surface == surfaces.size() - 1)) {
+            return surface == 0 ? "front rim" : "rear rim";
+        }
         if (at.isEmpty()) {
             return "surface " + (surface + 1);
         }

@@ -77,16 +77,12 @@ public final class Paraxial {
         return -ray.yMm / ray.nu;
     }
 
-    /// How far the focus moves towards the image when each gap grows by a millimetre, counted from the first
-    /// vertex, front to rear; the film plane stays. Central difference of ±0.001 mm.
-    /// @return one figure per surface; the last is zero
-    public double[] focusShiftPerGap() {
-        int n = lens.surfaces().size();
-        double[] shift = new double[n];
-        for (int i = 0; i < n - 1; i++) {
-            shift[i] = (focusWith(i, 1e-3) - focusWith(i, -1e-3)) / 2e-3;
-        }
-        return shift;
+    /// Height of the ray through the middle of the iris on a plane behind the lens.
+    /// @param slope tan of the object angle, travelling towards +y
+    /// @param planeMm from the last vertex
+    public double chiefHeightMm(double slope, double planeMm) {
+        Ray ray = throughAll(-slope * entrancePupil().positionMm(), slope);
+        return ray.yMm + planeMm * ray.nu;
     }
 
     /// How far the back focal distance changes when each gap grows by a millimetre.
@@ -112,12 +108,14 @@ public final class Paraxial {
         return change;
     }
 
-    private double focusWith(int gap, double deltaMm) {
-        List<Surface> changed = new java.util.ArrayList<>(lens.surfaces());
-        Surface s = changed.get(gap);
-        changed.set(gap, s.withThickness(s.thicknessMm() + deltaMm));
-        LensSection other = lens.withSurfaces(changed, lens.elements());
-        return other.lengthMm() + of(other, wavelengthNm).bfdMm();
+    /// How far the focus moves towards the image, against a film that stays, when each gap grows by a millimetre and
+    /// everything behind it is pushed back: `1 + dBFD/dt`. Zero for the last.
+    public double[] focusShiftPerGap() {
+        double[] shift = bfdPerGap();
+        for (int i = 0; i + 1 < shift.length; i++) {
+            shift[i] += 1;
+        }
+        return shift;
     }
 
     /// The image of the iris seen from the front.
@@ -131,37 +129,6 @@ public final class Paraxial {
         double tilted = heightsMm(0, 1)[stop];
         return new EntrancePupil(
                 tilted / parallel, 2 * lens.surfaces().get(stop).semiDiameterMm() / Math.abs(parallel));
-    }
-
-    /// How rays of a distant object cross the surfaces, as multiples: the height on surface *k* of the ray with
-    /// iris coordinate `p` (mm at the iris) and field slope `w` is `perIris[k]·p + perSlope[k]·w`.
-    /// @param perIris height per millimetre at the iris
-    /// @param perSlope millimetres per unit of tan(object angle)
-    public record BeamMap(double[] perIris, double[] perSlope) {
-        @Override
-        public boolean equals(Object o) {
-            return o instanceof BeamMap b
-                    && java.util.Arrays.equals(perIris, b.perIris)
-                    && java.util.Arrays.equals(perSlope, b.perSlope);
-        }
-
-        @Override
-        public int hashCode() {
-            return java.util.Arrays.hashCode(perIris);
-        }
-    }
-
-    public BeamMap beamMap() {
-        int stop = lens.stopIndex();
-        double[] parallel = heightsMm(1, 0);
-        double[] tilted = heightsMm(0, 1);
-        double[] perIris = new double[parallel.length];
-        double[] perSlope = new double[parallel.length];
-        for (int k = 0; k < parallel.length; k++) {
-            perIris[k] = parallel[k] / parallel[stop];
-            perSlope[k] = tilted[k] - perIris[k] * tilted[stop];
-        }
-        return new BeamMap(perIris, perSlope);
     }
 
     /// Where a surface seems to lie when seen through the glass in front of it.

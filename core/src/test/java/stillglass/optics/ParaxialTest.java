@@ -119,19 +119,48 @@ class ParaxialTest {
         assertThat(Paraxial.of(larger).bfdMm()).isCloseTo(factor * Paraxial.of(lens).bfdMm(), within(1e-8));
     }
 
-    @Test
-    void beamMapReproducesEveryHeight() {
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5})
+    void theClosedFormOfBfdPerGapAgreesWithFiniteDifferences(int gap) {
         LensSection lens = Lenses.triplet();
-        Paraxial p = Paraxial.of(lens);
-        Paraxial.BeamMap map = p.beamMap();
-        double[] heights = p.heightsMm(3.1, 0.2);
-        double atIris = heights[lens.stopIndex()];
+        double h = 1e-4;
+        double finite = (Paraxial.of(moved(lens, gap, h)).bfdMm() - Paraxial.of(moved(lens, gap, -h)).bfdMm()) / (2 * h);
 
-        for (int k = 0; k < heights.length; k++) {
-            assertThat(map.perIris()[k] * atIris + map.perSlope()[k] * 0.2).isCloseTo(heights[k], within(EXACT));
+        assertThat(Paraxial.of(lens).bfdPerGap()[gap - 1]).isCloseTo(finite, within(1e-7));
+        assertThat(Paraxial.of(lens).bfdPerGap()[5]).isZero();
+    }
+
+    private static LensSection moved(LensSection lens, int gap, double by) {
+        return LensFault.apply(lens, List.of(new LensFault.GapChanged(gap, by)), LensFault.Seating.RIM).lens();
+    }
+
+    @Test
+    void seenFromBehindIsSeenFromTheFrontOfTheLensTurnedRound() {
+        LensSection lens = Lenses.triplet();
+        List<Surface> turned = new ArrayList<>();
+        int n = lens.surfaces().size();
+        for (int i = n - 1; i >= 0; i--) {
+            Surface s = lens.surfaces().get(i);
+            turned.add(new Surface(-s.radiusMm(), i > 0 ? lens.surfaces().get(i - 1).thicknessMm() : 0,
+                    i > 0 ? lens.surfaces().get(i - 1).after() : new Medium.Air(), s.semiDiameterMm(), s.stop()));
         }
-        assertThat(map.perIris()[lens.stopIndex()]).isCloseTo(1, within(EXACT));
-        assertThat(map.perSlope()[lens.stopIndex()]).isCloseTo(0, within(EXACT));
+        LensSection back = lens.withSurfaces(turned, List.of());
+        for (int k = 0; k < n; k++) {
+            Paraxial.Apparent rear = Paraxial.of(lens).apparentFromRear(k);
+            Paraxial.Apparent front = Paraxial.of(back).apparentFromFront(n - 1 - k);
+
+            assertThat(rear.depthMm()).as("surface %d", k).isCloseTo(front.depthMm(), within(EXACT));
+            assertThat(rear.magnification()).isCloseTo(front.magnification(), within(EXACT));
+        }
+    }
+
+    @Test
+    void aBubbleAtEitherFaceSeemsToLieOnThatFace() {
+        Paraxial p = Paraxial.of(Lenses.triplet());
+
+        assertThat(p.apparentInside(3, 1e-9, false).depthMm()).isCloseTo(p.apparentFromFront(3).depthMm(), within(1e-6));
+        assertThat(p.apparentInside(3, 5 - 1e-9, false).depthMm()).isCloseTo(p.apparentFromFront(4).depthMm(), within(1e-6));
+        assertThat(p.apparentInside(3, 2, true).depthMm()).isBetween(p.apparentFromRear(4).depthMm(), p.apparentFromRear(3).depthMm());
     }
 
     @Test

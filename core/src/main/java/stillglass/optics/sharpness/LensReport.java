@@ -1,11 +1,17 @@
 package stillglass.optics.sharpness;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import stillglass.optics.ExactTrace;
 import stillglass.optics.LensSection;
+import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
+import stillglass.optics.RayAim;
+import stillglass.optics.RayBundle;
 
 /// What a lens, right or wrongly assembled, does to a picture of a distant object wide open.
 ///
@@ -14,6 +20,8 @@ import stillglass.optics.Paraxial;
 /// @param bestFocusMm plane of least polychromatic axial RMS from the last vertex
 /// @param pupil entrance pupil, paraxial
 /// @param fields figures on the axis, at 0.7 and at the corner of the picture
+/// @param opposite the same on the other side of the axis, for a lens with something leaning; empty otherwise
+/// @param bfdPerGap change of the back focal distance per millimetre of each gap, front to rear
 /// @param diagnostics what was assumed, and why a figure is absent
 public record LensReport(
         OptionalDouble eflMm,
@@ -21,13 +29,18 @@ public record LensReport(
         OptionalDouble bestFocusMm,
         Paraxial.EntrancePupil pupil,
         List<FieldQuality> fields,
+        List<FieldQuality> opposite,
+        List<Double> bfdPerGap,
         List<String> diagnostics) {
 
     /// The frequency at which transfer is stated, cycles per millimetre.
     public static final double MTF_FREQUENCY = 30;
+    private static final List<Double> FIELDS = List.of(0.0, 0.7, 1.0);
 
     public LensReport {
         fields = List.copyOf(fields);
+        opposite = List.copyOf(opposite);
+        bfdPerGap = List.copyOf(bfdPerGap);
         diagnostics = List.copyOf(diagnostics);
     }
 
@@ -36,52 +49,76 @@ public record LensReport(
     /// @param rmsUm two-dimensional polychromatic RMS spot about its centroid; absent when no ray passes
     /// @param mtfSagittal diffraction MTF, frequency perpendicular to the field direction
     /// @param mtfTangential diffraction MTF, frequency along the field direction
+    /// @param geometricSagittal transfer of the spot alone, without diffraction
+    /// @param geometricTangential the same along the field direction
+    /// @param distortion height of the ray through the middle of the iris at best focus over its height in a picture
+    ///     without distortion, minus one; absent on the axis
     /// @param vignetting share of the axial beam's iris area that is cut off
     public record FieldQuality(
             double field,
             OptionalDouble rmsUm,
             OptionalDouble mtfSagittal,
             OptionalDouble mtfTangential,
-            double vignetting) {}
+            OptionalDouble geometricSagittal,
+            OptionalDouble geometricTangential,
+            OptionalDouble distortion,
+            double vignetting) {
+        static FieldQuality dark(double field, double vignetting) {
+            return new FieldQuality(field, OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(),
+                    OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), vignetting);
+        }
+    }
 
     /// Traces the lens.
     /// @param lens as assembled
     /// @param nominal as designed; gives iris diameter and object angles, which a fault does not change
     public static LensReport of(LensSection lens, LensSection nominal) {
+        return of(lens, nominal, () -> {});
+    }
+
+    /// @param checkpoint called between bundles, from several threads; throws to cancel
+    public static LensReport of(LensSection lens, LensSection nominal, Runnable checkpoint) {
         List<String> diagnostics = new ArrayList<>();
         Paraxial first = Paraxial.of(lens);
         double stopRadius = nominal.surfaces().get(nominal.stopIndex()).semiDiameterMm();
-        List<List<PupilRays>> bundles = new ArrayList<>();
-        List<Double> relative = List.of(0.0, 0.7, 1.0);
-        for (double field : relative) {
-            double slope = field * nominal.imageCircleMm() / 2 / nominal.nominalFocalLengthMm();
-            List<PupilRays> byWavelength = new ArrayList<>();
-            for (double w : lens.wavelengthsNm()) {
-                byWavelength.add(new PupilRays(lens, w, slope, stopRadius));
-            }
-            bundles.add(byWavelength);
-        }
-        Spot axis = Spot.of(bundles.getFirst());
+        List<Double> relative = lens.tilts().isEmpty() ? FIELDS : List.of(0.0, 0.7, 1.0, -0.7, -1.0);
+        List<Double> waves = lens.wavelengthsNm();
+        List<PupilRays> traced = IntStream.range(0, relative.size() * waves.size()).parallel().mapToObj(i -> {
+            checkpoint.run();
+            return new PupilRays(lens, waves.get(i % waves.size()), slope(relative.get(i / waves.size()), nominal), stopRadius);
+        }).toList();
+        Spot axis = Spot.of(traced.subList(0, waves.size()));
         OptionalDouble focus = axis.rays() > 0 && axis.slopes() > 1e-12
                 ? OptionalDouble.of(axis.bestFocusMm())
                 : OptionalDouble.empty();
         if (focus.isEmpty()) {
             diagnostics.add("no axial ray comes to a focus: spot and transfer figures are absent");
         }
-        List<FieldQuality> fields = new ArrayList<>();
-        for (int i = 0; i < relative.size(); i++) {
-            fields.add(quality(relative.get(i), bundles.get(i), lens.wavelengthsNm(), focus, diagnostics));
+        List<Judged> judged = IntStream.range(0, relative.size()).parallel().mapToObj(f -> {
+            checkpoint.run();
+            return quality(relative.get(f), traced.subList(f * waves.size(), (f + 1) * waves.size()), lens, nominal, focus);
+        }).toList();
+        judged.forEach(j -> diagnostics.addAll(j.remarks));
+        if (waves.size() != 3) {
+            diagnostics.add("the section gives " + waves.size() + " wavelengths, not three");
         }
-        if (lens.wavelengthsNm().size() != 3) {
-            diagnostics.add("the section gives " + lens.wavelengthsNm().size() + " wavelengths, not three");
+        if (lens.basis().estimate()) {
+            diagnostics.add("the section is an estimate (" + lens.basis().word() + "), and so is every figure");
         }
+        List<FieldQuality> fields = judged.stream().map(Judged::quality).toList();
         return new LensReport(
                 finite(first.eflMm(), "focal length", diagnostics),
                 finite(first.bfdMm(), "back focal distance", diagnostics),
                 focus,
                 first.entrancePupil(),
-                fields,
+                fields.subList(0, FIELDS.size()),
+                fields.subList(FIELDS.size(), fields.size()),
+                Double.isFinite(first.bfdMm()) ? Arrays.stream(first.bfdPerGap()).boxed().toList() : List.of(),
                 diagnostics);
+    }
+
+    private static double slope(double field, LensSection nominal) {
+        return field * nominal.imageCircleMm() / 2 / nominal.nominalFocalLengthMm();
     }
 
     private static OptionalDouble finite(double value, String what, List<String> diagnostics) {
@@ -92,17 +129,16 @@ public record LensReport(
         return OptionalDouble.empty();
     }
 
-    private static FieldQuality quality(
-            double field,
-            List<PupilRays> byWavelength,
-            List<Double> wavelengthsNm,
-            OptionalDouble focus,
-            List<String> diagnostics) {
+    private record Judged(FieldQuality quality, List<String> remarks) {}
+
+    private static Judged quality(
+            double field, List<PupilRays> byWavelength, LensSection lens, LensSection nominal, OptionalDouble focus) {
         PupilRays middle = byWavelength.get(byWavelength.size() / 2);
         Spot spot = Spot.of(byWavelength);
         double vignetting = 1 - (double) spot.rays() / (byWavelength.size() * (double) middle.wanted);
+        List<String> remarks = new ArrayList<>();
         if (middle.aimed < middle.wanted * 0.995) {
-            diagnostics.add(String.format(
+            remarks.add(String.format(
                     Locale.ROOT,
                     "field %.1f: %.1f %% of the iris cannot be reached by a ray; the figures are for the rest",
                     field,
@@ -110,10 +146,9 @@ public record LensReport(
         }
         if (focus.isEmpty() || spot.rays() < 30) {
             if (focus.isPresent()) {
-                diagnostics.add(String.format(Locale.ROOT, "field %.1f: no beam passes, its figures are absent", field));
+                remarks.add(String.format(Locale.ROOT, "field %.1f: no beam passes, its figures are absent", field));
             }
-            return new FieldQuality(
-                    field, OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), vignetting);
+            return new Judged(FieldQuality.dark(field, vignetting), remarks);
         }
         double z = focus.getAsDouble();
         double px = spot.x0() + z * spot.sx();
@@ -121,17 +156,40 @@ public record LensReport(
         double[] sagittal = new double[2];
         double[] tangential = new double[2];
         for (int w = 0; w < byWavelength.size(); w++) {
-            Diffraction d = new Diffraction(byWavelength.get(w), wavelengthsNm.get(w));
+            Diffraction d = new Diffraction(byWavelength.get(w), lens.wavelengthsNm().get(w));
             add(sagittal, d.transfer(MTF_FREQUENCY, false, px, py, z));
             add(tangential, d.transfer(MTF_FREQUENCY, true, px, py, z));
         }
         double share = 1.0 / byWavelength.size();
-        return new FieldQuality(
+        return new Judged(new FieldQuality(
                 field,
                 OptionalDouble.of(spot.rmsUm(z)),
                 OptionalDouble.of(share * Math.hypot(sagittal[0], sagittal[1])),
                 OptionalDouble.of(share * Math.hypot(tangential[0], tangential[1])),
-                vignetting);
+                OptionalDouble.of(Spot.transfer(byWavelength, z, MTF_FREQUENCY, false)),
+                OptionalDouble.of(Spot.transfer(byWavelength, z, MTF_FREQUENCY, true)),
+                distortion(field, lens, nominal, z),
+                vignetting), remarks);
+    }
+
+    /// Against the first-order ray through the middle of the iris on the same plane, so that defocus is not taken for
+    /// distortion; in focus that is `f·tan(angle)`.
+    private static OptionalDouble distortion(double field, LensSection lens, LensSection nominal, double focusMm) {
+        double slope = slope(field, nominal);
+        ExactTrace trace = new ExactTrace(lens, Medium.D_LINE_NM);
+        RayAim aim = new RayAim(lens, trace, slope);
+        if (field == 0 || !aim.at(0, 0)) {
+            return OptionalDouble.empty();
+        }
+        RayBundle chief = new RayBundle(1);
+        chief.launch(0, aim.entryXMm(), aim.entryYMm(), 0, aim.cosY());
+        trace.through(chief);
+        if (chief.fate(0) != RayBundle.TRAVELS) {
+            return OptionalDouble.empty();
+        }
+        double height = chief.yMm(0) + (focusMm - chief.zMm(0)) / chief.cosZ(0) * chief.cosY(0);
+        double ideal = Paraxial.of(lens).chiefHeightMm(slope, focusMm);
+        return ideal == 0 ? OptionalDouble.empty() : OptionalDouble.of(height / ideal - 1);
     }
 
     private static void add(double[] sum, double[] term) {

@@ -58,6 +58,25 @@ record Spot(int rays, double x0, double y0, double sx, double sy, double positio
         return new Spot(count, mx, my, msx, msy, positions / count, cross / count, slopes / count);
     }
 
+    /// Transfer of the spots alone, without diffraction: the modulus of the mean of exp(−2πi·f·x) over all rays.
+    /// @param zMm plane behind the last vertex
+    static double transfer(List<PupilRays> byWavelength, double zMm, double cyclesPerMm, boolean tangential) {
+        double re = 0;
+        double im = 0;
+        int count = 0;
+        for (PupilRays p : byWavelength) {
+            for (int r = 0; r < p.cut.length; r++) {
+                if (p.cut[r] <= 1) {
+                    double phase = 2 * Math.PI * cyclesPerMm * (tangential ? p.yAt(r, zMm) : p.xAt(r, zMm));
+                    re += Math.cos(phase);
+                    im += Math.sin(phase);
+                    count++;
+                }
+            }
+        }
+        return Math.hypot(re, im) / Math.max(1, count);
+    }
+
     /// The plane of least RMS, from the last vertex.
     double bestFocusMm() {
         return -cross / slopes;

@@ -98,6 +98,51 @@ class LensReportTest {
                 .isNotCloseTo(LensReport.of(lens, lens).fields().getLast().rmsUm().orElseThrow(), within(1.0));
     }
 
+    @Test
+    void aLensWithItsIrisAtTheCentreOfASymmetricPairHasNoDistortion() {
+        // Two like menisci about the iris for an object and image at the same distance would have none at all; at infinity
+        // a thin lens at its own iris has none either.
+        LensSection thin = Lenses.section("thin", 2, List.of(
+                new Surface(Double.POSITIVE_INFINITY, 1e-9, new stillglass.optics.Medium.Air(), 2, true),
+                new Surface(100, 1e-9, Lenses.GLASS, 12, false),
+                new Surface(-100, 99, new stillglass.optics.Medium.Air(), 12, false)), List.of());
+
+        assertThat(LensReport.of(thin, thin).fields().get(1).distortion().orElseThrow()).isCloseTo(0, within(1e-6));
+        assertThat(LensReport.of(thin, thin).fields().getFirst().distortion()).isEmpty();
+    }
+
+    @Test
+    void anIrisInFrontOfASingleLensMakesABarrel() {
+        assertThat(LensReport.of(withIris(2), withIris(2)).fields().getLast().distortion().orElseThrow()).isNegative();
+    }
+
+    @Test
+    void geometricTransferFallsWithTheSquareOfTheSpotWhereItIsSmall() {
+        // |mean exp(−2πifx)| ≈ 1 − 2π²f²·var(x), with var(x) half the square of the two-dimensional RMS on the axis.
+        LensReport.FieldQuality axis = monochromatic(2.5).fields().getFirst();
+        double rms = axis.rmsUm().orElseThrow() / 1000;
+
+        assertThat(axis.geometricSagittal().orElseThrow()).isCloseTo(1 - Math.pow(Math.PI * 30 * rms, 2), within(0.02));
+        assertThat(axis.geometricSagittal().orElseThrow()).isGreaterThan(axis.mtfSagittal().orElseThrow());
+    }
+
+    @Test
+    void aLeaningGlassIsReportedOnBothSides() {
+        LensSection leaning = LensFault.apply(Lenses.triplet(), List.of(LensFault.parse("unseated:E1:0:1")), LensFault.Seating.RIM).lens();
+        LensReport r = LensReport.of(leaning, Lenses.triplet());
+
+        assertThat(r.opposite()).hasSize(2);
+        assertThat(r.opposite().getLast().rmsUm().orElseThrow()).isNotCloseTo(r.fields().getLast().rmsUm().orElseThrow(), within(0.5));
+        assertThat(LensReport.of(Lenses.triplet(), Lenses.triplet()).opposite()).isEmpty();
+    }
+
+    @Test
+    void reportingCanBeStopped() {
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> LensReport.of(Lenses.triplet(), Lenses.triplet(), () -> {
+            throw new java.util.concurrent.CancellationException();
+        })).isInstanceOf(java.util.concurrent.CancellationException.class);
+    }
+
     private static LensSection withIris(double semiMm) {
         LensSection lens = Lenses.single(60, -60, 3, 1.5, 8);
         Surface stop = lens.surfaces().getFirst();
