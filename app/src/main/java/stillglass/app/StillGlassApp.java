@@ -33,7 +33,7 @@ final class StillGlassApp {
     private StillGlassApp(Arguments arguments) {
         this.arguments = arguments;
         logbook = CompletableFuture.supplyAsync(() -> read(Logbook.open(demo() ? demoBook(arguments) : ownBook(arguments))));
-        shelf = CompletableFuture.supplyAsync(StillGlassApp::filled);
+        shelf = CompletableFuture.supplyAsync(() -> filled(demo() ? new Shelf() : new Shelf(ownRules(arguments))));
     }
 
     /// Opens the window; returns at once, the toolkit goes on until the window is closed.
@@ -63,8 +63,7 @@ final class StillGlassApp {
     }
 
     /// The shelf with the showpiece read, so that its schema and its parser are warm.
-    private static Shelf filled() {
-        Shelf shelf = new Shelf();
+    private static Shelf filled(Shelf shelf) {
         shelf.instrumentIds().forEach(shelf::instrument);
         shelf.sectionIds().forEach(shelf::section);
         return shelf;
@@ -89,6 +88,13 @@ final class StillGlassApp {
             Platform.runLater(Platform::exit);
         });
         stage.show();
+        desk.shelf().complaint().ifPresent(desk::complain);
+        if (!demo()) {
+            desk.compute(() -> {
+                Shelf.offerRules(ownRules(arguments));
+                return true;
+            });
+        }
         if (demo()) {
             openTicket(desk, root, DemoTickets.SHOWPIECE);
         } else {
@@ -122,6 +128,11 @@ final class StillGlassApp {
 
     private static Path ownBook(Arguments arguments) {
         return arguments.path().orElseGet(() -> Path.of(System.getProperty("user.home"), ".local", "share", "still-glass", "logbook.sqlite"));
+    }
+
+    /// The shop's own thresholds, beside its logbook.
+    private static Path ownRules(Arguments arguments) {
+        return ownBook(arguments).resolveSibling("grade-rules.json");
     }
 
     /// A fresh copy of the prepared demo, or a demo made on the spot when none was prepared.

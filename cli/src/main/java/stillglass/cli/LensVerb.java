@@ -1,12 +1,16 @@
 package stillglass.cli;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
+import stillglass.book.data.CheckedJson;
 import stillglass.book.data.LensJson;
+import stillglass.book.data.LensText;
+import stillglass.book.report.SafeFile;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;
@@ -18,11 +22,20 @@ final class LensVerb implements Callable<Integer> {
     @CommandLine.Parameters(paramLabel = "FILE", description = "lens section JSON")
     private Path file = Path.of("");
 
-    @CommandLine.Option(names = "--fault", description = "reverse:E3, reverse:E4+E5, swap:E1,E6, gap:4:-0.5; repeatable, in order")
+    @CommandLine.Option(names = "--fault", description = {
+        "repeatable, applied in order; gaps are counted from 1 by the surface before them:",
+        "reverse:E3  reverse:E4+E5  swap:E1,E6  gap:4:-0.5",
+        "spacer-missing:4  spacer-reversed:4:16:14 (seat diameters)  spacers-swapped:2,4",
+        "shim-missing:11:0.05  shim-doubled:11:0.05 (the last gap is under the mount)",
+        "unseated:E1:0.1:0.3:12 (lift mm, lean degrees, towards o'clock)",
+        "entry:-1:9:6 (front cell: entries off, lead mm, starts)"})
     private List<String> faults = new ArrayList<>();
 
     @CommandLine.Option(names = "--gaps", description = "how a turned or swapped glass seats: rim (default) or vertex")
     private LensFault.Seating gaps = LensFault.Seating.RIM;
+
+    @CommandLine.Option(names = "--save", paramLabel = "OUT", description = "write the section with its faults as lens section JSON")
+    private @org.jspecify.annotations.Nullable Path save;
 
     @CommandLine.Option(names = "--json", description = "one JSON object")
     private boolean json;
@@ -37,6 +50,9 @@ final class LensVerb implements Callable<Integer> {
                 nominal, faults.stream().map(LensFault::parse).toList(), gaps);
         LensReport report = LensReport.of(mis.lens(), nominal);
         LensReport designed = faults.isEmpty() ? report : LensReport.of(nominal, nominal);
+        if (save != null) {
+            SafeFile.write(save, LensText.of(mis.lens(), CheckedJson.read(file)).getBytes(StandardCharsets.UTF_8));
+        }
         List<String> diagnostics = new ArrayList<>(mis.diagnostics());
         diagnostics.addAll(report.diagnostics());
         java.io.PrintWriter out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
@@ -57,16 +73,27 @@ final class LensVerb implements Callable<Integer> {
                 .put("entrance_pupil_mm", new Answer()
                         .number("position", report.pupil().positionMm())
                         .number("diameter", report.pupil().diameterMm()))
-                .put("fields", report.fields().stream()
-                        .map(f -> new Answer()
-                                .number("field", f.field())
-                                .number("rms_um", f.rmsUm())
-                                .number("mtf30_sagittal", f.mtfSagittal())
-                                .number("mtf30_tangential", f.mtfTangential())
-                                .fields())
-                        .toList())
+                .put("fields", fields(report.fields()))
+                .put("opposite_fields", fields(report.opposite()))
+                .put("bfd_mm_per_mm_of_gap", report.bfdPerGap())
+                .put("basis", nominal.basis().word())
                 .put("nominal", new Answer().number("efl_mm", designed.eflMm()).number("bfd_mm", designed.bfdMm()))
                 .put("diagnostics", diagnostics);
+    }
+
+    private static List<java.util.Map<String, Object>> fields(List<LensReport.FieldQuality> fields) {
+        return fields.stream()
+                .map(f -> new Answer()
+                        .number("field", f.field())
+                        .number("rms_um", f.rmsUm())
+                        .number("mtf30_sagittal", f.mtfSagittal())
+                        .number("mtf30_tangential", f.mtfTangential())
+                        .number("mtf30_geometric_sagittal", f.geometricSagittal())
+                        .number("mtf30_geometric_tangential", f.geometricTangential())
+                        .number("distortion", f.distortion())
+                        .number("vignetting", f.vignetting())
+                        .fields())
+                .toList();
     }
 
     private void print(java.io.PrintWriter out, LensSection nominal, LensReport r, List<String> diagnostics) {
@@ -74,11 +101,14 @@ final class LensVerb implements Callable<Integer> {
         r.eflMm().ifPresent(v -> out.printf(Locale.ROOT, "focal length   %9.3f mm%n", v));
         r.bfdMm().ifPresent(v -> out.printf(Locale.ROOT, "back focus     %9.3f mm%n", v));
         r.bestFocusMm().ifPresent(v -> out.printf(Locale.ROOT, "best focus     %9.3f mm%n", v));
-        for (LensReport.FieldQuality f : r.fields()) {
+        List<LensReport.FieldQuality> all = new ArrayList<>(r.fields());
+        all.addAll(r.opposite());
+        for (LensReport.FieldQuality f : all) {
             out.printf(Locale.ROOT, "field %.1f", f.field());
             f.rmsUm().ifPresent(v -> out.printf(Locale.ROOT, "   spot %7.1f µm", v));
             f.mtfSagittal().ifPresent(v -> out.printf(Locale.ROOT, "   at 30/mm sagittal %.2f", v));
             f.mtfTangential().ifPresent(v -> out.printf(Locale.ROOT, "   tangential %.2f", v));
+            f.distortion().ifPresent(v -> out.printf(Locale.ROOT, "   distortion %+.2f %%", 100 * v));
             out.println();
         }
         diagnostics.forEach(d -> out.println("note: " + d));

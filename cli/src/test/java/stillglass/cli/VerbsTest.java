@@ -85,6 +85,19 @@ class VerbsTest {
         assertThat(vertex.get("bfd_mm").asDouble()).isNotCloseTo(bad.get("bfd_mm").asDouble(), within(1e-3));
     }
 
+    @Test
+    void theSectionIsSavedAsItIsAssembled() throws Exception {
+        Path out = folder.resolve("wrong.json");
+        Ran r = run("lens", shipped("lenses/fell_52_f2.json"), "--fault", "unseated:E1:0.1:0.5", "--save", out, "--json");
+
+        assertThat(r.status()).isZero();
+        assertThat(r.json().get("opposite_fields")).hasSize(2);
+        JsonNode again = run("lens", out, "--json").json();
+        assertThat(again.get("fields").get(2).get("rms_um").asDouble()).isCloseTo(r.json().get("fields").get(2).get("rms_um").asDouble(), within(1e-6));
+        assertThat(again.get("bfd_mm_per_mm_of_gap")).hasSize(11);
+        assertThat(run("lens", shipped("lenses/fell_52_f2.json"), "--save", folder.resolve("no/where.json")).status()).isEqualTo(2);
+    }
+
     @ParameterizedTest
     @CsvSource({"reverse:E2,cemented", "reverse:E9,there is no E9", "gap:99:1,99", "turn:E1,is not a fault"})
     void faultsThatMakeNoSenseAreBadInput(String fault, String said) throws Exception {

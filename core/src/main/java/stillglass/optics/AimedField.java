@@ -197,9 +197,15 @@ public final class AimedField {
         return cosY;
     }
 
-    /// Starts ray `i` so that it crosses the iris at (u, v).
-    public void launch(RayBundle rays, int i, double u, double v) {
-        rays.launch(i, odd.value(entryX, u, v), even.value(entryY, u, v), 0, cosY);
+    /// Starts one ray for each point so that it crosses the iris there, as well as the fit knows.
+    public void launch(RayBundle rays, double[] u, double[] v) {
+        double[] up = new double[DEGREE + 1];
+        double[] vp = new double[DEGREE + 1];
+        for (int i = 0; i < u.length; i++) {
+            Basis.powers(u[i], up);
+            Basis.powers(v[i], vp);
+            rays.launch(i, odd.value(entryX, up, vp), even.value(entryY, up, vp), 0, cosY);
+        }
     }
 
     /// Where the light through (u, v) of the iris meets surface `s`: x, seen from the front.

@@ -93,6 +93,19 @@ public final class RayBundle {
         return pathMm[i];
     }
 
+    /// Puts a ray of another bundle in the place of ray `i`.
+    public void take(int i, RayBundle other, int from) {
+        x[i] = other.x[from];
+        y[i] = other.y[from];
+        z[i] = other.z[from];
+        l[i] = other.l[from];
+        m[i] = other.m[from];
+        n[i] = other.n[from];
+        pathMm[i] = other.pathMm[from];
+        clip[i] = other.clip[from];
+        fate[i] = other.fate[from];
+    }
+
     /// Gives ray `i` up: no ray was found for it.
     public void lose(int i) {
         fate[i] = MISSED;

@@ -175,4 +175,46 @@ class ExactTraceTest {
         assertThat(rays.xMm(0)).isCloseTo(2.5, within(1e-8));
         assertThat(rays.yMm(0)).isCloseTo(-4, within(1e-8));
     }
+
+    /// Wide fields of a retrofocus lens with a turned front glass: the entrance pupil of first-order optics is out of reach
+    /// there, but the iris is not.
+    @Test
+    void aimingFindsTheIrisWhereFirstOrderOpticsMissesTheLens() {
+        Medium g = new Medium.Glass(1.6, 60, "");
+        Medium air = new Medium.Air();
+        LensSection wide = Lenses.section("wide", 5, List.of(
+                new Surface(-30, 2, g, 17, false), new Surface(-90, 20, air, 17, false),
+                new Surface(Double.POSITIVE_INFINITY, 3, air, 5, true),
+                new Surface(60, 5, g, 12, false), new Surface(-20, 40, air, 12, false)), List.of());
+        int found = 0;
+        for (double slope = 0.1; slope < 1.2; slope += 0.1) {
+            ExactTrace trace = new ExactTrace(wide, D);
+            RayAim aim = new RayAim(wide, trace, slope);
+            // An independent search along the entry line for a ray through the middle of the iris.
+            boolean exists = false;
+            double before = Double.NaN;
+            for (double y = -60; y < 60; y += 0.05) {
+                RayBundle ray = one(0, y, 0, slope / Math.hypot(1, slope));
+                trace.toStop(ray);
+                double at = ray.fate(0) == RayBundle.TRAVELS ? ray.yMm(0) : Double.NaN;
+                exists |= before * at <= 0;
+                before = at;
+            }
+            assertThat(aim.at(0, 0)).as("slope %.1f", slope).isEqualTo(exists);
+            found += exists ? 1 : 0;
+        }
+        assertThat(found).isGreaterThan(4);
+    }
+
+    @Test
+    void aFoldedImageOfTheIrisIsNoticed() {
+        LensSection lens = Lenses.triplet();
+
+        assertThat(new RayAim(lens, new ExactTrace(lens, D), 0.3).doubledShare(6)).isZero();
+        // A ball in front of the iris: rays far out cross back over those near the axis.
+        LensSection ball = Lenses.section("ball", 6, List.of(
+                new Surface(10, 20, new Medium.Glass(1.5, 60, ""), 9.9, false), new Surface(-10, 4, new Medium.Air(), 9.9, false),
+                new Surface(Double.POSITIVE_INFINITY, 40, new Medium.Air(), 6, true)), List.of());
+        assertThat(new RayAim(ball, new ExactTrace(ball, D), 0).doubledShare(2)).isGreaterThan(0.2);
+    }
 }

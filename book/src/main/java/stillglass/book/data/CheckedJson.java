@@ -30,15 +30,21 @@ public final class CheckedJson {
     /// @param schema file name of the schema in docs/formats, such as `lens.schema.json`
     /// @throws BadInput naming the file and the pointer that offends
     public static JsonNode file(Path file, String schema) {
+        return text(String.valueOf(file.getFileName()), read(file), schema);
+    }
+
+    /// The text of a file, not yet checked for what it says.
+    /// @throws BadInput naming the file when it is too large or no text
+    public static String read(Path file) {
         String name = String.valueOf(file.getFileName());
         try {
             if (Files.isDirectory(file)) {
                 throw new BadInput(name, "file", "is a folder: name a JSON file");
             }
             if (Files.size(file) > MOST_BYTES) {
-                throw new BadInput(name, "file", "is larger than 20 MB: this is no " + schema.replace(".schema.json", "") + " file");
+                throw new BadInput(name, "file", "is larger than 20 MB: this is no file of ours");
             }
-            return text(name, Files.readString(file), schema);
+            return Files.readString(file);
         } catch (NoSuchFileException e) {
             throw new BadInput(name, "file", "there is no such file: check the path " + file);
         } catch (java.nio.charset.CharacterCodingException e) {

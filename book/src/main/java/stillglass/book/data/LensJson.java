@@ -3,16 +3,18 @@ package stillglass.book.data;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import stillglass.book.BadInput;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.Surface;
+import stillglass.optics.Tilt;
 import tools.jackson.databind.JsonNode;
 
 /// Lens sections from JSON.
 public final class LensJson {
-    private static final String SCHEMA = "lens.schema.json";
+    static final String SCHEMA = "lens.schema.json";
 
     private LensJson() {}
 
@@ -31,14 +33,14 @@ public final class LensJson {
         return lens(id + ".json", CheckedJson.resource("/stillglass/book/lenses/" + id + ".json", SCHEMA));
     }
 
-    private static LensSection lens(String file, JsonNode j) {
+    static LensSection lens(String file, JsonNode j) {
         List<Surface> surfaces = new ArrayList<>();
         int n = 0;
         for (JsonNode s : j.get("surfaces")) {
             surfaces.add(at(file, "/surfaces/" + n++, () -> surface(s)));
         }
         for (int i = 0; i + 1 < surfaces.size(); i++) {
-            if (surfaces.get(i).thicknessMm() < 0) {
+            if (surfaces.get(i).thicknessMm() < 0 && !j.path("misassembled").asBoolean(false)) {
                 throw new BadInput(file, "/surfaces/" + i + "/thickness_mm",
                         "is negative: a section lists surfaces in the order light meets them");
             }
@@ -58,7 +60,16 @@ public final class LensJson {
                 numbers(j.get("design_wavelengths_nm")),
                 surfaces,
                 elements,
-                new LensSection.Focusing(focusing.path("kind").asString("unit"), strings(focusing.path("moving_groups")))));
+                new LensSection.Focusing(focusing.path("kind").asString("unit"), strings(focusing.path("moving_groups"))),
+                LensSection.Basis.valueOf(j.path("basis").asString("design").toUpperCase(Locale.ROOT).replace('-', '_')),
+                tilts(j.path("tilts"))));
+    }
+
+    private static List<Tilt> tilts(JsonNode array) {
+        List<Tilt> all = new ArrayList<>();
+        array.forEach(t -> all.add(new Tilt(t.get("first_surface").asInt(), t.get("last_surface").asInt(),
+                Math.toRadians(t.get("angle_deg").asDouble()), Math.toRadians(t.get("towards_deg").asDouble()))));
+        return all;
     }
 
     private static Surface surface(JsonNode s) {

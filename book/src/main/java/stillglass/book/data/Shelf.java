@@ -1,10 +1,15 @@
 package stillglass.book.data;
 
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import stillglass.assembly.Instrument;
+import stillglass.book.BadInput;
+import stillglass.book.report.SafeFile;
 import stillglass.care.CareTables;
 import stillglass.grade.GradeRules;
 import stillglass.optics.Footprints;
@@ -22,8 +27,44 @@ public final class Shelf {
     private final Map<String, LensSection> sections = new ConcurrentHashMap<>();
     private final Map<String, Footprints> footprints = new ConcurrentHashMap<>();
     private final Map<String, Instrument> instruments = new ConcurrentHashMap<>();
-    private final GradeRules rules = RulesJson.shippedGrade();
+    private final GradeRules rules;
+    private final Optional<String> complaint;
     private final CareTables care = RulesJson.shippedCare();
+
+    /// What ships, nothing of the shop's own.
+    public Shelf() {
+        rules = RulesJson.shippedGrade();
+        complaint = Optional.empty();
+    }
+
+    /// With the shop's own grade rules.
+    /// @param ownRules a file that may be missing; one that cannot be read is left alone, the shipped rules hold and
+    ///     [#complaint] says why
+    public Shelf(Path ownRules) {
+        GradeRules found = RulesJson.shippedGrade();
+        Optional<String> trouble = Optional.empty();
+        if (Files.exists(ownRules)) {
+            try {
+                found = RulesJson.grade(ownRules);
+            } catch (BadInput e) {
+                trouble = Optional.of("Your grade rules were not used, the usual ones hold. " + e.getMessage());
+            }
+        }
+        rules = found;
+        complaint = trouble;
+    }
+
+    /// Lays the shipped grade rules down for editing where there are none yet.
+    public static void offerRules(Path ownRules) {
+        if (!Files.exists(ownRules) && ownRules.getParent() != null && Files.isDirectory(ownRules.getParent())) {
+            SafeFile.write(ownRules, CheckedJson.shipped("/stillglass/book/grade-rules.json").getBytes(StandardCharsets.UTF_8));
+        }
+    }
+
+    /// What was wrong with the shop's own files, in words.
+    public Optional<String> complaint() {
+        return complaint;
+    }
 
     /// Identifiers of the sections on the shelf.
     public List<String> sectionIds() {

@@ -25,6 +25,7 @@ import stillglass.optics.Paraxial;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
+import tools.jackson.databind.json.JsonMapper;
 
 class OpenFormatsTest {
     private static final Shelf SHELF = new Shelf();
@@ -89,6 +90,41 @@ class OpenFormatsTest {
             assertThat(b.field()).startsWith(pointer);
             assertThat(b.file()).isEqualTo("bad.json");
         });
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_28_f35", "hawthorn_105_f28", "sedge_75_f45"})
+    void aSectionIsWrittenBackWithoutLoss(String id) {
+        String text = shipped(id);
+        LensSection lens = LensJson.parse(id, text);
+
+        assertThat(LensText.of(lens, text)).as("unchanged: the very text").isEqualTo(text);
+        assertThat(LensJson.parse(id, LensText.of(lens))).as("from nothing: the same section").isEqualTo(lens);
+        String renamed = LensText.of(lens.named("another", LensSection.Basis.DESIGN), text);
+        assertThat(renamed).as("what is not ours stays").contains("note");
+        assertThat(LensJson.parse(id, renamed).name()).isEqualTo("another");
+        assertThat(JsonMapper.shared().readTree(renamed).get("focusing")).isEqualTo(JsonMapper.shared().readTree(text).get("focusing"));
+        assertThat(JsonMapper.shared().readTree(LensText.of(lens)).get("groups")).isEqualTo(JsonMapper.shared().readTree(text).get("groups"));
+    }
+
+    @Test
+    void aMisassembledLensIsWrittenAndReadAsItIs() {
+        LensSection wrong = LensFault.apply(SHELF.section("fell_52_f2"), List.of(LensFault.parse("unseated:E1:0.1:0.5:3"), LensFault.parse("gap:2:-6")),
+                LensFault.Seating.RIM).lens();
+        LensSection back = LensJson.parse("wrong", LensText.of(wrong, shipped("fell_52_f2")));
+
+        assertThat(back.surfaces()).isEqualTo(wrong.surfaces());
+        assertThat(back.tilts().getFirst().angleRad()).isCloseTo(Math.toRadians(0.5), within(1e-12));
+        assertThatThrownBy(() -> LensJson.parse("neg", shipped("fell_52_f2").replaceFirst("\"thickness_mm\": 4.13", "\"thickness_mm\": -4.13")))
+                .as("a right lens has no negative gap").isInstanceOf(BadInput.class).hasMessageContaining("/surfaces/1/thickness_mm");
+    }
+
+    @Test
+    void whereASectionComesFromIsKept() {
+        LensSection two = stillglass.optics.measured.TwoPlane.of("box", 50, 2.8, 43.2, 30, 20, 20, 10);
+
+        assertThat(LensJson.parse("two", LensText.of(two))).isEqualTo(two);
+        assertThat(LensText.of(two)).contains("\"basis\" : \"two-plane\"");
     }
 
     @Test
@@ -165,5 +201,19 @@ class OpenFormatsTest {
 
         assertThat(RulesJson.grade(file("mine.json", text)).visibleShadow()).isEqualTo(SHELF.gradeRules().visibleShadow());
         assertThatThrownBy(() -> RulesJson.grade(file("odd.json", text.replaceFirst("\"dust\"", "\"crumbs\"")))).isInstanceOf(BadInput.class);
+    }
+
+    @Test
+    void theShopsRulesStandBesideItsBookAndABrokenFileHarmsNothing() throws Exception {
+        Path own = folder.resolve("grade-rules.json");
+        Shelf.offerRules(own);
+        assertThat(new Shelf(own).complaint()).isEmpty();
+        Files.writeString(own, Files.readString(own).replaceFirst("\"visible_shadow\": [0-9.]+", "\"visible_shadow\": 0.031"));
+        Shelf.offerRules(own);
+        assertThat(new Shelf(own).gradeRules().visibleShadow()).as("edited and left alone").isEqualTo(0.031);
+        Files.writeString(own, "{");
+        Shelf broken = new Shelf(own);
+        assertThat(broken.complaint().orElseThrow()).contains("usual ones hold").contains("grade-rules.json");
+        assertThat(broken.gradeRules().visibleShadow()).isEqualTo(SHELF.gradeRules().visibleShadow());
     }
 }

@@ -35,6 +35,8 @@ public record LensReport(
 
     /// The frequency at which transfer is stated, cycles per millimetre.
     public static final double MTF_FREQUENCY = 30;
+    /// Share of the iris that may be reached on two ways before the figures lose their meaning.
+    static final double MOST_DOUBLED = 0.015;
     private static final List<Double> FIELDS = List.of(0.0, 0.7, 1.0);
 
     public LensReport {
@@ -143,6 +145,14 @@ public record LensReport(
                     "field %.1f: %.1f %% of the iris cannot be reached by a ray; the figures are for the rest",
                     field,
                     100.0 * (middle.wanted - middle.aimed) / middle.wanted));
+        }
+        double slope = slope(field, nominal);
+        double doubled = new RayAim(lens, new ExactTrace(lens, Medium.D_LINE_NM), slope)
+                .doubledShare(nominal.surfaces().get(nominal.stopIndex()).semiDiameterMm());
+        if (focus.isPresent() && doubled > MOST_DOUBLED) {
+            remarks.add(String.format(Locale.ROOT,
+                    "field %.1f: aiming is not unique, rays reach %.0f %% of the iris on two ways; its figures are absent", field, 100 * doubled));
+            return new Judged(FieldQuality.dark(field, vignetting), remarks);
         }
         if (focus.isEmpty() || spot.rays() < 30) {
             if (focus.isPresent()) {

@@ -7,7 +7,9 @@ import java.util.stream.IntStream;
 import stillglass.optics.AimedField;
 import stillglass.optics.ExactTrace;
 import stillglass.optics.LensSection;
+import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
+import stillglass.optics.RayAim;
 import stillglass.optics.RayBundle;
 
 /// Focus and spots of a lens, wide open, in a few milliseconds: what is needed to try many assembly faults.
@@ -23,6 +25,8 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
     private static final int RINGS = 24;
     /// Over half the iris.
     private static final int SPOKES = 24;
+    /// Share of the iris radius by which a fitted ray may miss its point.
+    private static final double ASTRAY = 0.01;
     /// Axis, 0.7 and corner of the picture.
     public static final List<Double> USUAL_FIELDS = List.of(0.0, 0.7, 1.0);
 
@@ -51,10 +55,21 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
         Sums axis = Sums.add(Arrays.asList(sums).subList(0, waves));
         OptionalDouble focus = axis.bestFocusMm();
         List<OptionalDouble> spots = IntStream.range(0, fields.size())
-                .mapToObj(f -> Sums.add(Arrays.asList(sums).subList(f * waves, (f + 1) * waves)))
-                .map(s -> focus.isPresent() ? s.rmsUm(focus.getAsDouble()) : OptionalDouble.empty())
+                .mapToObj(f -> {
+                    Sums field = Sums.add(Arrays.asList(sums).subList(f * waves, (f + 1) * waves));
+                    // Where every ray of the fit found its point, the image of the iris does not fold.
+                    return focus.isPresent() && (field.astray == 0 || unique(lens, nominal, fields.get(f)))
+                            ? field.rmsUm(focus.getAsDouble())
+                            : OptionalDouble.empty();
+                })
                 .toList();
         return new SpotSurvey(Double.isFinite(bfd) && Math.abs(bfd) < 1e7 ? OptionalDouble.of(bfd) : OptionalDouble.empty(), focus, spots);
+    }
+
+    private static boolean unique(LensSection lens, LensSection nominal, double field) {
+        double slope = field * nominal.imageCircleMm() / 2 / nominal.nominalFocalLengthMm();
+        return new RayAim(lens, new ExactTrace(lens, Medium.D_LINE_NM), slope)
+                .doubledShare(nominal.surfaces().get(nominal.stopIndex()).semiDiameterMm()) <= LensReport.MOST_DOUBLED;
     }
 
     /// Points of the iris, u then v, each standing for the same area: rings of equal area, spokes half a step off the
@@ -75,14 +90,14 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
     }
 
     /// Moments of the rays behind the last vertex: positions at the vertex plane and slopes.
-    private record Sums(int rays, boolean mirrored, double y, double ty, double x, double tx, double positions, double cross, double slopes) {
+    private record Sums(int rays, int astray, boolean mirrored, double y, double ty, double x, double tx, double positions, double cross, double slopes) {
         static Sums of(LensSection lens, double wavelengthNm, double slope, double irisMm, double[][] grid) {
             AimedField field = AimedField.of(lens, wavelengthNm, slope, irisMm, false);
             RayBundle rays = new RayBundle(field.reached() ? grid[0].length : 0);
-            for (int i = 0; i < rays.size(); i++) {
-                field.launch(rays, i, grid[0][i], grid[1][i]);
+            int astray = 1;
+            if (field.reached()) {
+                astray = trace(lens, wavelengthNm, slope, irisMm, grid, field, rays);
             }
-            new ExactTrace(lens, wavelengthNm).through(rays);
             int n = 0;
             double sy = 0;
             double sty = 0;
@@ -108,11 +123,41 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
                 pt += x * tx + y * ty;
                 tt += tx * tx + ty * ty;
             }
-            return new Sums(n, lens.mirrored(), sy, sty, sx, stx, pp, pt, tt);
+            return new Sums(n, astray, lens.mirrored(), sy, sty, sx, stx, pp, pt, tt);
+        }
+
+        /// Traces the bundle; rays that the fit sent past their point of the iris are aimed again one by one.
+        /// @return how many were
+        private static int trace(
+                LensSection lens, double wavelengthNm, double slope, double irisMm, double[][] grid, AimedField field, RayBundle rays) {
+            ExactTrace trace = new ExactTrace(lens, wavelengthNm);
+            field.launch(rays, grid[0], grid[1]);
+            trace.toStop(rays);
+            RayAim aim = new RayAim(lens, trace, slope);
+            RayBundle again = new RayBundle(1);
+            int count = 0;
+            for (int i = 0; i < rays.size(); i++) {
+                double x = grid[0][i] * irisMm;
+                double y = grid[1][i] * irisMm;
+                boolean astray = rays.fate(i) != RayBundle.TRAVELS
+                        || Math.hypot(rays.xMm(i) - x, rays.yMm(i) - y) > ASTRAY * irisMm;
+                count += astray ? 1 : 0;
+                if (astray && aim.at(x, y)) {
+                    again.launch(0, aim.entryXMm(), aim.entryYMm(), 0, aim.cosY());
+                    trace.toStop(again);
+                    rays.take(i, again, 0);
+                } else if (astray) {
+                    rays.lose(i);
+                }
+            }
+            for (int s = trace.stop() + 1; s < trace.surfaces(); s++) {
+                trace.next(s, rays);
+            }
+            return count;
         }
 
         static Sums add(List<Sums> all) {
-            return all.stream().reduce((a, b) -> new Sums(a.rays + b.rays, a.mirrored, a.y + b.y, a.ty + b.ty, a.x + b.x, a.tx + b.tx,
+            return all.stream().reduce((a, b) -> new Sums(a.rays + b.rays, a.astray + b.astray, a.mirrored, a.y + b.y, a.ty + b.ty, a.x + b.x, a.tx + b.tx,
                     a.positions + b.positions, a.cross + b.cross, a.slopes + b.slopes)).orElseThrow();
         }
 
