@@ -1,5 +1,6 @@
 package stillglass.benchmarks;
 
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -13,9 +14,11 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import stillglass.book.data.Shelf;
 import stillglass.optics.ExactTrace;
-import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;
 import stillglass.optics.RayBundle;
+import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.sharpness.LensReport;
+import stillglass.optics.sharpness.SpotSurvey;
 
 /// Ray-surface intersections a second on one thread, and the whole report of a lens.
 @State(Scope.Benchmark)
@@ -28,6 +31,8 @@ public class RayTraceBench {
     private static final int SURFACES = 11;
 
     private final LensSection lens = new Shelf().section("fell_52_f2");
+    private final LensSection seven = new Shelf().section("rill_57_f14");
+    private final LensSection wrong = LensFault.apply(seven, List.of(LensFault.parse("gap:2:0.5")), LensFault.Seating.RIM).lens();
     private final ExactTrace trace = new ExactTrace(lens, 587.6);
     private final RayBundle rays = new RayBundle(RAYS);
 
@@ -49,5 +54,13 @@ public class RayTraceBench {
     @OutputTimeUnit(TimeUnit.MILLISECONDS)
     public LensReport report() {
         return LensReport.of(lens, lens);
+    }
+
+    /// Focus and spots at three fields of a seven-element lens with one wrong gap.
+    @Benchmark
+    @BenchmarkMode(Mode.AverageTime)
+    @OutputTimeUnit(TimeUnit.MILLISECONDS)
+    public SpotSurvey oneFault() {
+        return SpotSurvey.of(wrong, seven);
     }
 }

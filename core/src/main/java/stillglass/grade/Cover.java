@@ -23,6 +23,7 @@ final class Cover {
     private final double lowY;
     private final double rowMm;
     private final double binMm;
+    private final double binsPerMm;
     private final int rows;
     private final int bins;
     /// rows × (bins + 1), covered length left of each bin's left end.
@@ -35,6 +36,7 @@ final class Cover {
         this.bins = bins;
         rowMm = box.getHeight() / Math.max(1, rows);
         binMm = box.getWidth() / Math.max(1, bins);
+        binsPerMm = bins / Math.max(1e-300, box.getWidth());
         this.lengths = lengths;
     }
 
@@ -129,10 +131,17 @@ final class Cover {
     }
 
     private double lengthUpTo(int row, double x) {
-        double at = Math.clamp((x - lowX) / binMm, 0, bins);
-        int k = (int) Math.min(bins - 1.0, Math.floor(at));
-        int i = row * (bins + 1) + k;
-        return lengths[i] + (at - k) * (lengths[i + 1] - lengths[i]);
+        double at = (x - lowX) * binsPerMm;
+        int start = row * (bins + 1);
+        if (at <= 0) {
+            return 0;
+        }
+        if (at >= bins) {
+            return lengths[start + bins];
+        }
+        int k = (int) at;
+        float before = lengths[start + k];
+        return before + (at - k) * (lengths[start + k + 1] - before);
     }
 
     /// Scratch space of one thread.
@@ -147,11 +156,15 @@ final class Cover {
     double areaWithin(double[] outline, int corners, Rows scratch) {
         double low = Double.POSITIVE_INFINITY;
         double high = Double.NEGATIVE_INFINITY;
+        double left = Double.POSITIVE_INFINITY;
+        double right = Double.NEGATIVE_INFINITY;
         for (int a = 0; a < corners; a++) {
+            left = Math.min(left, outline[2 * a]);
+            right = Math.max(right, outline[2 * a]);
             low = Math.min(low, outline[2 * a + 1]);
             high = Math.max(high, outline[2 * a + 1]);
         }
-        if (rows == 0 || high <= lowY || low >= lowY + rows * rowMm) {
+        if (rows == 0 || high <= lowY || low >= lowY + rows * rowMm || right <= lowX || left >= lowX + bins * binMm) {
             return 0;
         }
         int first = (int) Math.max(0, Math.floor((low - lowY) / rowMm));
@@ -174,11 +187,13 @@ final class Cover {
     private void edge(double ax, double ay, double bx, double by, int first, int last, Rows scratch) {
         double y0 = Math.min(ay, by);
         double y1 = Math.max(ay, by);
-        int from = (int) Math.max(first, Math.ceil((y0 - lowY) / rowMm - 0.5));
-        int to = (int) Math.min(last, Math.floor((y1 - lowY) / rowMm - 0.5));
-        if (from > to) {
+        double low = (y0 - lowY) / rowMm - 0.5;
+        double high = (y1 - lowY) / rowMm - 0.5;
+        if (high < first || low > last) {
             return;
         }
+        int from = low <= first ? first : (int) low + (low > (int) low ? 1 : 0);
+        int to = high >= last ? last : (int) high;
         double step = (bx - ax) / (by - ay) * rowMm;
         double x = ax + (bx - ax) * (lowY + (from + 0.5) * rowMm - ay) / (by - ay);
         for (int r = from; r <= to; r++) {
