@@ -20,6 +20,16 @@ public final class Shades {
         this.veils = veils;
     }
 
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof Shades s && stops.equals(s.stops) && Arrays.deepEquals(passes, s.passes) && Arrays.deepEquals(veils, s.veils);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * stops.hashCode() + Arrays.deepHashCode(passes);
+    }
+
     /// Nothing in the way.
     public static Shades clear(List<Double> stops) {
         float[][] passes = new float[stops.size()][GRID * GRID];

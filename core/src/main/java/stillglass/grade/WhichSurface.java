@@ -6,16 +6,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import stillglass.look.FindingKind;
+import stillglass.optics.ApparentPoint;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
-import stillglass.optics.Paraxial;
 
 /// Where in the lens a fault lies, as probabilities, from how deep it seems to lie.
 ///
-/// Bayes over all surfaces and the inside of every glass. The image of each through the glass in front of it gives the
-/// depth that would be read ([Paraxial#apparentFromFront]); readings are independent and normal; places that the kind
+/// Bayes over all surfaces and the inside of every glass. Traced rays give the depth that would be read for each, at the
+/// height where the fault stands in the photo ([ApparentPoint]); readings are independent and normal; places that the kind
 /// rules out keep a small chance, because the kind may be wrong. Depth inside a glass is integrated over its thickness.
-/// Limits: first-order imaging, so a fault far from the axis of a strongly curved glass is off by its sag.
 ///
 /// @param places every place with its probability, from front to rear
 /// @param remarks what to know: readings that fit nowhere, an estimate underneath
@@ -38,14 +37,18 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
         remarks = List.copyOf(remarks);
     }
 
+    /// @param share how far from the middle of the photo it stands, 0 to 1 at the rim
+    /// @param photoFromRear whether that photo looks in from behind
     /// @param readings none: only the structure speaks
-    public static WhichSurface of(LensSection lens, FindingKind kind, List<DepthReading> readings) {
+    public static WhichSurface of(
+            LensSection lens, FindingKind kind, double share, boolean photoFromRear, List<DepthReading> readings) {
         List<Place> raw = new ArrayList<>();
         double best = Double.POSITIVE_INFINITY;
         String nearest = "";
         for (int s = 0; s < lens.surfaces().size(); s++) {
             Optional<String> not = MayLie.notOn(kind, lens, s);
-            double chi = misfit(readings, depth(lens, s, 0, false), depth(lens, s, 0, true));
+            double height = readings.isEmpty() ? 0 : share * Patch.rimOnSurfaceMm(lens, s, photoFromRear);
+            double chi = misfit(lens, s, 0, height, readings);
             if (chi < best) {
                 best = chi;
                 nearest = lens.surfaceName(s);
@@ -57,7 +60,7 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
                 double sum = 0;
                 for (int i = 0; i < INSIDE_STEPS; i++) {
                     double behind = lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS;
-                    double inner = misfit(readings, depth(lens, s, behind, false), depth(lens, s, behind, true));
+                    double inner = misfit(lens, s, behind, height, readings);
                     best = Math.min(best, inner);
                     sum += Math.exp(-inner / 2) / INSIDE_STEPS;
                 }
@@ -90,10 +93,10 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
     }
 
     /// Sum over the readings of ((read − expected) / error)².
-    private static double misfit(List<DepthReading> readings, double fromFrontMm, double fromRearMm) {
+    private static double misfit(LensSection lens, int surface, double behindMm, double heightMm, List<DepthReading> readings) {
         double sum = 0;
         for (DepthReading r : readings) {
-            double off = (r.valueMm() - r.expectedMm(r.fromRear() ? fromRearMm : fromFrontMm)) / r.sigmaMm();
+            double off = (r.valueMm() - r.expectedMm(depth(lens, surface, behindMm, heightMm, r.fromRear()))) / r.sigmaMm();
             sum += off * off;
         }
         return sum;
@@ -101,16 +104,11 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
 
     /// Apparent depth behind the rim of the outermost glass on the side looked in from, mm.
     /// @param behindMm depth inside the glass behind the surface, 0 on it
-    public static double depth(LensSection lens, int surface, double behindMm, boolean fromRear) {
-        Paraxial p = Paraxial.of(lens);
-        if (fromRear) {
-            var last = lens.surfaces().getLast();
-            double rim = last.sagMm(last.semiDiameterMm());
-            return (behindMm > 0 ? p.apparentInside(surface, behindMm, true) : p.apparentFromRear(surface)).depthMm() + rim;
-        }
-        var first = lens.surfaces().getFirst();
-        double rim = first.sagMm(first.semiDiameterMm());
-        return (behindMm > 0 ? p.apparentInside(surface, behindMm, false) : p.apparentFromFront(surface)).depthMm() - rim;
+    /// @param heightMm distance from the axis
+    public static double depth(LensSection lens, int surface, double behindMm, double heightMm, boolean fromRear) {
+        var outer = fromRear ? lens.surfaces().getLast() : lens.surfaces().getFirst();
+        double rim = outer.sagMm(outer.semiDiameterMm());
+        return ApparentPoint.depthMm(lens, surface, behindMm, heightMm, fromRear) + (fromRear ? rim : -rim);
     }
 
     /// The most probable place.

@@ -52,7 +52,8 @@ public record Assessment(
         LensSection section = prints.lens();
         Optional<WhichSurface> where = known.depths().isEmpty()
                 ? Optional.empty()
-                : Optional.of(WhichSurface.of(section, known.finding().kind(), known.depths()));
+                : Optional.of(WhichSurface.of(section, known.finding().kind(),
+                        Math.hypot(known.finding().x(), known.finding().y()), fromRear, known.depths()));
         List<Integer> surfaces = known.surface()
                 .or(() -> where.map(w -> w.likeliest().surface()))
                 .map(List::of)

@@ -58,7 +58,7 @@ class AssessmentTest {
 
     @Test
     void depthReadingsDecideBetweenHarmAndLikelihood() {
-        double deep = WhichSurface.depth(Lenses.triplet(), 3, 0, false);
+        double deep = WhichSurface.depth(Lenses.triplet(), 3, 0, 0, false);
         TicketState.Known k = blot(FindingKind.DUST, Optional.empty());
         Assessment a = assess(new TicketState.Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(),
                 List.of(DepthReading.focus(false, deep, 0.3))));

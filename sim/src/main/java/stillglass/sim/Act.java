@@ -15,6 +15,9 @@ public sealed interface Act {
     /// Take a photograph with the inspection camera, keep it and grade it.
     record Shoot(Stage stage, Phase phase, String caption, long seed) implements Act {}
 
+    /// Read by focus how deep each finding seems to lie.
+    record MeasureDepths(Stage stage) implements Act {}
+
     /// Put each finding where the truth says its kind lies.
     record PlaceFindings(Stage stage) implements Act {}
 

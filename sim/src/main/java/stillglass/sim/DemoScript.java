@@ -62,6 +62,7 @@ public final class DemoScript {
             case ARRIVE -> List.<Act>of();
             case LOOK -> List.<Act>of(
                     new Act.Shoot(Stage.LOOK, Phase.BEFORE, "As received, against the light, from the front", 4),
+                    new Act.MeasureDepths(Stage.LOOK),
                     new Act.PlaceFindings(Stage.LOOK));
             case DECIDE -> List.<Act>of(new Act.TakeAdvice(Stage.DECIDE));
             case OPEN -> open(state, section, instrument);

@@ -14,6 +14,7 @@ import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
@@ -202,5 +203,28 @@ class VirtualBenchTest {
         }
         assertThat(sum).isCloseTo(1, within(1e-4));
         assertThat(Math.sqrt(spread)).isCloseTo(4, within(0.5));
+    }
+
+    /// The simulated reading follows a fan of rays, the estimate secant steps and first neighbours: two ways to one depth.
+    @Test
+    void aFaultIsFoundOnItsSurfaceFromASimulatedReading() {
+        LensSection lens = lens();
+        int right = 0;
+        int tries = 0;
+        for (int s = 0; s < lens.surfaces().size(); s++) {
+            if (s == lens.stopIndex() || lens.cemented(s)) {
+                continue;
+            }
+            for (double share : new double[] {0, 0.4, 0.75}) {
+                double height = share * lens.surfaces().get(s).semiDiameterMm();
+                assertThat(VirtualDepth.depthMm(lens, s, height)).as("surface %d at %.1f mm", s + 1, height)
+                        .isCloseTo(WhichSurface.depth(lens, s, 0, height, false), within(0.1));
+                var reading = VirtualDepth.focus(lens, new HiddenTruth.GlassFault(FindingKind.FUNGUS, s, share, 0, 0.2, 0.5, 1), s * 31L + tries);
+                double inPhoto = height / stillglass.grade.Patch.rimOnSurfaceMm(lens, s, false);
+                right += WhichSurface.of(lens, FindingKind.FUNGUS, inPhoto, false, List.of(reading)).likeliest().surface() == s ? 1 : 0;
+                tries++;
+            }
+        }
+        assertThat(right).as("of %d", tries).isGreaterThanOrEqualTo((int) Math.ceil(0.8 * tries));
     }
 }

@@ -31,6 +31,7 @@ import stillglass.ticket.Stage;
 /// @param next what opens or closes next, in words
 /// @param facts lines of first-order numbers
 /// @param references what must be kept, and whether it is
+/// @param light rays, glows and the surface looked at
 public record AxisModel(
         double leftMm,
         double rightMm,
@@ -43,7 +44,8 @@ public record AxisModel(
         Optional<Double> flangeMm,
         Optional<String> next,
         List<String> facts,
-        List<Reference> references) {
+        List<Reference> references,
+        LightModel light) {
 
     public record Iris(double atMm, double clearMm, double outerMm) {}
 
@@ -104,7 +106,7 @@ public record AxisModel(
 
     public static AxisModel of(Work work) {
         Instrument instrument = work.instrument();
-        LensSection section = work.section();
+        LensSection section = work.asBuilt();
         Set<String> nextParts = nextParts(work);
         List<Ghost> ghosts = new ArrayList<>();
         Set<String> away = new LinkedHashSet<>();
@@ -130,20 +132,20 @@ public record AxisModel(
                 .sorted(Comparator.comparing((Piece p) -> p.look() == Look.GLASS))
                 .toList();
         List<FaultMarks.Fault> faults = FaultMarks.of(work);
-        Optional<Double> flange = work.mapped() ? Optional.of(section.imagePlaneMm() - instrument.flangeFocalMm()) : Optional.empty();
-        double stop = section.vertexMm(section.stopIndex());
+        Optional<Double> flange = work.mapped() ? Optional.of(section.imagePlaneMm() + work.shiftMm() - instrument.flangeFocalMm()) : Optional.empty();
+        double stop = section.vertexMm(section.stopIndex()) + work.shiftMm();
         double clear = section.surfaces().get(section.stopIndex()).semiDiameterMm();
-        double film = section.imagePlaneMm();
-        double left = all(instrument, section).mapToDouble(Point::xMm).min().orElse(0);
-        double half = all(instrument, section).mapToDouble(Point::yMm).max().orElse(20);
+        double film = section.imagePlaneMm() + work.shiftMm();
+        double left = all(instrument, section, work.shiftMm()).mapToDouble(Point::xMm).min().orElse(0);
+        double half = all(instrument, section, work.shiftMm()).mapToDouble(Point::yMm).max().orElse(20);
         return new AxisModel(Math.min(left, 0), film, Math.max(half, section.imageCircleMm() / 2), film,
                 new Iris(stop, clear, Math.max(clear * 1.7, 12)), pieces, ghosts, faults, flange, nextLine(work),
-                facts(section), references(work));
+                facts(section, work), references(work), LightModel.of(work, left));
     }
 
-    private static java.util.stream.Stream<Point> all(Instrument instrument, LensSection section) {
+    private static java.util.stream.Stream<Point> all(Instrument instrument, LensSection section, double shiftMm) {
         return instrument.parts().stream()
-                .flatMap(p -> outlines(p, section).stream())
+                .flatMap(p -> outlines(p, section, shiftMm).stream())
                 .flatMap(o -> o.points().stream());
     }
 
@@ -185,7 +187,7 @@ public record AxisModel(
     }
 
     private static Optional<Piece> piece(Part part, LensSection section, Work work, boolean next) {
-        List<Outline> outlines = outlines(part, section);
+        List<Outline> outlines = outlines(part, section, work.shiftMm());
         if (outlines.isEmpty()) {
             return Optional.empty();
         }
@@ -195,9 +197,9 @@ public record AxisModel(
                 work.selection().part(part.id())));
     }
 
-    private static List<Outline> outlines(Part part, LensSection section) {
+    private static List<Outline> outlines(Part part, LensSection section, double shiftMm) {
         if (part.element().isPresent()) {
-            return section.element(part.element().get()).map(e -> List.of(GlassOutline.of(section, e))).orElse(List.of());
+            return section.element(part.element().get()).map(e -> List.of(GlassOutline.of(section, e, shiftMm))).orElse(List.of());
         }
         List<Outline> all = new ArrayList<>();
         for (Part.Profile p : part.profile()) {
@@ -210,14 +212,22 @@ public record AxisModel(
         return all;
     }
 
-    private static List<String> facts(LensSection section) {
+    private static List<String> facts(LensSection section, Work work) {
         Paraxial p = Paraxial.of(section);
+        if (section.basis() == LensSection.Basis.TWO_PLANE) {
+            return List.of(Words.of("axis.fact.efl", p.eflMm()), Words.of("axis.fact.pupil", p.entrancePupil().diameterMm()), Words.of("axis.fact.twoplane"));
+        }
         long groups = section.elements().stream().map(e -> e.group()).distinct().count();
-        return List.of(
+        List<String> lines = new ArrayList<>(List.of(
                 Words.of("axis.fact.efl", p.eflMm()),
                 Words.of("axis.fact.bfd", p.bfdMm()),
                 Words.of("axis.fact.pupil", p.entrancePupil().diameterMm()),
-                Words.of("axis.fact.glass", section.elements().size(), groups));
+                Words.of("axis.fact.glass", section.elements().size(), groups)));
+        work.computed().assembly().ifPresent(a -> a.faults().forEach(f -> lines.add(Words.of("axis.fact.asfound", f))));
+        if (section.basis().estimate()) {
+            lines.add(Words.of("axis.fact.estimate", section.basis().word()));
+        }
+        return lines;
     }
 
     private static List<Reference> references(Work work) {

@@ -27,8 +27,13 @@ import stillglass.app.theme.Words;
 /// left, references at the right.
 public final class AxisView extends Region {
     private static final double GHOST_GAP = 7;
+    /// How near the pointer must be to a surface to look at it face-on.
+    private static final double NEAR_MM = 1.3;
 
     private final Consumer<Selection> select;
+    private final Consumer<Optional<Integer>> face;
+    private Optional<AxisFrame> frame = Optional.empty();
+    private Optional<Integer> faced = Optional.empty();
     private Optional<AxisModel> model = Optional.empty();
     /// Where glasses that are out were drawn, so that what is on them goes with them.
     private final Map<String, Moved> moved = new HashMap<>();
@@ -36,8 +41,10 @@ public final class AxisView extends Region {
     private double drawnHeight;
 
     /// @param select hears what was pointed at
-    public AxisView(Consumer<Selection> select) {
+    /// @param face hears which surface the pointer is on, none when it left
+    public AxisView(Consumer<Selection> select, Consumer<Optional<Integer>> face) {
         this.select = select;
+        this.face = face;
         getStyleClass().add("axis");
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.LIST_VIEW);
@@ -46,13 +53,26 @@ public final class AxisView extends Region {
             if (e.getCode() == KeyCode.RIGHT || e.getCode() == KeyCode.LEFT) {
                 walk(e.getCode() == KeyCode.RIGHT ? 1 : -1);
                 e.consume();
+            } else if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
+                model.ifPresent(m -> look(Optional.of(m.light().step(faced, e.getCode() == KeyCode.DOWN ? 1 : -1))));
+                e.consume();
             }
         });
         setOnMouseClicked(e -> requestFocus());
+        setOnMouseMoved(e -> frame.ifPresent(f -> look(model.flatMap(m ->
+                m.light().nearest(f.xMm(e.getX()), f.yMm(e.getY()), NEAR_MM)))));
+        setOnMouseExited(e -> look(Optional.empty()));
         Rectangle clip = new Rectangle();
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
         setClip(clip);
+    }
+
+    private void look(Optional<Integer> surface) {
+        if (!surface.equals(faced)) {
+            faced = surface;
+            face.accept(surface);
+        }
     }
 
     public void show(AxisModel shown) {
@@ -94,21 +114,10 @@ public final class AxisView extends Region {
         }
     }
 
-    /// Where things go: scale, left end of the instrument, axis height.
-    private record Frame(double scale, double zeroX, double axisY, double labelRight, double referenceLeft) {
-        double x(double mm) {
-            return zeroX + mm * scale;
-        }
-
-        double y(double mm) {
-            return axisY - mm * scale;
-        }
-    }
-
     /// A part drawn elsewhere: its left end in millimetres, where that is on the screen, and pixels per millimetre there.
     private record Moved(double fromMm, double left, double stretch) {}
 
-    private double x(Frame f, String partId, double mm) {
+    private double x(AxisFrame f, String partId, double mm) {
         Moved m = moved.get(partId);
         return m == null ? f.x(mm) : m.left + (mm - m.fromMm) * m.stretch;
     }
@@ -127,21 +136,30 @@ public final class AxisView extends Region {
         double free = referenceLeft - labelRight - lensWidth - 3 * em;
         long right = m.ghosts().stream().filter(AxisModel.Ghost::toRight).count();
         double share = m.ghosts().isEmpty() ? 0.5 : Math.clamp(1 - right / (double) m.ghosts().size(), 0.22, 0.78);
-        Frame f = new Frame(scale, labelRight + 1.5 * em + free * share - m.leftMm() * scale, (top + bottom) / 2, labelRight, referenceLeft);
+        AxisFrame f = new AxisFrame(scale, labelRight + 1.5 * em + free * share - m.leftMm() * scale, (top + bottom) / 2, labelRight, referenceLeft);
+        frame = Optional.of(f);
+        LightLayer light = new LightLayer(getChildren(), f);
         axisLine(f, em);
         ruler(m, f, h);
         film(m, f);
         iris(m, f);
         m.pieces().forEach(p -> getChildren().add(piece(p, f)));
+        light.should(m.light());
+        light.rays(m.light());
         m.pieces().stream().filter(p -> !p.label().isEmpty()).forEach(p -> getChildren().add(glassName(p, f)));
         flange(m, f);
         moved.clear();
         double edge = f.x(m.leftMm()) - 1.2 * em;
         ghosts(m.ghosts().stream().filter(g -> !g.toRight()).toList(), f, labelRight + em, edge, false);
         ghosts(m.ghosts().stream().filter(AxisModel.Ghost::toRight).toList(), f, f.x(m.rightMm()) + 2.2 * em, referenceLeft - em, true);
+        light.glows(m.light(), (part, mm) -> x(f, part, mm));
         m.faults().forEach(fault -> getChildren().add(fault(fault, f)));
         faultLabels(m, f, em, top, bottom);
-        references(m, f, em);
+        m.light().face().ifPresentOrElse(shown -> {
+            FaceDial dial = new FaceDial(shown);
+            dial.resizeRelocate(f.referenceLeft() - em, 4, w - f.referenceLeft() + em - 6, h - 8);
+            getChildren().add(dial);
+        }, () -> references(m, f, em));
         m.next().ifPresent(n -> {
             Text t = text(n, "axis-next", f.x((m.leftMm() + m.rightMm()) / 2), h - 0.75 * em);
             t.setX(f.labelRight() - t.getLayoutBounds().getWidth() - em * 0.2 < 0 ? 8 : 1.2 * em);
@@ -159,13 +177,13 @@ public final class AxisView extends Region {
         return size;
     }
 
-    private void axisLine(Frame f, double em) {
+    private void axisLine(AxisFrame f, double em) {
         Line line = new Line(f.labelRight() + em, f.axisY(), f.referenceLeft() - em, f.axisY());
         line.getStyleClass().add("axis-line");
         getChildren().add(line);
     }
 
-    private void ruler(AxisModel m, Frame f, double h) {
+    private void ruler(AxisModel m, AxisFrame f, double h) {
         int from = (int) Math.ceil(m.leftMm() / 5);
         int to = (int) Math.floor(m.rightMm() / 5);
         for (int i = from; i <= to; i++) {
@@ -182,7 +200,7 @@ public final class AxisView extends Region {
         }
     }
 
-    private void film(AxisModel m, Frame f) {
+    private void film(AxisModel m, AxisFrame f) {
         Line film = new Line(f.x(m.filmMm()), f.y(m.halfMm() * 0.80), f.x(m.filmMm()), f.y(-m.halfMm() * 0.80));
         film.getStyleClass().add("axis-film");
         Text t = text(Words.of("axis.film"), "axis-ruler", 0, f.y(m.halfMm() * 0.80) - 3);
@@ -191,7 +209,7 @@ public final class AxisView extends Region {
         getChildren().addAll(film, t);
     }
 
-    private void iris(AxisModel m, Frame f) {
+    private void iris(AxisModel m, AxisFrame f) {
         for (int side : new int[] {1, -1}) {
             Line blade = new Line(f.x(m.iris().atMm()), f.y(side * m.iris().clearMm()), f.x(m.iris().atMm()), f.y(side * m.iris().outerMm()));
             blade.getStyleClass().add("axis-iris");
@@ -199,7 +217,7 @@ public final class AxisView extends Region {
         }
     }
 
-    private Node piece(AxisModel.Piece p, Frame f) {
+    private Node piece(AxisModel.Piece p, AxisFrame f) {
         Group g = new Group();
         for (AxisModel.Outline o : p.outlines()) {
             Polygon shape = new Polygon();
@@ -226,7 +244,7 @@ public final class AxisView extends Region {
         }
     }
 
-    private Text glassName(AxisModel.Piece p, Frame f) {
+    private Text glassName(AxisModel.Piece p, AxisFrame f) {
         List<AxisModel.Point> points = p.outlines().getFirst().points();
         // The axial crossing points are the middles of the two faces.
         double front = points.get(points.size() / 4).xMm();
@@ -251,7 +269,7 @@ public final class AxisView extends Region {
         });
     }
 
-    private Node fault(FaultMarks.Fault fault, Frame f) {
+    private Node fault(FaultMarks.Fault fault, AxisFrame f) {
         Group g = new Group();
         for (AxisModel.Outline band : fault.bands()) {
             Polyline line = new Polyline();
@@ -267,7 +285,7 @@ public final class AxisView extends Region {
         return g;
     }
 
-    private void faultLabels(AxisModel m, Frame f, double em, double top, double bottom) {
+    private void faultLabels(AxisModel m, AxisFrame f, double em, double top, double bottom) {
         double[] wanted = m.faults().stream().mapToDouble(a -> f.y(a.anchor().yMm()) + (a.anchor().yMm() > 0 ? -2 * em : 2 * em)).toArray();
         double[] at = Labels.apart(wanted, 1.7 * em, top + 0.8 * em, bottom - 0.2 * em);
         for (int i = 0; i < at.length; i++) {
@@ -291,7 +309,7 @@ public final class AxisView extends Region {
     }
 
     /// The flange distance as a dimension between mount face and film.
-    private void flange(AxisModel m, Frame f) {
+    private void flange(AxisModel m, AxisFrame f) {
         m.flangeMm().ifPresent(at -> {
             double y = f.y(-m.halfMm() * 0.70);
             double x0 = f.x(at);
@@ -314,7 +332,7 @@ public final class AxisView extends Region {
     }
 
     /// Parts in a row in the order they left, foreshortened evenly when the room is short.
-    private void ghosts(List<AxisModel.Ghost> ghosts, Frame f, double from, double to, boolean right) {
+    private void ghosts(List<AxisModel.Ghost> ghosts, AxisFrame f, double from, double to, boolean right) {
         if (ghosts.isEmpty() || to - from < 30) {
             return;
         }
@@ -330,11 +348,11 @@ public final class AxisView extends Region {
         }
     }
 
-    private static double length(AxisModel.Ghost g, Frame f) {
+    private static double length(AxisModel.Ghost g, AxisFrame f) {
         return g.pieces().isEmpty() ? 9 : Math.max(6, (g.toMm() - g.fromMm()) * f.scale());
     }
 
-    private Node ghost(AxisModel.Ghost g, Frame f, double left, double width) {
+    private Node ghost(AxisModel.Ghost g, AxisFrame f, double left, double width) {
         Group group = new Group();
         double highest = 0;
         if (g.pieces().isEmpty()) {
@@ -371,7 +389,7 @@ public final class AxisView extends Region {
         return group;
     }
 
-    private void references(AxisModel m, Frame f, double em) {
+    private void references(AxisModel m, AxisFrame f, double em) {
         double x = m.references().isEmpty() && m.faults().isEmpty() ? 1.6 * em : f.referenceLeft();
         double y = 1.9 * em;
         if (m.references().isEmpty()) {

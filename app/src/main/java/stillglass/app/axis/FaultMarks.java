@@ -41,7 +41,7 @@ public final class FaultMarks {
     }
 
     private static Fault fault(int number, Assessment a, Work work) {
-        LensSection section = work.section();
+        LensSection section = work.asBuilt();
         Finding f = a.known().finding();
         boolean fromRear = work.state().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
         double semi = section.surfaces().get(a.surface()).semiDiameterMm();
@@ -49,8 +49,8 @@ public final class FaultMarks {
         List<AxisModel.Outline> bands = new ArrayList<>();
         AxisModel.Point anchor;
         if (f.kind() == FindingKind.HAZE || f.kind() == FindingKind.DUST) {
-            bands.add(band(section, a.surface(), -semi, semi));
-            anchor = point(section, a.surface(), -0.7 * semi);
+            bands.add(band(work, a.surface(), -semi, semi));
+            anchor = point(work, a.surface(), -0.7 * semi);
         } else {
             double low = Double.MAX_VALUE;
             double high = 0;
@@ -63,8 +63,8 @@ public final class FaultMarks {
             }
             low = Math.min(low, high);
             int side = f.y() >= 0 ? 1 : -1;
-            bands.add(band(section, a.surface(), side * low, side * Math.max(low + 0.4, high)));
-            anchor = point(section, a.surface(), side * (low + high) / 2);
+            bands.add(band(work, a.surface(), side * low, side * Math.max(low + 0.4, high)));
+            anchor = point(work, a.surface(), side * (low + high) / 2);
         }
         String partId = section.elementsAt(a.surface()).stream()
                 .flatMap(e -> work.instrument().partOfElement(e.name()).stream())
@@ -72,8 +72,11 @@ public final class FaultMarks {
                 .findFirst()
                 .orElse("");
         boolean gone = gone(partId, f.kind(), work);
-        String place = Words.of(gone ? "axis.fault.gone" : a.assumed() ? "axis.fault.assumed" : "axis.fault",
-                Words.capital(f.kind().word().replace('-', ' ')), section.surfaceName(a.surface()));
+        String kind = Words.capital(f.kind().word().replace('-', ' '));
+        String name = work.section().surfaceName(a.surface());
+        String place = !gone && a.assumed() && a.where().isPresent()
+                ? Words.of("axis.fault.probable", kind, name, 100 * a.where().get().on(a.surface()))
+                : Words.of(gone ? "axis.fault.gone" : a.assumed() ? "axis.fault.assumed" : "axis.fault", kind, name);
         return new Fault(a.known().id(), number, partId, f.kind(), place, gone ? List.of() : bands, anchor, gone,
                 work.selection().finding(a.known().id()));
     }
@@ -86,16 +89,17 @@ public final class FaultMarks {
                 .anyMatch(c -> c.soil().equals(kind.word()) || kind == FindingKind.DUST);
     }
 
-    private static AxisModel.Outline band(LensSection section, int surface, double fromMm, double toMm) {
+    private static AxisModel.Outline band(Work work, int surface, double fromMm, double toMm) {
         List<AxisModel.Point> points = new ArrayList<>();
         for (int i = 0; i <= STEPS; i++) {
-            points.add(point(section, surface, fromMm + (toMm - fromMm) * i / STEPS));
+            points.add(point(work, surface, fromMm + (toMm - fromMm) * i / STEPS));
         }
         return new AxisModel.Outline(points);
     }
 
-    private static AxisModel.Point point(LensSection section, int surface, double heightMm) {
+    private static AxisModel.Point point(Work work, int surface, double heightMm) {
+        LensSection section = work.asBuilt();
         return new AxisModel.Point(
-                section.vertexMm(surface) + section.surfaces().get(surface).sagMm(heightMm), heightMm);
+                work.shiftMm() + section.vertexMm(surface) + section.surfaces().get(surface).sagMm(heightMm), heightMm);
     }
 }

@@ -11,7 +11,10 @@ import stillglass.app.desk.Work;
 import stillglass.app.draw.StopStrip;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
+import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
+import stillglass.grade.Shades;
+import stillglass.grade.ShowThrough;
 import stillglass.look.FindingKind;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
@@ -25,6 +28,8 @@ import stillglass.ticket.Stage;
 /// @param goals what the advice would reach, and whether it is chosen
 /// @param cautions shown where the act is
 /// @param tracing whether newer results are on their way
+/// @param assembly what was found assembled wrongly and what it does, when something was
+/// @param picture what all findings together do to the picture at the stop looked at, once traced
 public record DecideModel(
         List<Row> rows,
         Optional<String> verdict,
@@ -35,13 +40,34 @@ public record DecideModel(
         double visibleShare,
         boolean tracing,
         boolean chosen,
-        boolean done) {
+        boolean done,
+        Optional<Wrong> assembly,
+        Optional<Picture> picture) {
+    /// How many times as strong as they are a shadow and a veil are drawn.
+    public static final double SHADOW_DRAWN = 8;
+    public static final double VEIL_DRAWN = 3;
+
+    /// @param title what was found
+    /// @param sentence what it does, with figures
+    public record Wrong(String title, String sentence) {}
+
+    /// @param stops as engraved
+    /// @param stop the one looked at
+    /// @param shades of all findings that are not thought away
+    /// @param shows from which stop a shadow shows, and where
+    /// @param figures shadow, light lost and veil at this stop
+    /// @param without the same before anything was thought away; empty when nothing is
+    public record Picture(List<String> stops, int stop, Shades shades, String shows, String figures, String without) {
+        public Picture {
+            stops = List.copyOf(stops);
+        }
+    }
 
     /// @param grade the standing grade
     /// @param computed the computed one, where it was overruled
     public record Row(
             String id, int number, FindingKind kind, String title, String sentence, int grade, String computed,
-            List<StopStrip.Bar> bars, String advice, boolean selected) {
+            List<StopStrip.Bar> bars, String advice, boolean cured, boolean selected) {
         public Row {
             bars = List.copyOf(bars);
         }
@@ -73,11 +99,45 @@ public record DecideModel(
                         .orElse(work.mapped() ? "" : Words.of("decide.nomap")),
                 all.stream().map(g -> new GoalChip(g, goalName(g, work), work.state().goals().contains(g))).toList(),
                 cautions(r, work),
-                work.rules().visibleShadow(), work.computing(), !work.state().goals().isEmpty(), work.state().done(Stage.DECIDE));
+                work.rules().visibleShadow(), work.computing(), !work.state().goals().isEmpty(), work.state().done(Stage.DECIDE),
+                work.computed().assembly().map(a -> new Wrong(
+                        Words.of("decide.asfound", String.join("; ", a.faults().stream().map(f -> f.toString()).toList())), Words.capital(a.sentence()) + ".")),
+                picture(work));
+    }
+
+    private static Optional<Picture> picture(Work work) {
+        List<Assessment> all = work.computed().assessments();
+        if (all.isEmpty()) {
+            return Optional.empty();
+        }
+        Shades every = Shades.together(all.stream().map(a -> a.shown().shades()).toList());
+        List<Shades> left = all.stream().filter(a -> !work.viewing().cured().contains(a.known().id())).map(a -> a.shown().shades()).toList();
+        Shades now = left.isEmpty() ? Shades.clear(every.stops()) : Shades.together(left);
+        int stop = Math.min(work.viewing().stop(), every.stops().size() - 1);
+        boolean less = left.size() < all.size();
+        return Optional.of(new Picture(every.stops().stream().map(Grader::stop).toList(), stop, now, shows(now, work.rules()),
+                figures(now.effect(stop)), less ? Words.of("decide.before", figures(every.effect(stop))) : ""));
+    }
+
+    /// "Shows from f/8 down, upper left."
+    private static String shows(Shades shades, GradeRules rules) {
+        for (int j = 0; j < shades.stops().size(); j++) {
+            ShowThrough.Effect e = shades.effect(j);
+            if (e.deepestShadow() >= rules.visibleShadow()) {
+                return Words.of("decide.shows", Grader.stop(e.stop()), Grader.place(e));
+            }
+        }
+        return Words.of("decide.shows.never");
+    }
+
+    private static String figures(ShowThrough.Effect e) {
+        return Words.of("decide.figures", 100 * e.deepestShadow(), 100 * e.lightLost(), 100 * e.veil());
     }
 
     private static Row row(Assessment a, int number, Work work) {
-        String where = work.section().surfaceName(a.surface()) + (a.assumed() ? Words.of("decide.assumed") : "");
+        String certainty = a.where().map(w -> Words.of("decide.probable", 100 * w.on(a.surface()))).orElse(Words.of("decide.assumed"));
+        String where = work.section().surfaceName(a.surface()) + (a.assumed() ? certainty : "")
+                + (work.section().basis().estimate() ? Words.of("decide.estimate") : "");
         return new Row(a.known().id(), number, a.known().finding().kind(),
                 Words.of("decide.title", Words.capital(a.known().finding().kind().word().replace('-', ' ')), where),
                 a.grade().sentence(), a.standingGrade(),
@@ -85,7 +145,7 @@ public record DecideModel(
                 a.shown().effects().stream()
                         .map(e -> new StopStrip.Bar(Grader.stop(e.stop()), e.deepestShadow(), e.veil()))
                         .toList(),
-                Words.of("decide.advice." + a.advice().act().word()), work.selection().finding(a.known().id()));
+                Words.of("decide.advice." + a.advice().act().word()), work.viewing().cured().contains(a.known().id()), work.selection().finding(a.known().id()));
     }
 
     /// "both faces of E2", "rear of E1", "inner helicoid".

@@ -21,6 +21,8 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.GradeMarks;
+import stillglass.app.draw.PictureFrame;
+import stillglass.app.draw.StopRing;
 import stillglass.app.draw.StopStrip;
 import stillglass.app.shell.Station;
 import stillglass.app.theme.Build;
@@ -38,6 +40,12 @@ public final class DecideView implements Station {
     private final FlowPane goals = new FlowPane(6, 6);
     private final VBox cautions = Build.column(4);
     private final Button take;
+    private final PictureFrame picture = new PictureFrame();
+    private final StopRing ring;
+    private final Label shows = Build.label("", "medium");
+    private final Label figures = Build.label("");
+    private final Label without = Build.label("", "soft");
+    private final VBox frame;
     private final HBox node;
     private Optional<DecideModel> drawn = Optional.empty();
 
@@ -45,10 +53,19 @@ public final class DecideView implements Station {
         this.desk = desk;
         take = Build.button(Words.of("decide.take"), "Space", this::takeAdvice, "next");
         take.setId("take-advice");
+        ring = new StopRing(this::stop);
+        ring.setId("stop-ring");
+        picture.setId("picture");
+        VBox.setVgrow(picture, Priority.NEVER);
+        frame = Build.column(7, Build.line(Words.of("decide.picture"), "subheading"), picture, ring, shows, figures, without,
+                Build.label(Words.of("decide.stronger", DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN), "soft", "small"));
+        picture.prefHeightProperty().bind(frame.widthProperty().multiply(2 / 3.0));
+        picture.setMinHeight(90);
         VBox left = Build.column(6, Build.row(14, Build.line(Words.of("decide.heading"), "heading"), Build.spring(), legend()), Build.tall(rows));
-        VBox right = Build.sheet(Words.of("decide.advice"), "", Build.row(16, verdict, effort), Build.tall(reasons),
-                Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
-        node = Build.shared(18, List.of(left, right), 1.5, 1);
+        VBox right = Build.column(5, Build.row(14, verdict, effort), Build.tall(reasons), Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
+        right.getStyleClass().add("sheet");
+        verdict.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        node = Build.shared(18, List.of(left, Build.scroll(frame), right), 1.3, 0.62, 0.98);
         node.getStyleClass().add("station");
     }
 
@@ -81,7 +98,10 @@ public final class DecideView implements Station {
         }
         drawn = Optional.of(m);
         rows.getChildren().setAll(m.rows().stream().map(r -> row(r, m)).toList());
-        if (m.rows().isEmpty()) {
+        m.assembly().ifPresent(w -> rows.getChildren().addFirst(wrong(w)));
+        frame.setVisible(m.picture().isPresent());
+        m.picture().ifPresent(this::picture);
+        if (m.rows().isEmpty() && m.assembly().isEmpty()) {
             rows.getChildren().add(Build.label(Words.of(m.tracing() ? "decide.say.tracing" : "decide.empty"), "large"));
         }
         verdict.setText(m.verdict().orElse(Words.of("decide.noverdict")));
@@ -113,10 +133,15 @@ public final class DecideView implements Station {
         }
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setPrefWidth(180);
-        StopStrip strip = new StopStrip(r.bars(), m.visibleShare());
-        strip.setMinWidth(230);
-        strip.setPrefWidth(240);
-        VBox grade = Build.column(4, Build.line(Words.of("decide.grade", r.grade()), "medium"), new GradeMarks(r.grade()));
+        StopStrip strip = new StopStrip(r.bars(), m.visibleShare(), m.picture().map(DecideModel.Picture::stop).orElse(0));
+        strip.setMinWidth(190);
+        strip.setPrefWidth(200);
+        Button cure = Build.button(Words.of(r.cured() ? "decide.cured" : "decide.cure"), "", () -> think(r.id()), "chip");
+        if (r.cured()) {
+            cure.getStyleClass().add("chosen");
+        }
+        cure.setId("cure-" + r.number());
+        VBox grade = Build.column(4, Build.line(Words.of("decide.grade", r.grade()), "medium"), new GradeMarks(r.grade()), cure);
         grade.setAlignment(Pos.TOP_LEFT);
         grade.setMinWidth(62);
         HBox line = Build.row(14, number, words, strip, grade);
@@ -130,6 +155,34 @@ public final class DecideView implements Station {
         card.setId("assessment-" + r.number());
         card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));
         return card;
+    }
+
+    private Node wrong(DecideModel.Wrong w) {
+        Button right = Build.button(Words.of("decide.right"), "", () -> desk.submit(new Intent.AssembledRight()), "chip");
+        right.setId("put-right");
+        right.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        VBox words = Build.column(2, Build.label(w.title(), "subheading"), Build.label(w.sentence()));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox card = Build.row(14, words, right);
+        card.getStyleClass().addAll("card", "card-wrong");
+        card.setId("assembly");
+        return card;
+    }
+
+    private void picture(DecideModel.Picture p) {
+        ring.show(p.stops(), p.stop());
+        shows.setText(p.shows());
+        figures.setText(Words.of("decide.at", p.stops().get(p.stop()), p.figures()));
+        without.setText(p.without());
+        picture.show(p.shades(), p.stop(), drawn.map(DecideModel::visibleShare).orElse(1.0), DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN, p.shows() + " " + p.figures());
+    }
+
+    private void stop(int index) {
+        desk.shown().ifPresent(w -> desk.view(w.viewing().at(index)));
+    }
+
+    private void think(String finding) {
+        desk.shown().ifPresent(w -> desk.view(w.viewing().toggled(finding)));
     }
 
     private Node overrule(DecideModel.Row r) {
@@ -173,6 +226,15 @@ public final class DecideView implements Station {
         DecideModel m = DecideModel.of(work);
         if (event.getCode() == KeyCode.SPACE && !m.chosen()) {
             takeAdvice();
+            return true;
+        }
+        if ((event.getCode() == KeyCode.RIGHT || event.getCode() == KeyCode.LEFT) && m.picture().isPresent()) {
+            int by = event.getCode() == KeyCode.RIGHT ? 1 : -1;
+            stop(Math.clamp(m.picture().get().stop() + by, 0, m.picture().get().stops().size() - 1));
+            return true;
+        }
+        if (event.getCode() == KeyCode.C && m.selected().isPresent()) {
+            think(m.selected().get().id());
             return true;
         }
         if ((event.getCode() == KeyCode.DOWN || event.getCode() == KeyCode.UP) && !m.rows().isEmpty()) {

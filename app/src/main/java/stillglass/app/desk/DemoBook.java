@@ -17,6 +17,7 @@ import stillglass.sim.Act;
 import stillglass.sim.Bench;
 import stillglass.sim.DemoScript;
 import stillglass.sim.DemoTickets;
+import stillglass.sim.VirtualDepth;
 import stillglass.sim.VirtualDevices;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Decision;
@@ -84,6 +85,13 @@ public final class DemoBook {
                 Work w = shown(desk);
                 check(await(PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), w.section(), w.instrument(), s.seed()),
                         s.phase(), false, s.caption(), Progress.SILENT)));
+            }
+            case Act.MeasureDepths d -> {
+                Work w = shown(desk);
+                w.state().findings().forEach(k -> Bench.faults(w.state(), w.section()).stream()
+                        .filter(f -> f.kind() == k.finding().kind())
+                        .findFirst()
+                        .ifPresent(f -> submit(desk, new Intent.ReadDepth(k.id(), VirtualDepth.focus(w.section(), f, k.id().hashCode())))));
             }
             case Act.PlaceFindings p -> {
                 Work w = shown(desk);

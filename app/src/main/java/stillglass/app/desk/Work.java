@@ -105,6 +105,11 @@ public record Work(
         return computed.assembly().map(AssemblyEffect::asBuilt).orElse(section);
     }
 
+    /// How far the first vertex of [#asBuilt] stands from that of the section, mm: the iris keeps its place.
+    public double shiftMm() {
+        return computed.assembly().map(a -> a.shiftMm(section)).orElse(0.0);
+    }
+
     Work with(Stage shown) {
         return new Work(state, section, instrument, care, rules, computed, computing, shown, selection, viewing);
     }

@@ -21,20 +21,26 @@ public final class StopStrip extends Region {
 
     private final List<Bar> bars;
     private final double visibleShare;
+    private final int here;
+    private final Rectangle band = new Rectangle();
     private final Line threshold = new Line();
     private final Text[] names;
     private final Rectangle[] shadows;
     private final Rectangle[] veils;
 
-    public StopStrip(List<Bar> bars, double visibleShare) {
+    /// @param here the stop that is looked at
+    public StopStrip(List<Bar> bars, double visibleShare, int here) {
         this.bars = List.copyOf(bars);
         this.visibleShare = visibleShare;
+        this.here = here;
+        band.getStyleClass().add("strip-here");
+        getChildren().add(band);
         names = new Text[bars.size()];
         shadows = new Rectangle[bars.size()];
         veils = new Rectangle[bars.size()];
         for (int i = 0; i < names.length; i++) {
             names[i] = new Text(bars.get(i).name());
-            names[i].getStyleClass().add("strip-name");
+            names[i].getStyleClass().add(i == here ? "strip-name-here" : "strip-name");
             names[i].setTextOrigin(VPos.BOTTOM);
             shadows[i] = new Rectangle();
             shadows[i].getStyleClass().add(bars.get(i).shadow() >= visibleShare ? "strip-shadow-shows" : "strip-shadow");
@@ -56,6 +62,10 @@ public final class StopStrip extends Region {
         double h = getHeight();
         double base = h - 15;
         double each = getWidth() / Math.max(1, bars.size());
+        band.setVisible(here < bars.size());
+        band.setX(here * each + 1);
+        band.setWidth(Math.max(0, each - 2));
+        band.setHeight(h);
         for (int i = 0; i < names.length; i++) {
             double x = i * each;
             double w = Math.min(13, each * 0.3);

@@ -7,6 +7,8 @@ import java.util.Optional;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
+import stillglass.grade.MayLie;
+import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -29,6 +31,9 @@ public record LookModel(
     /// @param place surface as assigned, or that it is not known yet
     /// @param size area, zone and clock position
     /// @param corrected the kind first computed, where the technician changed it
+    /// @param kinds what it may be, with why not where the lens rules it out
+    /// @param surfaces where it may lie
+    /// @param depth what its depth readings say, empty while there are none
     public record Row(
             String id,
             int number,
@@ -42,9 +47,31 @@ public record LookModel(
             List<Finding.Region> regions,
             double x,
             double y,
+            List<KindChip> kinds,
+            List<SurfaceChip> surfaces,
+            Optional<Depth> depth,
             boolean selected) {
         public Row {
             regions = List.copyOf(regions);
+            kinds = List.copyOf(kinds);
+            surfaces = List.copyOf(surfaces);
+        }
+    }
+
+    /// @param not why it cannot be that, empty when it can
+    public record KindChip(FindingKind kind, boolean chosen, String not) {}
+
+    /// @param probability by its depth readings, in words; empty without any
+    /// @param not why it cannot lie there, empty when it can
+    public record SurfaceChip(int surface, String name, boolean chosen, String probability, String not) {}
+
+    /// @param readings as they were read
+    /// @param verdict the likeliest places with their probabilities
+    /// @param remarks readings that fit nowhere, an estimate underneath
+    /// @param likeliest index of the likeliest surface, empty when it is inside a glass
+    public record Depth(String readings, String verdict, List<String> remarks, Optional<Integer> likeliest) {
+        public Depth {
+            remarks = List.copyOf(remarks);
         }
     }
 
@@ -87,7 +114,61 @@ public record LookModel(
                 k.surface().map(s -> work.section().surfaceName(s)).orElse(Words.of("look.nosurface")),
                 size, String.join(" · ", f.reasons()),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
-                here ? f.regions() : List.of(), f.x(), f.y(), work.selection().finding(k.id()));
+                here ? f.regions() : List.of(), f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), work.selection().finding(k.id()));
+    }
+
+    /// Kinds in the order of their keys, then the rarer ones.
+    static final List<FindingKind> KINDS = List.of(FindingKind.DUST, FindingKind.FUNGUS, FindingKind.HAZE, FindingKind.SCRATCH, FindingKind.OIL,
+            FindingKind.CLEANING_MARKS, FindingKind.SEPARATION, FindingKind.BUBBLE, FindingKind.COATING, FindingKind.CHIP, FindingKind.EDGE_PAINT);
+
+    /// Places named in the verdict.
+    private static final int MOST_PLACES = 3;
+    /// Probability from which a place is named.
+    private static final double NAMED = 0.01;
+
+    private static List<KindChip> kinds(TicketState.Known k, Work work) {
+        return KINDS.stream().map(kind -> new KindChip(kind, kind == k.finding().kind(),
+                MayLie.nowhere(kind, work.section())
+                        .or(() -> k.surface().filter(s -> kind != k.finding().kind()).flatMap(s -> MayLie.notOn(kind, work.section(), s)))
+                        .orElse(""))).toList();
+    }
+
+    private static List<SurfaceChip> surfaces(TicketState.Known k, Work work) {
+        Optional<WhichSurface> where = where(k, work);
+        List<SurfaceChip> chips = new ArrayList<>();
+        for (int s = 0; s < work.section().surfaces().size(); s++) {
+            int surface = s;
+            Optional<String> not = MayLie.notOn(k.finding().kind(), work.section(), s);
+            if (s != work.section().stopIndex() || not.isEmpty()) {
+                chips.add(new SurfaceChip(s, work.section().surfaceName(s), k.surface().filter(x -> x == surface).isPresent(),
+                        where.filter(w -> w.on(surface) >= NAMED).map(w -> Words.of("percent.0", 100 * w.on(surface))).orElse(""), not.orElse("")));
+            }
+        }
+        return chips;
+    }
+
+    /// Computed with the assessment; empty while that is on its way.
+    private static Optional<WhichSurface> where(TicketState.Known k, Work work) {
+        return work.assessment(k.id()).filter(a -> a.known().depths().equals(k.depths())).flatMap(a -> a.where());
+    }
+
+    private static Optional<Depth> depth(TicketState.Known k, Work work) {
+        if (k.depths().isEmpty()) {
+            return Optional.empty();
+        }
+        String readings = String.join(" · ", k.depths().stream().map(d -> d.say()).toList());
+        return Optional.of(where(k, work).map(w -> new Depth(readings, verdict(w), w.remarks(),
+                        Optional.of(w.likeliest()).filter(p -> !p.inside()).map(WhichSurface.Place::surface)))
+                .orElseGet(() -> new Depth(readings, Words.of("status.computing"), List.of(), Optional.empty())));
+    }
+
+    private static String verdict(WhichSurface w) {
+        return String.join(" · ", w.places().stream()
+                .sorted(java.util.Comparator.comparingDouble(WhichSurface.Place::probability).reversed())
+                .filter(p -> p.probability() >= NAMED)
+                .limit(MOST_PLACES)
+                .map(p -> Words.of("look.place", p.name(), 100 * p.probability()) + p.impossible().map(why -> Words.of("look.place.not", why)).orElse(""))
+                .toList());
     }
 
     public Optional<Row> selected() {

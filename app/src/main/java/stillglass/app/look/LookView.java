@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -41,12 +42,14 @@ import stillglass.ticket.Stage;
 
 /// The photo is the hero; what was found stands beside it and can be corrected by mouse or keys.
 public final class LookView implements Station {
-    private static final List<FindingKind> KINDS = List.of(FindingKind.DUST, FindingKind.FUNGUS, FindingKind.HAZE, FindingKind.SCRATCH, FindingKind.OIL);
+    /// The commonest kinds have keys.
+    private static final List<FindingKind> KEYED = LookModel.KINDS.subList(0, 5);
 
     /// Width from which the chips of a card reckon their height.
     private static final double CHIPS_WIDTH = 560;
 
     private final Desk desk;
+    private final Consumer<String> type;
     private final Asker asker;
     private final PhotoCache cache;
     private final PhotoPane pane;
@@ -61,8 +64,10 @@ public final class LookView implements Station {
     private Optional<LookModel> drawn = Optional.empty();
     private Optional<AtomicBoolean> stop = Optional.empty();
 
-    public LookView(Desk desk, Asker asker, PhotoCache cache) {
+    /// @param type begins a line of bench shorthand
+    public LookView(Desk desk, Asker asker, PhotoCache cache, Consumer<String> type) {
         this.desk = desk;
+        this.type = type;
         this.asker = asker;
         this.cache = cache;
         pane = new PhotoPane(this::setAperture, id -> desk.select(new Selection.OfFinding(id)));
@@ -193,7 +198,7 @@ public final class LookView implements Station {
         String remark = m.remarks().isEmpty() ? "" : "\n" + Words.capital(String.join("; ", m.remarks())) + ".";
         head.setText(m.head() + remark);
         List<Node> cards = new ArrayList<>();
-        m.rows().forEach(r -> cards.add(card(r, work)));
+        m.rows().forEach(r -> cards.add(card(r)));
         list.getChildren().setAll(cards);
         if (m.photo().isPresent() && m.rows().isEmpty()) {
             list.getChildren().add(Build.label(Words.of("look.clean"), "large"));
@@ -205,14 +210,14 @@ public final class LookView implements Station {
                 drawn.filter(m::equals).ifPresent(same -> pane.show(loaded, Optional.of(shot.aperture()), m.rows()))));
     }
 
-    private Node card(LookModel.Row r, Work work) {
+    private Node card(LookModel.Row r) {
         Label number = Build.line(Integer.toString(r.number()), "figure", "card-number", "number-" + r.kind().word());
         number.setMinWidth(26);
         HBox title = Build.row(10, Build.line(r.title(), "subheading"), Build.line(r.sure(), "soft"), Build.line(r.corrected(), "soft", "small"));
         VBox words = Build.column(1, title, Build.label(r.place() + "  ·  " + r.size()), Build.label(r.reasons(), "soft", "small"));
         HBox.setHgrow(words, javafx.scene.layout.Priority.ALWAYS);
         if (r.selected()) {
-            words.getChildren().addAll(chips(r, work));
+            words.getChildren().addAll(chips(r));
         }
         HBox card = Build.row(12, number, words);
         card.setAlignment(javafx.geometry.Pos.TOP_LEFT);
@@ -226,39 +231,78 @@ public final class LookView implements Station {
         return card;
     }
 
-    private List<Node> chips(LookModel.Row r, Work work) {
+    private List<Node> chips(LookModel.Row r) {
         FlowPane kinds = new FlowPane(6, 6);
         kinds.setPrefWrapLength(CHIPS_WIDTH);
         kinds.getChildren().add(Build.line(Words.of("look.itis"), "soft", "small"));
-        for (int i = 0; i < KINDS.size(); i++) {
-            FindingKind k = KINDS.get(i);
-            Button b = Build.button(k.word().replace('-', ' '), Integer.toString(i + 1), () -> desk.submit(new Intent.Rekind(r.id(), k)), "chip");
-            if (k == r.kind()) {
-                b.getStyleClass().add("chosen");
-            }
-            b.setId("kind-" + k.word());
+        for (LookModel.KindChip k : r.kinds()) {
+            int key = KEYED.indexOf(k.kind()) + 1;
+            Button b = Build.button(k.kind().word().replace('-', ' '), key > 0 ? Integer.toString(key) : "",
+                    () -> desk.submit(new Intent.Rekind(r.id(), k.kind())), "chip");
+            strike(b, k.chosen(), k.not());
+            b.setId("kind-" + k.kind().word());
             kinds.getChildren().add(b);
         }
         kinds.getChildren().add(Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new Intent.Dismiss(r.id())), "chip"));
         FlowPane surfaces = new FlowPane(6, 6);
         surfaces.setPrefWrapLength(CHIPS_WIDTH);
         surfaces.getChildren().add(Build.line(Words.of("look.lieson"), "soft", "small"));
-        for (int s : free(work)) {
-            Button b = Build.button(work.section().surfaceName(s), "", () -> desk.submit(new Intent.Place(r.id(), s)), "chip");
-            if (work.state().finding(r.id()).flatMap(k -> k.surface()).filter(x -> x == s).isPresent()) {
-                b.getStyleClass().add("chosen");
-            }
-            b.setId("surface-" + (s + 1));
+        for (LookModel.SurfaceChip s : r.surfaces()) {
+            Button b = Build.button(s.probability().isEmpty() ? s.name() : s.name() + "  " + s.probability(), "",
+                    () -> desk.submit(new Intent.Place(r.id(), s.surface())), "chip");
+            strike(b, s.chosen(), s.not());
+            b.setId("surface-" + (s.surface() + 1));
             surfaces.getChildren().add(b);
         }
-        return List.of(kinds, surfaces);
+        List<Node> all = new ArrayList<>(List.of(depth(r), kinds, surfaces));
+        String struck = struck(r);
+        if (!struck.isEmpty()) {
+            all.add(Build.label(struck, "soft", "small"));
+        }
+        return all;
     }
 
-    private static List<Integer> free(Work work) {
-        return java.util.stream.IntStream.range(0, work.section().surfaces().size())
-                .filter(s -> s != work.section().stopIndex())
-                .boxed()
-                .toList();
+    /// A chosen chip, or one struck out with its reason at hand.
+    private static void strike(Button b, boolean chosen, String not) {
+        if (chosen) {
+            b.getStyleClass().add("chosen");
+        }
+        if (!not.isEmpty()) {
+            b.getStyleClass().add("struck");
+            b.setTooltip(new javafx.scene.control.Tooltip(Words.capital(not)));
+            b.setAccessibleText(b.getText() + ": " + not);
+        }
+    }
+
+    /// The reasons for what is struck out, each once.
+    private static String struck(LookModel.Row r) {
+        return java.util.stream.Stream.concat(
+                        r.kinds().stream().filter(k -> !k.not().isEmpty()).map(k -> Words.of("look.struck", k.kind().word().replace('-', ' '), k.not())),
+                        r.surfaces().stream().filter(s -> !s.not().isEmpty()).map(s -> Words.of("look.struck", r.kind().word().replace('-', ' '), s.not())))
+                .distinct().collect(java.util.stream.Collectors.joining("  ·  "));
+    }
+
+    private Node depth(LookModel.Row r) {
+        FlowPane line = new FlowPane(8, 4);
+        line.setPrefWrapLength(CHIPS_WIDTH);
+        line.getChildren().add(Build.line(Words.of("look.depth"), "soft", "small"));
+        Button focus = Build.button(Words.of("look.depth.focus"), "D", () -> type.accept("focus "), "chip");
+        focus.setId("depth-focus");
+        Button parallax = Build.button(Words.of("look.depth.parallax"), "", () -> type.accept("parallax 10° "), "chip");
+        parallax.setId("depth-parallax");
+        line.getChildren().addAll(focus, parallax);
+        VBox box = Build.column(3);
+        r.depth().ifPresent(d -> box.getChildren().add(Build.label(Words.of("look.depth.says", d.verdict(), d.readings()))));
+        box.getChildren().add(line);
+        r.depth().ifPresent(d -> {
+            d.remarks().forEach(x -> box.getChildren().add(Build.label(x, "gold", "small")));
+            d.likeliest().ifPresent(s -> {
+                Button put = Build.button(Words.of("look.depth.put"), "Enter", () -> desk.submit(new Intent.Place(r.id(), s)), "chip");
+                put.setId("depth-put");
+                line.getChildren().add(put);
+            });
+        });
+        return box;
     }
 
     @Override
@@ -270,6 +314,9 @@ public final class LookView implements Station {
     public boolean key(KeyEvent event, Work work) {
         LookModel m = LookModel.of(work);
         return switch (event.getCode()) {
+            case D -> m.selected().isPresent() && act(() -> type.accept("focus "));
+            case ENTER -> m.selected().flatMap(LookModel.Row::depth).flatMap(LookModel.Depth::likeliest).isPresent()
+                    && act(() -> desk.submit(new Intent.Place(m.selected().get().id(), m.selected().get().depth().orElseThrow().likeliest().orElseThrow())));
             case O -> act(this::askPhoto);
             case C -> act(this::photograph);
             case ESCAPE -> stop.isPresent() && act(this::cancel);
@@ -289,10 +336,10 @@ public final class LookView implements Station {
 
     private boolean rekind(KeyCode code, LookModel m) {
         int n = code.ordinal() - KeyCode.DIGIT1.ordinal();
-        if (n < 0 || n >= KINDS.size() || m.selected().isEmpty()) {
+        if (n < 0 || n >= KEYED.size() || m.selected().isEmpty()) {
             return false;
         }
-        desk.submit(new Intent.Rekind(m.selected().get().id(), KINDS.get(n)));
+        desk.submit(new Intent.Rekind(m.selected().get().id(), KEYED.get(n)));
         return true;
     }
 
@@ -306,7 +353,7 @@ public final class LookView implements Station {
 
     /// Moves the selected finding one surface along the axis.
     private void shift(Work work, LookModel.Row row, int by) {
-        List<Integer> free = free(work);
+        List<Integer> free = row.surfaces().stream().filter(c -> c.not().isEmpty()).map(LookModel.SurfaceChip::surface).toList();
         int now = work.state().finding(row.id()).flatMap(k -> k.surface()).map(free::indexOf).orElse(by > 0 ? -1 : free.size());
         desk.submit(new Intent.Place(row.id(), free.get(Math.clamp(now + by, 0, free.size() - 1))));
     }

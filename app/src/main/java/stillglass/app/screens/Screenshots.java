@@ -24,6 +24,7 @@ import stillglass.app.desk.Asker;
 import stillglass.app.desk.DemoBook;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Selection;
+import stillglass.app.desk.Viewing;
 import stillglass.app.shell.Shell;
 import stillglass.app.theme.Theme;
 import stillglass.assembly.ClockPosition;
@@ -97,7 +98,9 @@ public final class Screenshots {
         snap("look");
         select(-1);
         rest(Stage.DECIDE);
+        view(v -> v.at(4));
         snap("decide");
+        light();
         stage(Stage.OPEN, 0.55);
         snap("open");
         press(KeyCode.B);
@@ -113,6 +116,25 @@ public final class Screenshots {
         remaining(Stage.CLOSE);
         stage(Stage.PROVE, 1);
         snap("prove");
+    }
+
+    /// A tall Axis with light through a lens that somebody closed with a glass turned round, one surface face-on.
+    private void light() {
+        submit(new Intent.FindAssembled("reverse:E1"));
+        view(v -> v.at(2).withRays(true).facing(Optional.of(1)));
+        press(KeyCode.A);
+        snap("light");
+        press(KeyCode.A);
+        view(v -> Viewing.USUAL);
+        submit(new Intent.AssembledRight());
+    }
+
+    private void view(java.util.function.UnaryOperator<Viewing> change) {
+        onUi(() -> {
+            desk.view(change.apply(desk.shown().orElseThrow().viewing()));
+            return null;
+        });
+        settle();
     }
 
     private List<Act> pending = new ArrayList<>();

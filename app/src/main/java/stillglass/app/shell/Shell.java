@@ -81,14 +81,14 @@ public final class Shell extends StackPane {
         this.theme = theme;
         tag = new TicketTag(this::showBook);
         thread = new StageThread(desk::go);
-        axis = new AxisView(desk::select);
+        axis = new AxisView(desk::select, s -> desk.shown().ifPresent(w -> desk.view(w.viewing().facing(s))));
         axis.setId("axis");
         say = new SayLine(this::read, this::accept, t -> desk.submit(new Intent.Keep(new TicketEvent.TimerCleared(t))));
         bench = new BenchView(desk, this::leaveBench);
         book = new BookPage(desk, asker, this::showWork, this::show);
         keys = new KeysSheet(this::hideKeys);
         PhotoCache photos = new PhotoCache(desk);
-        for (Station s : List.<Station>of(new ArriveView(desk), new LookView(desk, asker, photos), new DecideView(desk),
+        for (Station s : List.<Station>of(new ArriveView(desk), new LookView(desk, asker, photos, say::type), new DecideView(desk),
                 new OpenView(desk, say::type), new CleanView(desk), new CloseView(desk, say::type), new ProveView(desk, asker, photos))) {
             stations.put(s.stage(), s);
         }
@@ -359,12 +359,17 @@ public final class Shell extends StackPane {
             }
             return false;
         }
-        boolean onAxis = e.getTarget() == axis && (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT);
+        boolean onAxis = e.getTarget() == axis && (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT
+                || e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN);
         if (onAxis) {
             return false;
         }
         if (e.getCode() == KeyCode.B) {
             enterBench();
+            return true;
+        }
+        if (e.getCode() == KeyCode.L) {
+            work().ifPresent(w -> desk.view(w.viewing().withRays(!w.viewing().rays())));
             return true;
         }
         if (e.getCode() == KeyCode.A) {

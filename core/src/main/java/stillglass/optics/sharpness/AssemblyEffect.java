@@ -1,10 +1,12 @@
 package stillglass.optics.sharpness;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import stillglass.optics.LensSection;
+import stillglass.optics.Surface;
 import stillglass.optics.misassembly.LensFault;
 
 /// What a wrong assembly does to a picture, beside the lens as designed.
@@ -36,14 +38,30 @@ public record AssemblyEffect(
     /// @throws IllegalArgumentException where a fault names a glass or gap this lens does not have
     public static AssemblyEffect of(LensSection section, List<LensFault> faults) {
         LensFault.Misassembled m = LensFault.apply(section, faults, LensFault.Seating.RIM);
+        LensSection built = onItsMount(m.lens(), section);
         SpotSurvey designed = SpotSurvey.of(section, section, FIELDS);
-        SpotSurvey now = SpotSurvey.of(m.lens(), section, FIELDS);
+        SpotSurvey now = SpotSurvey.of(built, section, FIELDS);
         OptionalDouble shift = now.bestFocusMm().isPresent() && designed.bestFocusMm().isPresent()
-                // The mount stays where it is on the body: distances count from the film, which the last gap leads to.
-                ? OptionalDouble.of(now.bestFocusMm().getAsDouble() - designed.bestFocusMm().getAsDouble()
-                        - (m.lens().surfaces().getLast().thicknessMm() - section.surfaces().getLast().thicknessMm()))
+                ? OptionalDouble.of(now.bestFocusMm().getAsDouble() - built.surfaces().getLast().thicknessMm()
+                        - (designed.bestFocusMm().getAsDouble() - section.surfaces().getLast().thicknessMm()))
                 : OptionalDouble.empty();
-        return new AssemblyEffect(faults, m.lens(), designed, now, shift, m.diagnostics());
+        return new AssemblyEffect(faults, built, designed, now, shift, m.diagnostics());
+    }
+
+    /// The iris and the mount are fixed in the barrel: whatever glass moved, the film stays as far from the iris as it was,
+    /// but for shims under the mount, which the last gap tells of.
+    private static LensSection onItsMount(LensSection lens, LensSection section) {
+        double shims = lens.surfaces().getLast().thicknessMm() - section.surfaces().getLast().thicknessMm();
+        double irisToFilm = section.imagePlaneMm() - section.vertexMm(section.stopIndex()) + shims;
+        List<Surface> surfaces = new ArrayList<>(lens.surfaces());
+        Surface last = surfaces.removeLast();
+        surfaces.add(last.withThickness(irisToFilm - (lens.lengthMm() - lens.vertexMm(lens.stopIndex()))));
+        return lens.withSurfaces(surfaces, lens.elements());
+    }
+
+    /// How far the first vertex stands from where it would stand in the lens as designed, on the same barrel, mm.
+    public double shiftMm(LensSection section) {
+        return section.vertexMm(section.stopIndex()) - asBuilt.vertexMm(asBuilt.stopIndex());
     }
 
     /// One sentence with the figures: "spot in the middle 6 → 48 µm, corner 22 → 95 µm, best focus +0.82 mm".
@@ -57,7 +75,9 @@ public record AssemblyEffect(
     }
 
     private String change(int field) {
-        return figure(designed.rmsUm().get(field)) + " → " + figure(now.rmsUm().get(field)) + " µm";
+        return now.rmsUm().get(field).isPresent()
+                ? figure(designed.rmsUm().get(field)) + " → " + figure(now.rmsUm().get(field)) + " µm"
+                : figure(designed.rmsUm().get(field)) + " µm → no clear image";
     }
 
     private String corner() {
