@@ -83,6 +83,66 @@ class ModelsTest {
     }
 
     @Test
+    void decideAddsFindingsUpAndThinksThemAway() {
+        Work w = Told.end(Stage.DECIDE);
+        DecideModel.Picture all = DecideModel.of(w).picture().orElseThrow();
+        String haze = w.state().findings().stream().filter(k -> k.finding().kind() == FindingKind.HAZE).findFirst().orElseThrow().id();
+        DecideModel.Picture without = DecideModel.of(Told.seen(w, w.viewing().toggled(haze))).picture().orElseThrow();
+
+        assertThat(without.shades().effect(0).veil()).isLessThan(0.5 * all.shades().effect(0).veil());
+        assertThat(all.without()).isEmpty();
+        assertThat(without.without()).startsWith("With everything in: shadow");
+        assertThat(Told.seen(w, w.viewing().toggled(haze).toggled(haze)).viewing()).as("twice is not at all").isEqualTo(w.viewing());
+        assertThat(DecideModel.of(Told.seen(w, w.viewing().toggled(haze))).rows()).filteredOn(DecideModel.Row::cured).extracting(DecideModel.Row::id).containsExactly(haze);
+    }
+
+    @Test
+    void decideLooksAtTheStopThatWasChosen() {
+        Work w = Told.end(Stage.DECIDE);
+        DecideModel.Picture small = DecideModel.of(Told.seen(w, w.viewing().at(w.section().stops().size() - 1))).picture().orElseThrow();
+
+        assertThat(small.stops().get(small.stop())).isEqualTo("16");
+        assertThat(small.shows()).matches("Shows from f/.* down, .*\\.|No shadow shows at any stop\\.");
+        assertThat(small.figures()).contains("shadow").contains("veil").contains("%");
+        assertThat(DecideModel.of(Told.seen(w, w.viewing().at(99))).picture().orElseThrow().stop()).as("a stop of another lens").isEqualTo(small.stop());
+    }
+
+    @Test
+    void aReversedGlassIsToldWithItsEffect() {
+        Work w = Told.after(new Intent.FindAssembled("reverse:E1"));
+        DecideModel m = DecideModel.of(w);
+
+        assertThat(m.assembly().orElseThrow().title()).isEqualTo("As found: E1 reversed");
+        assertThat(m.assembly().orElseThrow().sentence()).startsWith("Spot in the middle 9.4 → ").contains("best focus +");
+        assertThat(m.reasons().getFirst()).startsWith("Put right first");
+        assertThat(DecideModel.of(Told.end(Stage.DECIDE)).assembly()).isEmpty();
+    }
+
+    @Test
+    void lookStrikesOutWhatTheLensRulesOut() {
+        Work w = Told.end(Stage.LOOK);
+        LookModel.Row fungus = LookModel.of(w).rows().stream().filter(r -> r.kind() == FindingKind.FUNGUS).findFirst().orElseThrow();
+
+        assertThat(fungus.kinds()).filteredOn(k -> k.kind() == FindingKind.SEPARATION).singleElement()
+                .satisfies(k -> assertThat(k.not()).isEqualTo("nothing is cemented on the rear of E1"));
+        assertThat(fungus.kinds()).filteredOn(k -> k.kind() == FindingKind.OIL).allMatch(k -> k.not().isEmpty());
+        assertThat(fungus.surfaces()).filteredOn(LookModel.SurfaceChip::chosen).extracting(LookModel.SurfaceChip::name).containsExactly("rear of E1");
+        LookModel.Row dust = LookModel.of(w).rows().stream().filter(r -> r.kind() == FindingKind.DUST).findFirst().orElseThrow();
+        assertThat(dust.surfaces()).filteredOn(s -> s.name().startsWith("cement")).isNotEmpty().allMatch(s -> s.not().endsWith("is closed"));
+        assertThat(dust.surfaces()).as("dust may lie on the blades").anyMatch(s -> s.name().equals("iris"));
+    }
+
+    @Test
+    void theDemoReadsDepthsAndTheyPointToTheTruth() {
+        Work w = Told.end(Stage.LOOK);
+        LookModel.Row fungus = LookModel.of(w).rows().stream().filter(r -> r.kind() == FindingKind.FUNGUS).findFirst().orElseThrow();
+
+        assertThat(fungus.depth().orElseThrow().verdict()).startsWith("rear of E1");
+        assertThat(fungus.depth().orElseThrow().likeliest()).contains(1);
+        assertThat(fungus.depth().orElseThrow().readings()).contains("focus").contains("±");
+    }
+
+    @Test
     void openPutsMarksBeforeTheJointThatLosesThem() {
         OpenModel m = OpenModel.of(Told.end(Stage.DECIDE));
 

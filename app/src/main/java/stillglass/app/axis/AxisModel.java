@@ -104,6 +104,12 @@ public record AxisModel(
         references = List.copyOf(references);
     }
 
+    /// The same without the surface looked at.
+    AxisModel faceless() {
+        return new AxisModel(leftMm, rightMm, halfMm, filmMm, iris, pieces, ghosts, faults, flangeMm, next, facts, references,
+                new LightModel(light.rays(), light.glows(), light.should(), light.faces(), Optional.empty()));
+    }
+
     public static AxisModel of(Work work) {
         Instrument instrument = work.instrument();
         LensSection section = work.asBuilt();

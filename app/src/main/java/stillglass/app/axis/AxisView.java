@@ -34,6 +34,8 @@ public final class AxisView extends Region {
     private final Consumer<Optional<Integer>> face;
     private Optional<AxisFrame> frame = Optional.empty();
     private Optional<Integer> faced = Optional.empty();
+    /// What stands in the column that a surface face-on covers.
+    private List<Node> column = List.of();
     private Optional<AxisModel> model = Optional.empty();
     /// Where glasses that are out were drawn, so that what is on them goes with them.
     private final Map<String, Moved> moved = new HashMap<>();
@@ -76,11 +78,29 @@ public final class AxisView extends Region {
     }
 
     public void show(AxisModel shown) {
-        if (model.filter(shown::equals).isEmpty()) {
-            model = Optional.of(shown);
+        boolean same = model.map(m -> m.faceless().equals(shown.faceless())).orElse(false);
+        boolean sameFace = model.map(m -> m.light().face().equals(shown.light().face())).orElse(false);
+        model = Optional.of(shown);
+        if (!same) {
             drawnWidth = 0;
             requestLayout();
+        } else if (!sameFace && drawnWidth > 0) {
+            // The pointer wanders from surface to surface: only the dial changes, so that what it stands on stays.
+            dial();
         }
+    }
+
+    /// Lays the surface looked at over the column at the right, or takes it away.
+    private void dial() {
+        getChildren().removeIf(FaceDial.class::isInstance);
+        Optional<LightModel.Face> shown = model.flatMap(m -> m.light().face());
+        column.forEach(n -> n.setVisible(shown.isEmpty()));
+        frame.ifPresent(f -> shown.ifPresent(looked -> {
+            double em = em();
+            FaceDial dial = new FaceDial(looked);
+            dial.resizeRelocate(f.referenceLeft() - em, 4, getWidth() - f.referenceLeft() + em - 6, getHeight() - 8);
+            getChildren().add(dial);
+        }));
     }
 
     private void walk(int by) {
@@ -155,11 +175,10 @@ public final class AxisView extends Region {
         light.glows(m.light(), (part, mm) -> x(f, part, mm));
         m.faults().forEach(fault -> getChildren().add(fault(fault, f)));
         faultLabels(m, f, em, top, bottom);
-        m.light().face().ifPresentOrElse(shown -> {
-            FaceDial dial = new FaceDial(shown);
-            dial.resizeRelocate(f.referenceLeft() - em, 4, w - f.referenceLeft() + em - 6, h - 8);
-            getChildren().add(dial);
-        }, () -> references(m, f, em));
+        int before = getChildren().size();
+        new ReferenceColumn(getChildren(), getHeight()).draw(m, f, em);
+        column = List.copyOf(getChildren().subList(before, getChildren().size()));
+        dial();
         m.next().ifPresent(n -> {
             Text t = text(n, "axis-next", f.x((m.leftMm() + m.rightMm()) / 2), h - 0.75 * em);
             t.setX(f.labelRight() - t.getLayoutBounds().getWidth() - em * 0.2 < 0 ? 8 : 1.2 * em);
@@ -387,40 +406,6 @@ public final class AxisView extends Region {
         speak(group, Words.of("axis.ghost", g.number(), g.name()), new Selection.OfPart(g.partId()));
         group.setId("ghost-" + g.partId());
         return group;
-    }
-
-    private void references(AxisModel m, AxisFrame f, double em) {
-        double x = m.references().isEmpty() && m.faults().isEmpty() ? 1.6 * em : f.referenceLeft();
-        double y = 1.9 * em;
-        if (m.references().isEmpty()) {
-            for (String fact : m.facts()) {
-                getChildren().add(text(fact, "axis-fact", x, y));
-                y += 1.75 * em;
-            }
-            return;
-        }
-        getChildren().add(text(Words.of("axis.references.head"), "axis-head", x, y));
-        y += 1.75 * em;
-        int room = (int) Math.max(1, (getHeight() - y - 0.4 * em) / (1.55 * em));
-        List<AxisModel.Reference> listed = m.references();
-        int skipped = Math.max(0, listed.size() - room);
-        for (AxisModel.Reference r : listed.subList(Math.min(skipped, firstUnkept(listed)), Math.min(listed.size(), Math.min(skipped, firstUnkept(listed)) + room))) {
-            Polygon mark = new Polygon(x + 4, y - 4.5 - 4, x + 8, y - 4.5, x + 4, y - 0.5, x, y - 4.5);
-            mark.getStyleClass().add("reference-" + r.kept().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
-            Text t = text(r.name() + (r.kept() == AxisModel.Kept.LOST ? Words.of("axis.lost") : ""), "axis-reference", x + 14, y);
-            t.getStyleClass().add("axis-reference-" + r.kept().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
-            getChildren().addAll(mark, t);
-            y += 1.55 * em;
-        }
-    }
-
-    private static int firstUnkept(List<AxisModel.Reference> list) {
-        for (int i = 0; i < list.size(); i++) {
-            if (list.get(i).kept() != AxisModel.Kept.KEPT) {
-                return Math.max(0, i - 1);
-            }
-        }
-        return list.size();
     }
 
     /// A text standing on `y`, its size known.

@@ -101,7 +101,8 @@ public record DecideModel(
                 cautions(r, work),
                 work.rules().visibleShadow(), work.computing(), !work.state().goals().isEmpty(), work.state().done(Stage.DECIDE),
                 work.computed().assembly().map(a -> new Wrong(
-                        Words.of("decide.asfound", String.join("; ", a.faults().stream().map(f -> f.toString()).toList())), Words.capital(a.sentence()) + ".")),
+                        Words.of("decide.asfound", String.join("; ", a.faults().stream().map(f -> f.toString()).toList())), Words.capital(a.sentence()) + "." + a.diagnostics().stream()
+                                .map(d -> " " + Words.capital(d) + ".").collect(java.util.stream.Collectors.joining()))),
                 picture(work));
     }
 

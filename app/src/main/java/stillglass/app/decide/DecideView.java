@@ -57,7 +57,7 @@ public final class DecideView implements Station {
         ring.setId("stop-ring");
         picture.setId("picture");
         VBox.setVgrow(picture, Priority.NEVER);
-        frame = Build.column(7, Build.line(Words.of("decide.picture"), "subheading"), picture, ring, shows, figures, without,
+        frame = Build.column(5, Build.line(Words.of("decide.picture"), "subheading"), picture, ring, shows, figures, without,
                 Build.label(Words.of("decide.stronger", DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN), "soft", "small"));
         picture.prefHeightProperty().bind(frame.widthProperty().multiply(2 / 3.0));
         picture.setMinHeight(90);
@@ -141,6 +141,7 @@ public final class DecideView implements Station {
             cure.getStyleClass().add("chosen");
         }
         cure.setId("cure-" + r.number());
+        cure.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         VBox grade = Build.column(4, Build.line(Words.of("decide.grade", r.grade()), "medium"), new GradeMarks(r.grade()), cure);
         grade.setAlignment(Pos.TOP_LEFT);
         grade.setMinWidth(62);
@@ -174,6 +175,7 @@ public final class DecideView implements Station {
         shows.setText(p.shows());
         figures.setText(Words.of("decide.at", p.stops().get(p.stop()), p.figures()));
         without.setText(p.without());
+        without.setManaged(!p.without().isEmpty());
         picture.show(p.shades(), p.stop(), drawn.map(DecideModel::visibleShare).orElse(1.0), DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN, p.shows() + " " + p.figures());
     }
 

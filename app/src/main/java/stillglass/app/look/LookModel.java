@@ -125,6 +125,8 @@ public record LookModel(
     private static final int MOST_PLACES = 3;
     /// Probability from which a place is named.
     private static final double NAMED = 0.01;
+    /// Probability from which the likeliest surface is offered.
+    private static final double OFFERED = 0.3;
 
     private static List<KindChip> kinds(TicketState.Known k, Work work) {
         return KINDS.stream().map(kind -> new KindChip(kind, kind == k.finding().kind(),
@@ -158,7 +160,7 @@ public record LookModel(
         }
         String readings = String.join(" · ", k.depths().stream().map(d -> d.say()).toList());
         return Optional.of(where(k, work).map(w -> new Depth(readings, verdict(w), w.remarks(),
-                        Optional.of(w.likeliest()).filter(p -> !p.inside()).map(WhichSurface.Place::surface)))
+                        Optional.of(w.likeliest()).filter(p -> !p.inside() && p.probability() >= OFFERED).map(WhichSurface.Place::surface)))
                 .orElseGet(() -> new Depth(readings, Words.of("status.computing"), List.of(), Optional.empty())));
     }
 

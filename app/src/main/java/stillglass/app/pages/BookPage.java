@@ -15,6 +15,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
@@ -43,7 +44,9 @@ public final class BookPage {
     private final VBox shelf = Build.column(7);
     private final TextField search = new TextField();
     private final DueLine dueLine = new DueLine();
-    private final HBox node;
+    private final HBox ledgerAndShelf;
+    private final MeasurePage measure;
+    private final StackPane node = new StackPane();
     private Desk.Listing listing = new Desk.Listing(List.of(), "T-0101");
 
     /// @param opened goes to the ticket that was opened
@@ -58,13 +61,17 @@ public final class BookPage {
         search.setId("search");
         search.setPrefColumnCount(18);
         search.textProperty().subscribe(t -> list());
+        measure = new MeasurePage(desk, this::begin, () -> measuring(false));
+        Button bench = Build.button(Words.of("book.measure"), "", () -> measuring(true));
+        bench.setId("new-measured");
         Button file = Build.button(Words.of("book.file"), "", this::fromFile);
         file.setId("new-from-file");
         VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), Build.tall(tickets), dueLine);
-        VBox plates = Build.column(10, Build.line(Words.of("book.shelf"), "heading"), Build.label(Words.of("book.shelf.how"), "soft"), Build.tall(shelf), Build.row(8, file));
+        VBox plates = Build.column(10, Build.line(Words.of("book.shelf"), "heading"), Build.label(Words.of("book.shelf.how"), "soft"), Build.tall(shelf), Build.row(8, file, bench));
         plates.getStyleClass().add("mat");
-        node = Build.shared(20, List.of(ledger, plates), 1.9, 1);
-        node.getStyleClass().addAll("station", "book");
+        ledgerAndShelf = Build.shared(20, List.of(ledger, plates), 1.9, 1);
+        ledgerAndShelf.getStyleClass().addAll("station", "book");
+        node.getChildren().setAll(ledgerAndShelf);
         node.setOnDragOver(e -> {
             if (e.getDragboard().hasFiles()) {
                 e.acceptTransferModes(javafx.scene.input.TransferMode.COPY);
@@ -82,8 +89,20 @@ public final class BookPage {
         return node;
     }
 
+    /// Shows the sheet on which a section is made, or the tickets again.
+    public void measuring(boolean on) {
+        node.getChildren().setAll(on ? measure.node() : ledgerAndShelf);
+        listed.run();
+    }
+
+    /// Whether a section is being made.
+    public boolean measuring() {
+        return node.getChildren().getFirst() == measure.node();
+    }
+
     /// Reads the book anew.
     public void refresh() {
+        node.getChildren().setAll(ledgerAndShelf);
         desk.listing().thenAcceptAsync(l -> {
             listing = l;
             list();

@@ -30,6 +30,10 @@ import stillglass.app.theme.Theme;
 import stillglass.assembly.ClockPosition;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.optics.Surface;
+import stillglass.optics.measured.Spherometer;
 import stillglass.sim.Act;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
@@ -86,6 +90,7 @@ public final class Screenshots {
         });
         settle();
         snap("book");
+        measured();
         onUi(() -> {
             shell.showWork();
             return null;
@@ -116,6 +121,65 @@ public final class Screenshots {
         remaining(Stage.CLOSE);
         stage(Stage.PROVE, 1);
         snap("prove");
+    }
+
+    /// A folding camera's triplet as it was measured on the bench, the spherometer's readings turned into radii.
+    private void measured() {
+        List<String> typed = readings(desk.shelf().section("sedge_75_f45"));
+        onUi(() -> {
+            click("#new-measured");
+            return null;
+        });
+        settle();
+        onUi(() -> {
+            shell.applyCss();
+            shell.layout();
+            click("#by-reading");
+            for (int i = 0; i < typed.size(); i += 2) {
+                if (shell.lookup("#m-" + typed.get(i).replace('.', '-')) instanceof javafx.scene.control.TextField f) {
+                    f.setText(typed.get(i + 1));
+                }
+            }
+            return null;
+        });
+        settle();
+        snap("measure");
+        onUi(() -> {
+            click("#measure-back");
+            return null;
+        });
+    }
+
+    /// What spherometer, micrometer and caliper would show on the loose glasses of a lens.
+    private static List<String> readings(LensSection lens) {
+        Spherometer feet = new Spherometer(7.5, 0.8);
+        List<String> typed = new ArrayList<>(List.of("name", "Corvane folding 75", "focal", "75", "f", "4.5", "circle", "70", "ring", "7.5", "ball", "0.8"));
+        for (Element e : lens.elements()) {
+            Surface front = lens.surfaces().get(e.firstSurface());
+            Surface rear = lens.surfaces().get(e.lastSurface());
+            boolean irisBehind = lens.stopIndex() == e.lastSurface() + 1;
+            double gap = rear.thicknessMm() + (irisBehind ? lens.surfaces().get(lens.stopIndex()).thicknessMm() : 0);
+            typed.addAll(List.of(e.name() + ".front", figure("%.3f", feet.sagMm(front.radiusMm())), e.name() + ".rear", figure("%.3f", feet.sagMm(-rear.radiusMm())),
+                    e.name() + ".thick", figure("%.2f", front.thicknessMm()), e.name() + ".diameter", figure("%.1f", e.diameterMm()),
+                    e.name() + ".index", figure("%.3f", front.after().index(stillglass.optics.Medium.D_LINE_NM))));
+            if (e != lens.elements().getLast()) {
+                typed.addAll(List.of(e.name() + ".gap", figure("%.2f", gap)));
+            }
+            if (irisBehind) {
+                typed.addAll(List.of("iris-behind", e.name().substring(1), "iris-after", figure("%.2f", rear.thicknessMm())));
+            }
+        }
+        return typed;
+    }
+
+    private static String figure(String format, double value) {
+        return String.format(java.util.Locale.ROOT, format, value);
+    }
+
+    private void click(String id) {
+        if (shell.lookup(id) instanceof javafx.scene.control.Button b) {
+            b.fire();
+        }
     }
 
     /// A tall Axis with light through a lens that somebody closed with a glass turned round, one surface face-on.

@@ -74,6 +74,8 @@ public final class Shell extends StackPane {
     private final Timeline second;
     private final List<Runnable> subscriptions = new ArrayList<>();
     private boolean inBook = true;
+    /// Whether the key that is down was a command.
+    private boolean answered;
     private boolean tallAxis;
 
     public Shell(Desk desk, Asker asker, Theme theme) {
@@ -164,7 +166,7 @@ public final class Shell extends StackPane {
             references.setText("");
             partsOut.setText("");
             computing.setText("");
-            say.show(new Say(Words.of(book.count() == 0 ? "book.say.empty" : "book.say"), Words.of("book.keys")), List.of(), desk.clock().instant());
+            say.show(book.measuring() ? new Say(Words.of("measure.say"), Words.of("measure.keys")) : new Say(Words.of(book.count() == 0 ? "book.say.empty" : "book.say"), Words.of("book.keys")), List.of(), desk.clock().instant());
             return;
         }
         Work w = work.orElseThrow();
@@ -263,6 +265,12 @@ public final class Shell extends StackPane {
     }
 
     private void typed(KeyEvent e) {
+        if (answered) {
+            // The letter of a key that was a command must not land in a field that the command opened.
+            answered = false;
+            e.consume();
+            return;
+        }
         if (e.getCharacter().equals("/") && !typing(e) && !bench.isVisible() && !inBook) {
             say.type("");
             e.consume();
@@ -274,6 +282,7 @@ public final class Shell extends StackPane {
     }
 
     private void pressed(KeyEvent e) {
+        answered = false;
         if (keys.isVisible()) {
             hideKeys();
             e.consume();
@@ -291,6 +300,7 @@ public final class Shell extends StackPane {
         }
         say.calm();
         if (plain(e)) {
+            answered = true;
             e.consume();
         }
     }
@@ -353,6 +363,10 @@ public final class Shell extends StackPane {
             return bench.key(e);
         }
         if (inBook) {
+            if (e.getCode() == KeyCode.ESCAPE && book.measuring()) {
+                book.measuring(false);
+                return true;
+            }
             if (e.getCode() == KeyCode.ESCAPE && work().isPresent()) {
                 showWork();
                 return true;

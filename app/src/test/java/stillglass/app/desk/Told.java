@@ -51,6 +51,30 @@ public final class Told {
         }
     }
 
+    /// The same work looked at in another way.
+    public static Work seen(Work work, Viewing viewing) {
+        return work.with(viewing);
+    }
+
+    /// The same work with something pointed at.
+    public static Work pointing(Work work, Selection selection) {
+        return work.with(selection);
+    }
+
+    /// The ticket as it stands after Look, and intents submitted since.
+    public static Work after(stillglass.ticket.Intent... intents) {
+        try (ExecutorService ui = Executors.newSingleThreadExecutor();
+                Desk desk = new Desk(Logbook.open(book(Stage.LOOK, Files.createTempDirectory("still-glass-after"))), new Shelf(), InstantSource.fixed(WHEN), ui)) {
+            desk.open(DemoTickets.SHOWPIECE).join();
+            for (stillglass.ticket.Intent i : intents) {
+                desk.submit(i).join();
+            }
+            return settled(desk, ui);
+        } catch (Exception e) {
+            throw new IllegalStateException("the story could not be told", e);
+        }
+    }
+
     private static void tell() {
         if (!BOOKS.isEmpty()) {
             return;

@@ -1,0 +1,192 @@
+package stillglass.app.pages;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Desk;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.book.data.LensText;
+
+/// A sheet for making a lens section from what the bench can measure, with the section drawn as it comes together.
+final class MeasurePage {
+    private final Desk desk;
+    private final BiConsumer<String, String> begin;
+    private final Map<String, TextField> fields = new LinkedHashMap<>();
+    private final Map<MeasureModel.Way, Button> ways = new EnumMap<>(MeasureModel.Way.class);
+    private final Map<MeasureModel.Way, VBox> sheets = new EnumMap<>(MeasureModel.Way.class);
+    private final StackPane plate = new StackPane();
+    private final VBox figures = Build.column(3);
+    private final VBox remarks = Build.column(3);
+    private final Label missing = Build.label("", "gold");
+    private final FlowPane forms = new FlowPane(6, 6);
+    private final Button readings;
+    private final Button use;
+    private final List<List<Node>> glassRows = new ArrayList<>();
+    private final List<GlassSketch> sketches = new ArrayList<>();
+    private final HBox node;
+    private MeasureModel.Way way = MeasureModel.Way.GLASSES;
+    private boolean byReading;
+    private Optional<String> form = Optional.empty();
+    private Optional<MeasureModel> model = Optional.empty();
+
+    /// @param begin begins a ticket with a section: its identifier and name
+    /// @param back goes back to the Book
+    MeasurePage(Desk desk, BiConsumer<String, String> begin, Runnable back) {
+        this.desk = desk;
+        this.begin = begin;
+        FlowPane choice = new FlowPane(6, 6);
+        for (MeasureModel.Way w : MeasureModel.Way.values()) {
+            Button b = Build.button(Words.of("measure.way." + w.name().toLowerCase(java.util.Locale.ROOT)), "", () -> choose(w), "chip");
+            b.setId("way-" + w.name().toLowerCase(java.util.Locale.ROOT));
+            ways.put(w, b);
+            choice.getChildren().add(b);
+        }
+        readings = Build.button(Words.of("measure.readings"), "", this::toggleReadings, "chip");
+        readings.setId("by-reading");
+        use = Build.button(Words.of("measure.begin"), "", this::use, "next");
+        use.setId("measure-begin");
+        Button away = Build.button(Words.of("measure.back"), "Esc", back);
+        away.setId("measure-back");
+        sheets.put(MeasureModel.Way.GLASSES, Build.column(8, Build.label(Words.of("measure.glasses.how"), "soft"),
+                Build.row(8, readings, row("ring", "ball")), table(), row("iris-behind", "iris-after")));
+        sheets.put(MeasureModel.Way.FORM, Build.column(8, Build.label(Words.of("measure.form.how"), "soft"), forms));
+        sheets.put(MeasureModel.Way.RIMS, Build.column(8, Build.label(Words.of("measure.rims.how"), "soft"),
+                row("rim-front", "rim-front-iris"), row("rim-rear", "rim-rear-iris")));
+        StackPane sheet = new StackPane();
+        sheet.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+        sheet.getChildren().addAll(sheets.values());
+        VBox left = Build.column(10, Build.line(Words.of("measure.heading"), "heading"), choice, row("name", "focal", "f", "circle"),
+                Build.tall(sheet));
+        plate.setMinHeight(150);
+        plate.setPrefHeight(260);
+        VBox right = Build.column(8, Build.line(Words.of("measure.drawn"), "heading"), plate, figures, missing, Build.tall(remarks),
+                Build.row(10, use, away));
+        right.getStyleClass().add("mat");
+        node = Build.shared(20, List.of(left, right), 1.75, 1);
+        node.getStyleClass().add("station");
+        field("circle").setText("43.3");
+        choose(MeasureModel.Way.GLASSES);
+    }
+
+    Node node() {
+        return node;
+    }
+
+    private TextField field(String key) {
+        return fields.computeIfAbsent(key, k -> {
+            TextField f = new TextField();
+            f.setId("m-" + k.replace('.', '-'));
+            f.setAccessibleText(MeasureModel.label(k));
+            f.setPrefColumnCount(k.equals("name") ? 14 : 5);
+            f.textProperty().addListener((o, was, now) -> show());
+            return f;
+        });
+    }
+
+    private HBox row(String... keys) {
+        HBox row = Build.row(8);
+        for (String key : keys) {
+            row.getChildren().addAll(Build.line(MeasureModel.label(key), "soft", "small"), field(key));
+        }
+        return row;
+    }
+
+    private GridPane table() {
+        GridPane grid = new GridPane();
+        grid.setHgap(6);
+        grid.setVgap(4);
+        for (int c = 0; c < MeasureModel.COLUMNS.size(); c++) {
+            grid.add(Build.label(Words.of("measure.head." + MeasureModel.COLUMNS.get(c)), "soft", "small"), c + 1, 0);
+        }
+        for (int i = 1; i <= MeasureModel.MOST_GLASSES; i++) {
+            GlassSketch sketch = new GlassSketch();
+            sketches.add(sketch);
+            List<Node> row = new ArrayList<>(List.of(Build.row(8, Build.line("E" + i, "strong"), sketch)));
+            grid.add(row.getFirst(), 0, i);
+            for (int c = 0; c < MeasureModel.COLUMNS.size(); c++) {
+                TextField f = field("E" + i + "." + MeasureModel.COLUMNS.get(c));
+                row.add(f);
+                grid.add(f, c + 1, i);
+            }
+            glassRows.add(row);
+        }
+        return grid;
+    }
+
+    private void toggleReadings() {
+        byReading = !byReading;
+        show();
+    }
+
+    private void choose(MeasureModel.Way chosen) {
+        way = chosen;
+        ways.forEach((w, b) -> chosen(b, w == chosen));
+        sheets.forEach((w, s) -> {
+            s.setVisible(w == chosen);
+            s.setManaged(w == chosen);
+        });
+        List<Node> chips = new ArrayList<>();
+        for (String id : desk.shelf().sectionIds()) {
+            Button b = Build.button(desk.shelf().section(id).name(), "", () -> {
+                form = Optional.of(id);
+                choose(MeasureModel.Way.FORM);
+            }, "chip");
+            b.setTooltip(new javafx.scene.control.Tooltip(desk.shelf().section(id).form()));
+            b.setId("form-" + id);
+            chosen(b, form.filter(id::equals).isPresent());
+            chips.add(b);
+        }
+        forms.getChildren().setAll(chips);
+        show();
+    }
+
+    private static void chosen(Button b, boolean on) {
+        b.getStyleClass().remove("chosen");
+        if (on) {
+            b.getStyleClass().add("chosen");
+        }
+    }
+
+    private void show() {
+        Map<String, String> typed = new LinkedHashMap<>();
+        fields.forEach((k, f) -> typed.put(k, f.getText()));
+        MeasureModel m = MeasureModel.of(way, typed, byReading, form.map(desk.shelf()::section));
+        model = Optional.of(m);
+        chosen(readings, byReading);
+        for (String key : List.of("ring", "ball")) {
+            field(key).setDisable(!byReading);
+        }
+        plate.getChildren().setAll(m.section().<Node>map(LensPlate::new).orElseGet(() -> Build.label(Words.of("measure.nothing"), "soft")));
+        for (int i = 0; i < glassRows.size(); i++) {
+            boolean wanted = i <= m.shapes().size();
+            glassRows.get(i).forEach(n -> {
+                n.setVisible(wanted);
+                n.setManaged(wanted);
+            });
+            sketches.get(i).show(i < m.shapes().size() ? m.shapes().get(i) : Optional.empty());
+        }
+        figures.getChildren().setAll(m.figures().stream().map(f -> (Node) Build.label(f)).toList());
+        remarks.getChildren().setAll(m.remarks().stream().map(r -> (Node) Build.label("–  " + Words.capital(r), "soft", "small")).toList());
+        missing.setText(m.missing());
+        use.setDisable(m.section().isEmpty());
+    }
+
+    private void use() {
+        model.flatMap(MeasureModel::section).ifPresent(s -> desk.keepSection(s.name(), LensText.of(s))
+                .thenAcceptAsync(id -> begin.accept(id, s.name()), javafx.application.Platform::runLater));
+    }
+}

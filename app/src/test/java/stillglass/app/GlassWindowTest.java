@@ -1,0 +1,169 @@
+package stillglass.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import stillglass.app.desk.Told;
+import stillglass.app.draw.PictureFrame;
+import stillglass.optics.LensSection;
+import stillglass.sim.DemoTickets;
+
+/// What concerns the glass itself, in the real window: stops, thought-away findings, light, depth, measured lenses.
+@ExtendWith(ApplicationExtension.class)
+class GlassWindowTest {
+    private Window window;
+    private FxRobot robot;
+
+    @Start
+    void start(Stage shown) throws Exception {
+        robot = new FxRobot();
+        window = new Window(shown, Told.book(stillglass.ticket.Stage.LOOK, Files.createTempDirectory("still-glass-glass")), robot);
+        window.shell.showBook();
+    }
+
+    @AfterEach
+    void close() {
+        window.close();
+    }
+
+    private void press(KeyCode... keys) {
+        robot.push(keys);
+        window.settle();
+    }
+
+    private void openAt(KeyCode stage) {
+        window.click("ticket-" + DemoTickets.SHOWPIECE);
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent() && window.shell.lookup("#axis").isVisible());
+        press(KeyCode.CONTROL, stage);
+    }
+
+    @Test
+    void theStopIsTurnedAndAFindingThoughtAway() {
+        openAt(KeyCode.DIGIT3);
+        assertThat(window.work().viewing().stop()).isZero();
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        assertThat(window.work().viewing().stop()).isEqualTo(2);
+        Node ring = window.find("stop-ring").orElseThrow();
+        var bounds = Window.onUi(() -> ring.localToScreen(ring.getBoundsInLocal()));
+        robot.clickOn(bounds.getMaxX() - 8, bounds.getCenterY());
+        window.settle();
+        int last = window.work().section().stops().size() - 1;
+        assertThat(window.work().viewing().stop()).isEqualTo(last);
+        assertThat(Window.onUi(ring::getAccessibleText)).isEqualTo("f/16");
+        press(KeyCode.LEFT);
+        press(KeyCode.LEFT);
+        assertThat(window.work().viewing().stop()).as("the ring has the focus").isEqualTo(last - 2);
+        PictureFrame picture = (PictureFrame) window.find("picture").orElseThrow();
+        assertThat(Window.onUi(picture::ringed)).as("the fungus shows at f/8").isTrue();
+        int fungus = 1 + window.work().state().findings().stream().map(k -> k.finding().kind()).toList().indexOf(stillglass.look.FindingKind.FUNGUS);
+        window.fire("cure-" + fungus);
+        assertThat(window.work().viewing().cured()).hasSize(1);
+        window.until("the ring is gone", () -> !picture.ringed());
+        window.fire("cure-" + fungus);
+        assertThat(window.work().viewing().cured()).isEmpty();
+    }
+
+    @Test
+    void lightAndASurfaceFaceOnAreShownOnTheAxis() {
+        openAt(KeyCode.DIGIT3);
+        assertThat(window.shell.lookup(".axis-ray")).isNull();
+        press(KeyCode.L);
+        window.until("light is drawn", () -> window.shell.lookup(".axis-ray") != null);
+        Node glass = window.find("axis-E1").orElseThrow();
+        var bounds = Window.onUi(() -> glass.localToScreen(glass.getBoundsInLocal()));
+        robot.moveTo(bounds.getMinX() + 2, bounds.getCenterY());
+        window.until("a surface is looked at", () -> window.shell.lookup("#face") != null);
+        assertThat(window.work().viewing().face()).contains(0);
+        robot.moveTo(bounds.getMinX() + 2, bounds.getCenterY() + 400);
+        window.until("and left again", () -> window.shell.lookup("#face") == null);
+        Window.onUi(() -> {
+            window.shell.lookup("#axis").requestFocus();
+            return true;
+        });
+        press(KeyCode.DOWN);
+        press(KeyCode.DOWN);
+        assertThat(window.work().viewing().face()).contains(1);
+        press(KeyCode.L);
+        window.until("dark again", () -> window.shell.lookup(".axis-ray") == null);
+    }
+
+    @Test
+    void aDepthIsTypedAndTheFindingPutWhereItPoints() {
+        openAt(KeyCode.DIGIT2);
+        press(KeyCode.DOWN);
+        var before = window.work().selection();
+        String id = window.work().state().findings().getFirst().id();
+        assertThat(before.finding(id)).isTrue();
+        int readings = window.work().state().finding(id).orElseThrow().depths().size();
+        press(KeyCode.D);
+        TextField field = (TextField) window.find("say-field").orElseThrow();
+        assertThat(Window.<String>onUi(field::getText)).isEqualTo("focus ");
+        robot.write(window.work().state().finding(id).orElseThrow().depths().getFirst().valueMm() + " +-0.2");
+        press(KeyCode.ENTER);
+        assertThat(window.work().state().finding(id).orElseThrow().depths()).hasSize(readings + 1);
+        window.fire("depth-put");
+        assertThat(window.work().state().finding(id).orElseThrow().surface()).isPresent();
+        window.fire("kind-separation");
+        assertThat(window.work().state().finding(id).orElseThrow().finding().kind()).isEqualTo(stillglass.look.FindingKind.SEPARATION);
+        window.fire("surface-1");
+        assertThat(window.say()).startsWith("Not there: nothing is cemented on the front of E1");
+    }
+
+    @Test
+    void aReversedGlassIsSaidSeenAndPutRight() {
+        openAt(KeyCode.DIGIT3);
+        robot.write("/");
+        robot.write("E1 reversed");
+        press(KeyCode.ENTER);
+        window.until("its effect is shown", () -> window.shell.lookup("#assembly") != null);
+        assertThat(window.shell.lookup(".axis-should")).isNotNull();
+        window.fire("put-right");
+        window.until("it is gone", () -> window.shell.lookup("#assembly") == null);
+        assertThat(window.work().state().assembly()).isEmpty();
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(window.work().state().assembly()).containsExactly("reverse:E1");
+    }
+
+    @Test
+    void aMeasuredLensBecomesATicketMarkedAsAnEstimate() {
+        window.settle();
+        window.click("new-measured");
+        assertThat(window.say()).startsWith("Measure, or guess");
+        assertThat(Window.onUi(() -> window.shell.lookup("#measure-begin").isDisabled())).isTrue();
+        type("name", "Pellam magnifier");
+        type("focal", "50");
+        type("f", "5.6");
+        for (String[] pair : new String[][] {{"E1-front", "50"}, {"E1-rear", "50"}, {"E1-thick", "4"}, {"E1-diameter", "25"}, {"E1-index", "1.5"},
+            {"iris-behind", "0"}, {"iris-after", "2"}}) {
+            type(pair[0], pair[1]);
+        }
+        assertThat(Window.onUi(() -> ((Button) window.shell.lookup("#measure-begin")).isDisabled())).isFalse();
+        window.fire("measure-begin");
+        window.until("the ticket is open", () -> window.desk.shown().filter(w -> w.section().name().equals("Pellam magnifier")).isPresent());
+        assertThat(window.work().section().basis()).isEqualTo(LensSection.Basis.MEASURED);
+        assertThat(stillglass.app.axis.AxisModel.of(window.work()).facts()).contains("estimate: measured");
+        press(KeyCode.CONTROL, KeyCode.B);
+        window.click("new-measured");
+        press(KeyCode.ESCAPE);
+        assertThat(window.find("search")).isPresent();
+    }
+
+    private void type(String field, String text) {
+        Window.onUi(() -> {
+            ((TextField) window.shell.lookup("#m-" + field)).setText(text);
+            return true;
+        });
+    }
+}
