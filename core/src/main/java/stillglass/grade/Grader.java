@@ -10,7 +10,8 @@ public final class Grader {
 
     /// @param grade 0 nothing, 1 trace, 2 slight, 3 marked, 4 severe
     /// @param sentence what shows, where and from which stop
-    public record Grade(int grade, String sentence) {}
+    /// @param because the figure that decided it beside its threshold
+    public record Grade(int grade, String sentence, String because) {}
 
     public static Grade of(ShowThrough.Shown shown, GradeRules rules) {
         ShowThrough.Effect deepest = max(shown, Comparator.comparingDouble(ShowThrough.Effect::deepestShadow));
@@ -23,27 +24,43 @@ public final class Grader {
                 .min(Comparator.comparingDouble(ShowThrough.Effect::stop));
         boolean ordinary = firstShown.filter(e -> e.stop() <= 8.5).isPresent();
         if (veil >= rules.severeVeil() || shadow >= rules.severeShadow() && ordinary) {
-            return new Grade(4, firstShown.isPresent() && shadow >= rules.severeShadow()
+            boolean byShadow = firstShown.isPresent() && shadow >= rules.severeShadow();
+            return new Grade(4, byShadow
                     ? shadowSentence(deepest, firstShown.get())
                     : String.format(Locale.ROOT, "Flattens ordinary pictures: %.1f %% of the light is veil at f/%s.",
-                            100 * veil, stop(haziest.stop())));
+                            100 * veil, stop(haziest.stop())),
+                    byShadow ? reached("shadow", shadow, deepest, "severe", rules.severeShadow())
+                            : reached("veil", veil, haziest, "severe", rules.severeVeil()));
         }
         if (firstShown.isPresent()) {
-            return new Grade(3, shadowSentence(deepest, firstShown.get()));
+            return new Grade(3, shadowSentence(deepest, firstShown.get()), reached("shadow", shadow, deepest, "visible", rules.visibleShadow()));
         }
         if (veil >= rules.visibleVeil() || against >= rules.severeVeil()) {
             return new Grade(3, String.format(Locale.ROOT,
                     "Shows against the light: contrast −%.1f %% at f/%s, −%.1f %% in an average scene.",
-                    100 * Math.min(1, against), stop(haziest.stop()), 100 * veil));
+                    100 * Math.min(1, against), stop(haziest.stop()), 100 * veil),
+                    veil >= rules.visibleVeil()
+                            ? reached("veil", veil, haziest, "visible", rules.visibleVeil())
+                            : reached("veil against the light", against, haziest, "severe", rules.severeVeil()));
         }
-        if (Math.max(shadow, veil) >= rules.measurable()) {
+        double most = Math.max(shadow, veil);
+        if (most >= rules.measurable()) {
             return new Grade(2, String.format(Locale.ROOT,
-                    "Measurable, never in a picture: shadow %.1f %%, veil %.2f %%.", 100 * shadow, 100 * veil));
+                    "Measurable, never in a picture: shadow %.1f %%, veil %.2f %%.", 100 * shadow, 100 * veil),
+                    reached(shadow >= veil ? "shadow" : "veil", most, shadow >= veil ? deepest : haziest, "measurable", rules.measurable()));
         }
         if (Math.max(shadow, against) >= rules.measurable() / 4) {
-            return new Grade(1, "Seen under a strong light only; no picture shows it.");
+            return new Grade(1, "Seen under a strong light only; no picture shows it.",
+                    reached(shadow >= against ? "shadow" : "veil against the light", Math.max(shadow, against), shadow >= against ? deepest : haziest,
+                            "a trace", rules.measurable() / 4));
         }
-        return new Grade(0, "No effect at any stop.");
+        return new Grade(0, "No effect at any stop.", String.format(Locale.ROOT,
+                "shadow and veil stay below %.2f %%, a trace", 100 * rules.measurable() / 4));
+    }
+
+    /// "shadow 3.1 % at f/4; from 2 % on it is visible".
+    private static String reached(String what, double share, ShowThrough.Effect at, String word, double threshold) {
+        return String.format(Locale.ROOT, "%s %.2g %% at f/%s; from %.2g %% on it is %s", what, 100 * share, stop(at.stop()), 100 * threshold, word);
     }
 
     private static ShowThrough.Effect max(ShowThrough.Shown shown, Comparator<ShowThrough.Effect> by) {

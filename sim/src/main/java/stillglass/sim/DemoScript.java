@@ -46,9 +46,12 @@ public final class DemoScript {
         first.add(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", a.feel()));
         Collimator.Reading r = VirtualCollimator.read(DemoTickets.truth(a.number(), section), a.number().hashCode());
         first.add(new TicketEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm()));
-        return List.of(new Act.Do(Stage.ARRIVE, new Intent.Begin(
+        List<Act> acts = new ArrayList<>();
+        acts.add(new Act.Do(Stage.ARRIVE, new Intent.Begin(
                 new TicketEvent.Opened(a.number(), a.title(), a.instrumentId(), a.sectionId(), a.owner(), today.plusDays(a.dueInDays())),
                 first)));
+        DemoTickets.asFound(a.number()).ifPresent(f -> acts.add(new Act.Do(Stage.ARRIVE, new Intent.FindAssembled(f))));
+        return acts;
     }
 
     /// Acts of one stage after arrival.

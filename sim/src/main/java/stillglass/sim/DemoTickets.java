@@ -2,6 +2,7 @@ package stillglass.sim;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import stillglass.look.FindingKind;
@@ -45,8 +46,13 @@ public final class DemoTickets {
                         List.of("Iris closes slowly", "A bright bay at the rim of the rear group"),
                         "Cloud pictures at f/8, once an hour", "closes in about a second, blades wet", "smooth"),
                 new Arrival("T-0144", "Pellam 105 mm f/2.8", "hawthorn_105_f28", "hawthorn_105_f28", "School night-sky club", 30,
-                        List.of("Never sharp at the edges since somebody had it open"),
+                        List.of("Soft since somebody had it open, the edges worst", "Lamp reflections: the fourth glass lies the wrong way round"),
                         "Star fields wide open", "snaps", "smooth, heavy at the near end"));
+    }
+
+    /// What a ticket's instrument was found to be assembled like, as bench shorthand for faults; empty when nothing is amiss.
+    public static Optional<String> asFound(String number) {
+        return number.equals("T-0144") ? Optional.of("reverse:E4") : Optional.empty();
     }
 
     /// What is really wrong with a ticket's instrument. Tickets outside the demo get faults drawn from their number.

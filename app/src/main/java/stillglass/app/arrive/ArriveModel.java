@@ -62,6 +62,9 @@ public record ArriveModel(
         facts.add(new Fact(Words.of("arrive.glass"), Words.of("arrive.glass.value", lens.elements().size(), groups)));
         facts.add(new Fact(Words.of("arrive.cements"), cements == 0 ? Words.of("arrive.cements.none") : Words.count("arrive.cements", (int) cements)));
         facts.add(new Fact(Words.of("arrive.circle"), Words.of("mm.1", lens.imageCircleMm())));
+        if (lens.basis().estimate()) {
+            facts.add(new Fact(Words.of("arrive.basis"), Words.of("arrive.basis.value", lens.basis().word())));
+        }
         return facts;
     }
 

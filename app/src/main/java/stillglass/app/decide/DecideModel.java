@@ -64,10 +64,11 @@ public record DecideModel(
     }
 
     /// @param grade the standing grade
+    /// @param because which threshold the computed grade reached
     /// @param computed the computed one, where it was overruled
     public record Row(
             String id, int number, FindingKind kind, String title, String sentence, int grade, String computed,
-            List<StopStrip.Bar> bars, String advice, boolean cured, boolean selected) {
+            List<StopStrip.Bar> bars, String advice, String because, boolean cured, boolean selected) {
         public Row {
             bars = List.copyOf(bars);
         }
@@ -146,7 +147,8 @@ public record DecideModel(
                 a.shown().effects().stream()
                         .map(e -> new StopStrip.Bar(Grader.stop(e.stop()), e.deepestShadow(), e.veil()))
                         .toList(),
-                Words.of("decide.advice." + a.advice().act().word()), work.viewing().cured().contains(a.known().id()), work.selection().finding(a.known().id()));
+                Words.of("decide.advice." + a.advice().act().word()),
+                Words.of("decide.because", a.grade().grade(), a.grade().because()), work.viewing().cured().contains(a.known().id()), work.selection().finding(a.known().id()));
     }
 
     /// "both faces of E2", "rear of E1", "inner helicoid".

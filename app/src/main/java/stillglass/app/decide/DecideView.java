@@ -47,6 +47,7 @@ public final class DecideView implements Station {
     private final Label without = Build.label("", "soft");
     private final VBox frame;
     private final HBox node;
+    private final List<StopStrip> strips = new ArrayList<>();
     private Optional<DecideModel> drawn = Optional.empty();
 
     public DecideView(Desk desk) {
@@ -96,14 +97,22 @@ public final class DecideView implements Station {
         if (drawn.filter(m::equals).isPresent()) {
             return;
         }
+        Optional<DecideModel> before = drawn;
         drawn = Optional.of(m);
-        rows.getChildren().setAll(m.rows().stream().map(r -> row(r, m)).toList());
-        m.assembly().ifPresent(w -> rows.getChildren().addFirst(wrong(w)));
+        int stop = m.picture().map(DecideModel.Picture::stop).orElse(0);
+        if (before.filter(b -> b.rows().equals(m.rows()) && b.assembly().equals(m.assembly())).isPresent()) {
+            // Only the stop was turned: the cards stay.
+            strips.forEach(s -> s.lookAt(stop));
+        } else {
+            strips.clear();
+            rows.getChildren().setAll(m.rows().stream().map(r -> row(r, m)).toList());
+            m.assembly().ifPresent(w -> rows.getChildren().addFirst(wrong(w)));
+        }
+        if (m.rows().isEmpty() && m.assembly().isEmpty()) {
+            rows.getChildren().setAll(Build.label(Words.of(m.tracing() ? "decide.say.tracing" : "decide.empty"), "large"));
+        }
         frame.setVisible(m.picture().isPresent());
         m.picture().ifPresent(this::picture);
-        if (m.rows().isEmpty() && m.assembly().isEmpty()) {
-            rows.getChildren().add(Build.label(Words.of(m.tracing() ? "decide.say.tracing" : "decide.empty"), "large"));
-        }
         verdict.setText(m.verdict().orElse(Words.of("decide.noverdict")));
         effort.setText(m.effort());
         reasons.getChildren().setAll(m.reasons().stream().map(r -> (Node) Build.label("–  " + r)).toList());
@@ -134,6 +143,7 @@ public final class DecideView implements Station {
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setPrefWidth(180);
         StopStrip strip = new StopStrip(r.bars(), m.visibleShare(), m.picture().map(DecideModel.Picture::stop).orElse(0));
+        strips.add(strip);
         strip.setMinWidth(190);
         strip.setPrefWidth(200);
         Button cure = Build.button(Words.of(r.cured() ? "decide.cured" : "decide.cure"), "", () -> think(r.id()), "chip");
@@ -151,7 +161,7 @@ public final class DecideView implements Station {
         card.getStyleClass().addAll("card", "card-" + r.kind().word());
         if (r.selected()) {
             card.getStyleClass().add("card-selected");
-            card.getChildren().add(overrule(r));
+            card.getChildren().addAll(Build.label(r.because(), "soft", "small"), overrule(r));
         }
         card.setId("assessment-" + r.number());
         card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));

@@ -21,7 +21,7 @@ public final class StopStrip extends Region {
 
     private final List<Bar> bars;
     private final double visibleShare;
-    private final int here;
+    private int here;
     private final Rectangle band = new Rectangle();
     private final Line threshold = new Line();
     private final Text[] names;
@@ -55,6 +55,15 @@ public final class StopStrip extends Region {
         StringBuilder spoken = new StringBuilder("Effect by stop:");
         bars.forEach(b -> spoken.append(String.format(Locale.ROOT, " f/%s shadow %.1f %%, veil %.1f %%;", b.name(), 100 * b.shadow(), 100 * b.veil())));
         setAccessibleText(spoken.toString());
+    }
+
+    /// Marks another stop as the one looked at.
+    public void lookAt(int stop) {
+        for (int i = 0; i < names.length; i++) {
+            names[i].getStyleClass().setAll(i == stop ? "strip-name-here" : "strip-name");
+        }
+        here = stop;
+        requestLayout();
     }
 
     @Override
