@@ -45,7 +45,10 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
         List<Place> raw = new ArrayList<>();
         double best = Double.POSITIVE_INFINITY;
         String nearest = "";
-        for (int s = 0; s < lens.surfaces().size(); s++) {
+        List<Integer> places = new ArrayList<>(lens.faces());
+        places.add(lens.stopIndex());
+        places.sort(null);
+        for (int s : places) {
             Optional<String> not = MayLie.notOn(kind, lens, s);
             double height = readings.isEmpty() ? 0 : share * Patch.rimOnSurfaceMm(lens, s, photoFromRear);
             double chi = misfit(lens, s, 0, height, readings);

@@ -24,11 +24,10 @@ public final class AimedField {
     private final double[][] surfaceY;
     private final double cosY;
     private final int aimed;
-    private final int wanted;
 
     private AimedField(
             Basis odd, Basis even, double[] entryX, double[] entryY, double[][] surfaceX, double[][] surfaceY,
-            double cosY, int aimed, int wanted) {
+            double cosY, int aimed) {
         this.odd = odd;
         this.even = even;
         this.entryX = entryX;
@@ -37,7 +36,6 @@ public final class AimedField {
         this.surfaceY = surfaceY;
         this.cosY = cosY;
         this.aimed = aimed;
-        this.wanted = wanted;
     }
 
     /// The monomials u^a·v^b of one symmetry up to a degree.
@@ -100,7 +98,7 @@ public final class AimedField {
         Basis odd = Basis.of(mirrored ? 1 : -1, degree);
         Basis even = Basis.of(mirrored ? 0 : -1, degree);
         if (hit.isEmpty()) {
-            return new AimedField(odd, even, new double[0], new double[0], new double[0][], new double[0][], aim.cosY(), 0, points.size());
+            return new AimedField(odd, even, new double[0], new double[0], new double[0][], new double[0][], aim.cosY(), 0);
         }
         Fit x = new Fit(odd, hit, hit.size() == points.size() && degree == DEGREE);
         Fit y = new Fit(even, hit, hit.size() == points.size() && degree == DEGREE);
@@ -123,7 +121,7 @@ public final class AimedField {
                 sy[s] = y.solve(at, 1);
             }
         }
-        return new AimedField(odd, even, entryX, entryY, sx, sy, aim.cosY(), hit.size(), points.size());
+        return new AimedField(odd, even, entryX, entryY, sx, sy, aim.cosY(), hit.size());
     }
 
     private static List<double[]> samples(boolean mirrored) {
@@ -185,11 +183,6 @@ public final class AimedField {
     /// Whether any ray was found.
     public boolean reached() {
         return aimed > 0;
-    }
-
-    /// Share of the sampled points of the iris that a ray can reach.
-    public double reachedShare() {
-        return aimed / (double) wanted;
     }
 
     /// Direction cosine along y in front of the lens.

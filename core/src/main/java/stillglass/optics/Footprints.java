@@ -24,13 +24,11 @@ public final class Footprints {
     private final List<Double> stops;
     /// Indexed by surface, stop, field: x and y by turns, the field direction towards +y; empty where no light passes.
     private final float[][][][] outlines;
-    private final double wavelengthNm;
 
-    private Footprints(LensSection lens, List<Double> stops, float[][][][] outlines, double wavelengthNm) {
+    private Footprints(LensSection lens, List<Double> stops, float[][][][] outlines) {
         this.lens = lens;
         this.stops = stops;
         this.outlines = outlines;
-        this.wavelengthNm = wavelengthNm;
     }
 
     /// Traces a lens.
@@ -53,7 +51,7 @@ public final class Footprints {
                 }
             }
         });
-        return new Footprints(lens, stops, outlines, wavelength);
+        return new Footprints(lens, stops, outlines);
     }
 
     private static double fullIrisMm(LensSection lens) {
@@ -206,10 +204,5 @@ public final class Footprints {
         }
         double toFilm = (shown.surfaces().getLast().thicknessMm() - ray.zMm(0)) / ray.cosZ(0);
         return new SectionRay(heights, sags, java.util.OptionalDouble.of(ray.yMm(0) + toFilm * ray.cosY(0)), slope);
-    }
-
-    /// The wavelength the beams were traced at.
-    public double wavelengthNm() {
-        return wavelengthNm;
     }
 }

@@ -117,6 +117,14 @@ public record LensSection(
         return IntStream.range(0, surfaces.size()).filter(i -> surfaces.get(i).stop()).findFirst().orElseThrow();
     }
 
+    /// Surfaces on which something can lie: all but the iris and, where only two rims are known, those.
+    public List<Integer> faces() {
+        if (basis == Basis.TWO_PLANE) {
+            return List.of(0, surfaces.size() - 1);
+        }
+        return IntStream.range(0, surfaces.size()).filter(i -> !surfaces.get(i).stop()).boxed().toList();
+    }
+
     /// Distance of a surface's vertex from the first vertex.
     public double vertexMm(int surface) {
         return surfaces.subList(0, surface).stream().mapToDouble(Surface::thicknessMm).sum();
@@ -183,13 +191,6 @@ public record LensSection(
         return new LensSection(
                 name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing,
                 basis, leaning);
-    }
-
-    /// The same numbers under another name and origin.
-    public LensSection named(String called, Basis origin) {
-        return new LensSection(
-                called, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing,
-                origin, tilts);
     }
 
     /// The full stops from wide open to f/16 or f/22, beginning with the lens's own widest.

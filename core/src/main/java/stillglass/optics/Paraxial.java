@@ -108,16 +108,6 @@ public final class Paraxial {
         return change;
     }
 
-    /// How far the focus moves towards the image, against a film that stays, when each gap grows by a millimetre and
-    /// everything behind it is pushed back: `1 + dBFD/dt`. Zero for the last.
-    public double[] focusShiftPerGap() {
-        double[] shift = bfdPerGap();
-        for (int i = 0; i + 1 < shift.length; i++) {
-            shift[i] += 1;
-        }
-        return shift;
-    }
-
     /// The image of the iris seen from the front.
     /// @param positionMm from the first vertex, positive behind it
     /// @param diameterMm wide open

@@ -4,7 +4,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
 import stillglass.assembly.Instrument;
 import stillglass.grade.Advice;
 import stillglass.grade.GradeRules;
@@ -78,10 +77,7 @@ public record Assessment(
     /// Surfaces a thing of unknown depth is tried on: the foremost and hindmost free faces and those next to the iris,
     /// because the effect changes monotonically with the distance from the iris on either side.
     static List<Integer> candidates(LensSection section) {
-        List<Integer> free = IntStream.range(0, section.surfaces().size())
-                .filter(s -> s != section.stopIndex() && !section.cemented(s))
-                .boxed()
-                .toList();
+        List<Integer> free = section.faces().stream().filter(s -> !section.cemented(s)).toList();
         int stop = section.stopIndex();
         return java.util.stream.Stream.of(
                         free.stream().filter(s -> s < stop).findFirst(),

@@ -107,7 +107,7 @@ public record AxisModel(
     /// The same without the surface looked at.
     AxisModel faceless() {
         return new AxisModel(leftMm, rightMm, halfMm, filmMm, iris, pieces, ghosts, faults, flangeMm, next, facts, references,
-                new LightModel(light.rays(), light.glows(), light.should(), light.faces(), Optional.empty()));
+                new LightModel(light.rays(), light.glows(), light.should(), light.faces(), light.rims(), Optional.empty()));
     }
 
     public static AxisModel of(Work work) {

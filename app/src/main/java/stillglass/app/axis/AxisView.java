@@ -164,6 +164,7 @@ public final class AxisView extends Region {
         film(m, f);
         iris(m, f);
         m.pieces().forEach(p -> getChildren().add(piece(p, f)));
+        light.rims(m.light());
         light.should(m.light());
         light.rays(m.light());
         m.pieces().stream().filter(p -> !p.label().isEmpty()).forEach(p -> getChildren().add(glassName(p, f)));

@@ -13,6 +13,9 @@ import stillglass.app.theme.Words;
 
 /// Draws a [LightModel] into the Axis: rays over the glass, glows along surfaces, dashed outlines of where glass belongs.
 final class LightLayer {
+    /// How far a rim is drawn beyond its clear radius.
+    private static final double RIM_SHARE = 1.18;
+
     private final List<Node> into;
     private final AxisFrame frame;
 
@@ -47,6 +50,18 @@ final class LightLayer {
             shape.setOpacity(Math.clamp(0.12 + 0.88 * g.probability(), 0, 1));
             shape.setMouseTransparent(true);
             into.add(shape);
+        }
+    }
+
+    /// Rims in place of glass that nobody knows.
+    void rims(LightModel m) {
+        for (LightModel.Rim r : m.rims()) {
+            for (int side : new int[] {1, -1}) {
+                Polyline edge = new Polyline(frame.x(r.atMm()), frame.y(side * r.clearMm()), frame.x(r.atMm()), frame.y(side * r.clearMm() * RIM_SHARE));
+                edge.getStyleClass().add("axis-rim");
+                edge.setMouseTransparent(true);
+                into.add(edge);
+            }
         }
     }
 

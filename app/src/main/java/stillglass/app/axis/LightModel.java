@@ -25,9 +25,10 @@ import stillglass.ticket.Assessment;
 /// @param glows where the finding in hand may lie
 /// @param should outlines of glasses where they belong, which stand elsewhere
 /// @param faces curves of all surfaces, for pointing at one
+/// @param rims where only rims are known, those
 /// @param face the surface looked at face-on
 public record LightModel(
-        List<RayLine> rays, List<Glow> glows, List<Should> should, List<FaceCurve> faces, Optional<Face> face) {
+        List<RayLine> rays, List<Glow> glows, List<Should> should, List<FaceCurve> faces, List<Rim> rims, Optional<Face> face) {
     /// How far a glass must stand off before its right place is drawn beside it.
     private static final double SEEN_OFF_MM = 0.1;
     private static final double LEAD_IN_MM = 7;
@@ -45,6 +46,9 @@ public record LightModel(
 
     /// @param surface index from 0
     public record FaceCurve(int surface, AxisModel.Outline curve) {}
+
+    /// A rim that is all that is known of the glass there.
+    public record Rim(double atMm, double clearMm) {}
 
     /// A surface seen from the front, mm, x to the right and y up.
     /// @param rimMm clear semi-diameter
@@ -66,20 +70,24 @@ public record LightModel(
         glows = List.copyOf(glows);
         should = List.copyOf(should);
         faces = List.copyOf(faces);
+        rims = List.copyOf(rims);
     }
 
     public static LightModel of(Work work, double leftMm) {
         LensSection built = work.asBuilt();
         List<FaceCurve> faces = new ArrayList<>();
-        for (int s = 0; s < built.surfaces().size(); s++) {
-            if (!built.surfaces().get(s).stop()) {
-                faces.add(new FaceCurve(s, curve(built, s, work.shiftMm())));
-            }
+        for (int s : built.faces()) {
+            faces.add(new FaceCurve(s, curve(built, s, work.shiftMm())));
         }
         Optional<Beams> beams = work.computed().beams();
         return new LightModel(beams.filter(b -> work.viewing().rays() && complete(work)).map(b -> rays(b, work, built, leftMm)).orElse(List.of()),
-                glows(work, built), should(work, built), faces,
+                glows(work, built), should(work, built), faces, rims(built),
                 work.viewing().face().filter(s -> s < work.section().surfaces().size()).flatMap(s -> beams.map(b -> face(b, work, s))));
+    }
+
+    private static List<Rim> rims(LensSection built) {
+        return built.basis() != LensSection.Basis.TWO_PLANE ? List.of()
+                : built.faces().stream().map(s -> new Rim(built.vertexMm(s), built.surfaces().get(s).semiDiameterMm())).toList();
     }
 
     /// Light is drawn through a lens that has all its glass.

@@ -2,11 +2,13 @@ package stillglass.app.draw;
 
 import java.util.List;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelWriter;
+import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
-import javafx.scene.shape.Line;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
 import stillglass.grade.Shades;
 
@@ -15,6 +17,7 @@ import stillglass.grade.Shades;
 public final class PictureFrame extends Region {
     private static final int WIDE = 132;
     private static final int HIGH = 88;
+    private static final int CELLS = 60;
     private static final double MOST_PALE = 0.75;
 
     private final Rectangle field = styled("picture-field");
@@ -22,7 +25,9 @@ public final class PictureFrame extends Region {
     private final Rectangle veil = styled("picture-veil");
     private final Rectangle edge = styled("picture-edge");
     private final ImageView view = new ImageView();
-    private final javafx.scene.Group rings = new javafx.scene.Group();
+    private final Path ring = new Path();
+    private final WritableImage image = new WritableImage(WIDE, HIGH);
+    private final int[] pixels = new int[WIDE * HIGH];
     private Shades shades = Shades.clear(List.of(1.0));
     private int stop;
     private double visible = 1;
@@ -34,8 +39,10 @@ public final class PictureFrame extends Region {
             r.setVisible(false);
         }
         view.setSmooth(true);
-        rings.setMouseTransparent(true);
-        getChildren().addAll(field, shadow, veil, view, rings, edge);
+        ring.setMouseTransparent(true);
+        ring.getStyleClass().add("picture-ring");
+        view.setImage(image);
+        getChildren().addAll(field, shadow, veil, view, ring, edge);
         setMinSize(120, 80);
     }
 
@@ -105,62 +112,71 @@ public final class PictureFrame extends Region {
 
     private void paint() {
         applyCss();
-        Color base = (Color) field.getFill();
-        Color dark = (Color) shadow.getFill();
-        Color pale = (Color) veil.getFill();
-        WritableImage image = new WritableImage(WIDE, HIGH);
-        PixelWriter out = image.getPixelWriter();
+        double[] base = parts(field);
+        double[] dark = parts(shadow);
+        double[] pale = parts(veil);
         double level = Math.max(1e-9, shades.level(stop));
         for (int y = 0; y < HIGH; y++) {
             double up = 1 - (y + 0.5) / HIGH;
             for (int x = 0; x < WIDE; x++) {
                 double across = (x + 0.5) / WIDE;
-                Color c = base.interpolate(pale, Math.min(MOST_PALE, veilGain * between(across, up, true)));
-                out.setColor(x, y, c.interpolate(dark, Math.min(1, gain * shadowAt(across, up, level))));
+                double whitened = Math.min(MOST_PALE, veilGain * between(across, up, true));
+                double darkened = Math.min(1, gain * shadowAt(across, up, level));
+                int argb = 0xff;
+                for (int c = 0; c < 3; c++) {
+                    double light = base[c] + whitened * (pale[c] - base[c]);
+                    argb = argb << 8 | (int) Math.round(255 * (light + darkened * (dark[c] - light)));
+                }
+                pixels[y * WIDE + x] = argb;
             }
         }
-        view.setImage(image);
+        image.getPixelWriter().setPixels(0, 0, WIDE, HIGH, PixelFormat.getIntArgbInstance(), pixels, 0, WIDE);
+    }
+
+    private static double[] parts(Rectangle styled) {
+        Color c = (Color) styled.getFill();
+        return new double[] {c.getRed(), c.getGreen(), c.getBlue()};
     }
 
     /// The line along which a shadow begins to show, by marching over cells.
     private void contour(double x0, double w, double h) {
-        rings.getChildren().clear();
+        ring.getElements().clear();
         double level = Math.max(1e-9, shades.level(stop));
-        int steps = 60;
-        for (int j = 0; j < steps; j++) {
-            for (int i = 0; i < steps; i++) {
-                segment(i, j, steps, level, x0, w, h);
+        double[] value = new double[(CELLS + 1) * (CELLS + 1)];
+        for (int j = 0; j <= CELLS; j++) {
+            for (int i = 0; i <= CELLS; i++) {
+                value[j * (CELLS + 1) + i] = shadowAt(i / (double) CELLS, j / (double) CELLS, level) - visible;
             }
         }
-        rings.applyCss();
+        for (int j = 0; j < CELLS; j++) {
+            for (int i = 0; i < CELLS; i++) {
+                segment(i, j, value, x0, w, h);
+            }
+        }
     }
 
-    private void segment(int i, int j, int steps, double level, double x0, double w, double h) {
-        double[] px = {i, i + 1, i + 1, i};
-        double[] py = {j, j, j + 1, j + 1};
-        double[] value = new double[4];
-        for (int k = 0; k < 4; k++) {
-            value[k] = shadowAt(px[k] / steps, py[k] / steps, level) - visible;
-        }
+    private void segment(int i, int j, double[] value, double x0, double w, double h) {
+        int[] dx = {0, 1, 1, 0};
+        int[] dy = {0, 0, 1, 1};
         double[] ends = new double[4];
         int n = 0;
         for (int k = 0; k < 4 && n < 4; k++) {
             int next = (k + 1) % 4;
-            if (value[k] > 0 != value[next] > 0) {
-                double t = value[k] / (value[k] - value[next]);
-                ends[n++] = x0 + (px[k] + t * (px[next] - px[k])) / steps * w;
-                ends[n++] = h - (py[k] + t * (py[next] - py[k])) / steps * h;
+            double a = value[(j + dy[k]) * (CELLS + 1) + i + dx[k]];
+            double b = value[(j + dy[next]) * (CELLS + 1) + i + dx[next]];
+            if (a > 0 != b > 0) {
+                double t = a / (a - b);
+                ends[n++] = x0 + (i + dx[k] + t * (dx[next] - dx[k])) / CELLS * w;
+                ends[n++] = h - (j + dy[k] + t * (dy[next] - dy[k])) / CELLS * h;
             }
         }
         if (n == 4) {
-            Line line = new Line(ends[0], ends[1], ends[2], ends[3]);
-            line.getStyleClass().add("picture-ring");
-            rings.getChildren().add(line);
+            ring.getElements().addAll(new MoveTo(ends[0], ends[1]), new LineTo(ends[2], ends[3]));
         }
     }
 
     /// Whether anything is ringed now.
     public boolean ringed() {
-        return !rings.getChildren().isEmpty();
+        return !ring.getElements().isEmpty();
     }
 }

@@ -1,11 +1,15 @@
 package stillglass.app.draw;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
+import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.Line;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
@@ -13,14 +17,24 @@ import javafx.scene.text.Text;
 /// The aperture ring of the lens rolled out flat: engraved stops on brass, one of them at the index. Press or drag to
 /// choose; left and right while it has the focus.
 public final class StopRing extends Region {
+    private static final double TOP = 9;
+
     private final IntConsumer chosen;
     private List<String> stops = List.of();
+    private final Rectangle ring = new Rectangle();
+    private final Path grooves = new Path();
+    private final Polygon pointer = new Polygon();
+    private final List<Text> texts = new ArrayList<>();
+    private double drawnWidth;
     private int at;
 
     /// @param chosen hears the index of the stop that was chosen
     public StopRing(IntConsumer chosen) {
         this.chosen = chosen;
         getStyleClass().add("stop-ring");
+        ring.getStyleClass().add("stop-ring-metal");
+        grooves.getStyleClass().add("stop-ring-groove");
+        pointer.getStyleClass().add("stop-ring-index");
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
         setMinHeight(40);
@@ -50,37 +64,50 @@ public final class StopRing extends Region {
 
     /// @param names stops as engraved
     public void show(List<String> names, int index) {
+        boolean engraved = names.equals(stops);
         stops = List.copyOf(names);
         at = index;
         setAccessibleText(names.isEmpty() ? "" : "f/" + names.get(index));
+        if (!engraved) {
+            texts.clear();
+            for (String name : stops) {
+                Text t = new Text(name);
+                t.setTextOrigin(VPos.CENTER);
+                t.setMouseTransparent(true);
+                texts.add(t);
+            }
+            getChildren().setAll(ring, grooves);
+            getChildren().addAll(texts);
+            getChildren().add(pointer);
+        }
+        for (int i = 0; i < texts.size(); i++) {
+            texts.get(i).getStyleClass().setAll(i == at ? "stop-ring-here" : "stop-ring-name");
+        }
         requestLayout();
     }
 
     @Override
     protected void layoutChildren() {
-        getChildren().clear();
         double w = getWidth();
-        double ringTop = 9;
-        double ringHigh = getHeight() - ringTop - 1;
-        Rectangle ring = new Rectangle(0.5, ringTop, w - 1, ringHigh);
-        ring.getStyleClass().add("stop-ring-metal");
-        getChildren().add(ring);
-        // Knurling along the lower edge.
-        for (double x = 4; x < w - 3; x += 4) {
-            Line groove = new Line(x, getHeight() - 8, x, getHeight() - 2);
-            groove.getStyleClass().add("stop-ring-groove");
-            getChildren().add(groove);
+        double high = getHeight() - TOP - 1;
+        ring.setX(0.5);
+        ring.setY(TOP);
+        ring.setWidth(Math.max(0, w - 1));
+        ring.setHeight(Math.max(0, high));
+        if (drawnWidth != w) {
+            drawnWidth = w;
+            // Knurling along the lower edge.
+            grooves.getElements().clear();
+            for (double x = 4; x < w - 3; x += 4) {
+                grooves.getElements().addAll(new MoveTo(x, getHeight() - 8), new LineTo(x, getHeight() - 2));
+            }
         }
         double each = w / Math.max(1, stops.size());
-        for (int i = 0; i < stops.size(); i++) {
-            Text t = Inked.text(getChildren(), stops.get(i), i == at ? "stop-ring-here" : "stop-ring-name");
-            t.setX((i + 0.5) * each - Inked.width(t) / 2);
-            t.setY(ringTop + (ringHigh - 8) / 2);
-            getChildren().add(t);
+        for (int i = 0; i < texts.size(); i++) {
+            texts.get(i).setX((i + 0.5) * each - Inked.width(texts.get(i)) / 2);
+            texts.get(i).setY(TOP + (high - 8) / 2);
         }
         double x = (at + 0.5) * each;
-        Polygon index = new Polygon(x - 5.5, 0, x + 5.5, 0, x, 8);
-        index.getStyleClass().add("stop-ring-index");
-        getChildren().add(index);
+        pointer.getPoints().setAll(x - 5.5, 0.0, x + 5.5, 0.0, x, 8.0);
     }
 }

@@ -141,7 +141,7 @@ public record LookModel(
         for (int s = 0; s < work.section().surfaces().size(); s++) {
             int surface = s;
             Optional<String> not = MayLie.notOn(k.finding().kind(), work.section(), s);
-            if (s != work.section().stopIndex() || not.isEmpty()) {
+            if (work.section().faces().contains(s) || s == work.section().stopIndex() && not.isEmpty()) {
                 chips.add(new SurfaceChip(s, work.section().surfaceName(s), k.surface().filter(x -> x == surface).isPresent(),
                         where.filter(w -> w.on(surface) >= NAMED).map(w -> Words.of("percent.0", 100 * w.on(surface))).orElse(""), not.orElse("")));
             }

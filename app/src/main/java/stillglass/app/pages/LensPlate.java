@@ -20,7 +20,8 @@ final class LensPlate extends Region {
     @Override
     protected void layoutChildren() {
         getChildren().clear();
-        double half = section.elements().stream().mapToDouble(e -> e.diameterMm() / 2).max().orElse(10);
+        double half = section.elements().stream().mapToDouble(e -> e.diameterMm() / 2).max()
+                .orElse(1.2 * section.surfaces().getFirst().semiDiameterMm());
         double scale = Math.min(getHeight() / (2.1 * half), getWidth() / (section.lengthMm() * 1.15));
         double x0 = (getWidth() - section.lengthMm() * scale) / 2;
         double y0 = getHeight() / 2;
@@ -35,6 +36,17 @@ final class LensPlate extends Region {
             p.getStyleClass().add("axis-glass");
             getChildren().add(p);
         });
+        if (section.basis() == LensSection.Basis.TWO_PLANE) {
+            for (int s : section.faces()) {
+                double at = x0 + section.vertexMm(s) * scale;
+                double rim = section.surfaces().get(s).semiDiameterMm() * scale;
+                for (int side : new int[] {-1, 1}) {
+                    Line edge = new Line(at, y0 + side * rim, at, y0 + side * rim * 1.18);
+                    edge.getStyleClass().add("axis-rim");
+                    getChildren().add(edge);
+                }
+            }
+        }
         double stop = x0 + section.vertexMm(section.stopIndex()) * scale;
         double clear = section.surfaces().get(section.stopIndex()).semiDiameterMm() * scale;
         for (int side : new int[] {-1, 1}) {

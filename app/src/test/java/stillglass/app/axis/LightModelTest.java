@@ -9,7 +9,10 @@ import stillglass.app.desk.Selection;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
+import stillglass.book.data.Shelf;
 import stillglass.look.FindingKind;
+import stillglass.optics.LensSection;
+import stillglass.optics.measured.TwoPlane;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Stage;
 
@@ -108,5 +111,28 @@ class LightModelTest {
         assertThat(m.nearest(0.2, 40, 1.3)).isEmpty();
         assertThat(m.step(Optional.empty(), 1)).isZero();
         assertThat(m.step(Optional.of(0), -1)).as("round the end").isEqualTo(10);
+    }
+
+    @Test
+    void ofTwoRimsOnlyTheRimsAreDrawnAndPointedAt() {
+        LensSection two = TwoPlane.of("box", 50, 2.8, 43.3, 30, 20, 22, 12);
+        Work w = Told.end(Stage.ARRIVE);
+        Work boxed = new Work(w.state(), two, new Unopened(two).instrument(), w.care(), w.rules(), Work.Computed.NOTHING, false, Stage.ARRIVE,
+                new Selection.Nothing(), Viewing.USUAL);
+        AxisModel m = AxisModel.of(boxed);
+
+        assertThat(m.light().rims()).extracting(LightModel.Rim::clearMm).containsExactly(15.0, 11.0);
+        assertThat(m.light().faces()).extracting(LightModel.FaceCurve::surface).containsExactly(0, 4);
+        assertThat(m.facts()).contains("estimate: two rims and an iris");
+        assertThat(m.pieces()).isEmpty();
+    }
+
+    /// An instrument of which nothing but the section is known, made as the shelf makes it.
+    private record Unopened(LensSection section) {
+        stillglass.assembly.Instrument instrument() {
+            Shelf shelf = new Shelf();
+            shelf.add("own-box", section);
+            return shelf.instrument("own-box");
+        }
     }
 }
