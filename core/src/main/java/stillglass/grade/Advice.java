@@ -19,10 +19,12 @@ public record Advice(Act act, List<String> reasons) {
     public enum Act {
         LEAVE,
         CLEAN,
-        REFER;
+        REFER,
+        /// Nothing to clean, but something to assemble anew.
+        PUT_RIGHT;
 
         public String word() {
-            return name().toLowerCase(Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
         }
     }
 

@@ -41,11 +41,12 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             TicketState state, List<Assessment> assessments, Optional<AssemblyEffect> assembly, LensSection section, Instrument instrument) {
         Set<String> goals = new LinkedHashSet<>();
         List<String> reasons = new ArrayList<>();
+        Set<String> reassembly = new LinkedHashSet<>();
         assembly.ifPresent(a -> {
             a.faults().stream().flatMap(f -> glasses(f).stream())
                     .flatMap(e -> instrument.partOfElement(e).stream())
                     .filter(p -> !new Goal.ReachPart(p.id()).doors(instrument).isEmpty())
-                    .forEach(p -> goals.add(p.id()));
+                    .forEach(p -> reassembly.add(p.id()));
             reasons.add("Put right first: " + String.join("; ", a.faults().stream().map(LensFault::toString).toList()) + ": " + a.sentence() + ".");
         });
         boolean refer = false;
@@ -60,7 +61,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
                     refer = true;
                     reasons.add("Cleaning cannot cure the " + what + ": disclose it, or refer the glass.");
                 }
-                case LEAVE -> reasons.add(String.format(
+                case LEAVE, PUT_RIGHT -> reasons.add(String.format(
                         Locale.ROOT, "Leave the %s: grade %d is not worth the way in by itself.", what, a.standingGrade()));
             }
         }
@@ -82,22 +83,26 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
                                 m.errorMm(), Grader.stop(section.fNumber()), hidden));
                     });
         });
-        Optional<WayIn.Plan> plan = goals.isEmpty()
+        boolean cleaning = !goals.isEmpty();
+        Set<String> all = new LinkedHashSet<>(reassembly);
+        all.addAll(goals);
+        Optional<WayIn.Plan> plan = all.isEmpty()
                 ? Optional.empty()
-                : WayIn.plan(instrument, goals.stream()
+                : WayIn.plan(instrument, all.stream()
                         .map(g -> Goal.parse(g, instrument, Optional.of(section)))
                         .toList(), Set.of(), Set.of(), PlanCost.USUAL);
         plan.ifPresent(p -> reasons.add(String.format(Locale.ROOT,
                 "In and back about %.1f h, risk of damage %.1f %%, %d turn-overs.",
                 2 * p.minutes() / 60, 100 * p.risk(), p.turnOvers())));
-        Advice.Act act = !goals.isEmpty() || assembly.isPresent() ? Advice.Act.CLEAN : refer ? Advice.Act.REFER : Advice.Act.LEAVE;
+        Advice.Act act = cleaning ? Advice.Act.CLEAN
+                : assembly.isPresent() ? Advice.Act.PUT_RIGHT : refer ? Advice.Act.REFER : Advice.Act.LEAVE;
         if (section.basis().estimate()) {
             reasons.add("The section is an estimate (" + section.basis().word() + "): effects and grades are estimates, too.");
         }
         if (reasons.isEmpty()) {
             reasons.add("Nothing was found that would show in a picture.");
         }
-        return new Recommendation(act, List.copyOf(goals), plan, reasons);
+        return new Recommendation(act, List.copyOf(all), plan, reasons);
     }
 
     /// The glasses that must come out to put a fault right.

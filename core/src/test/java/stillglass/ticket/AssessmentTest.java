@@ -75,7 +75,8 @@ class AssessmentTest {
         Recommendation r = Recommendation.of(story.state(), List.of(), Optional.of(effect), Lenses.triplet(), Instruments.small());
 
         assertThat(r.reasons().getFirst()).startsWith("Put right first: E1 reversed: spot in the middle");
-        assertThat(r.act()).isEqualTo(Advice.Act.CLEAN);
+        assertThat(r.act()).isEqualTo(Advice.Act.PUT_RIGHT);
+        assertThat(r.goals()).containsExactly("E1");
     }
 
     @Test

@@ -39,7 +39,7 @@ final class FaceDial extends Region {
         legend.setWrappingWidth(w - 20);
         legend.setX(10);
         legend.setY(h - 6 - legend.getLayoutBounds().getHeight());
-        double top = title.getLayoutBounds().getHeight() + 20;
+        double top = title.getLayoutBounds().getHeight() + 27;
         double bottom = h - legend.getLayoutBounds().getHeight() - 20;
         double radius = Math.max(10, Math.min(w / 2 - 26, (bottom - top) / 2 - 4));
         double cx = w / 2;
@@ -58,7 +58,7 @@ final class FaceDial extends Region {
             if (hour % 3 == 0) {
                 Text t = Inked.text(getChildren(), Integer.toString(hour), "axis-ruler");
                 t.setX(cx + (to + 8) * Math.cos(a) - Inked.width(t) / 2);
-                t.setY(cy - (to + 7) * Math.sin(a));
+                t.setY(cy - (to + 6) * Math.sin(a));
                 getChildren().add(t);
             }
         }

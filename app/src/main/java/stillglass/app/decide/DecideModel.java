@@ -181,6 +181,9 @@ public record DecideModel(
         if (rows.isEmpty() && verdict.isEmpty()) {
             return new Say(Words.of(tracing ? "decide.say.tracing" : "decide.say.empty"), Words.of("keys.hint.look"));
         }
+        if (!chosen && goals.isEmpty() && assembly.isPresent()) {
+            return new Say(Words.of("decide.say.wrong"), Words.of("keys.hint.finish"));
+        }
         if (!chosen && goals.isEmpty()) {
             return new Say(Words.of("decide.say.leave"), Words.of("keys.hint.finish"));
         }

@@ -112,6 +112,7 @@ public final class DecideView implements Station {
             rows.getChildren().setAll(Build.label(Words.of(m.tracing() ? "decide.say.tracing" : "decide.empty"), "large"));
         }
         frame.setVisible(m.picture().isPresent());
+        frame.setManaged(m.picture().isPresent());
         m.picture().ifPresent(this::picture);
         verdict.setText(m.verdict().orElse(Words.of("decide.noverdict")));
         effort.setText(m.effort());

@@ -95,8 +95,8 @@ public record MeasuredSection(LensSection section, List<String> remarks) {
         if (!(efl > 0 && efl < 1e5)) {
             throw new IllegalArgumentException("these glasses in this order do not form an image: check signs and order");
         }
-        remarks.add(String.format(Locale.ROOT, "focal length from the glasses %.2f mm, engraved %.1f mm: %+.1f %%",
-                efl, whole.focalLengthMm, 100 * (efl / whole.focalLengthMm - 1)));
+        remarks.add(String.format(Locale.ROOT, "focal length from the glasses %.2f mm, engraved %.1f mm: %.1f %% apart",
+                efl, whole.focalLengthMm, 100 * Math.abs(efl / whole.focalLengthMm - 1)));
         double iris = whole.focalLengthMm / whole.fNumber / 2 * Math.abs(first.heightsMm(1, 0)[draft.stopIndex()]);
         List<Surface> done = new ArrayList<>(surfaces);
         Surface stop = done.get(draft.stopIndex());
