@@ -60,7 +60,11 @@ public final class Grader {
 
     /// "shadow 3.1 % at f/4; from 2 % on it is visible".
     private static String reached(String what, double share, ShowThrough.Effect at, String word, double threshold) {
-        return String.format(Locale.ROOT, "%s %.2g %% at f/%s; from %.2g %% on it is %s", what, 100 * share, stop(at.stop()), 100 * threshold, word);
+        return what + " " + percent(share) + " at f/" + stop(at.stop()) + "; from " + percent(threshold) + " on it is " + word;
+    }
+
+    private static String percent(double share) {
+        return String.format(Locale.ROOT, share >= 0.0995 ? "%.0f %%" : share >= 0.00095 ? "%.1f %%" : "%.2f %%", 100 * share);
     }
 
     private static ShowThrough.Effect max(ShowThrough.Shown shown, Comparator<ShowThrough.Effect> by) {

@@ -12,9 +12,18 @@ import java.util.Optional;
 final class ApertureFinder {
     private static final int COARSE = 150;
     private static final int DIRECTIONS = 64;
+    private static final double[] COS = new double[DIRECTIONS];
+    private static final double[] SIN = new double[DIRECTIONS];
     private static final double STEP_LIMIT = 0.6;
     /// An inner edge counts when it has this share of the strongest step.
     private static final double INNER_SHARE = 0.4;
+
+    static {
+        for (int k = 0; k < DIRECTIONS; k++) {
+            COS[k] = Math.cos(2 * Math.PI * k / DIRECTIONS);
+            SIN[k] = Math.sin(2 * Math.PI * k / DIRECTIONS);
+        }
+    }
 
     private ApertureFinder() {}
 
@@ -166,8 +175,8 @@ final class ApertureFinder {
         int used = 0;
         int up = 0;
         for (int k = 0; k < DIRECTIONS; k++) {
-            double c = Math.cos(2 * Math.PI * k / DIRECTIONS);
-            double s = Math.sin(2 * Math.PI * k / DIRECTIONS);
+            double c = COS[k];
+            double s = SIN[k];
             int xo = (int) (cx + (r + reach) * c + 0.5);
             int yo = (int) (cy + (r + reach) * s + 0.5);
             int xi = (int) (cx + (r - reach) * c + 0.5);
@@ -241,26 +250,32 @@ final class ApertureFinder {
         return x < 0 || y < 0 || x >= w || y >= h ? Double.NaN : Math.log(0.004 + light[y * w + x]);
     }
 
+    /// Logarithm of light at every pixel's distance along a direction, NaN off the picture.
+    /// @param from first distance from the centre
+    private static double[] profile(float[] light, int w, int h, Aperture a, double phi, double from, int count) {
+        double c = Math.cos(phi);
+        double s = Math.sin(phi);
+        double[] out = new double[count];
+        for (int i = 0; i < count; i++) {
+            int x = (int) Math.round(a.cx() + (from + i) * c);
+            int y = (int) Math.round(a.cy() + (from + i) * s);
+            out[i] = x < 0 || y < 0 || x >= w || y >= h ? Double.NaN : Math.log(0.004 + light[y * w + x]);
+        }
+        return out;
+    }
+
     private static double edgeAlong(
             float[] light, int w, int h, Aperture a, double phi, double reach, double sign, double share) {
         double r0 = ellipseRadius(a, phi);
         int span = (int) Math.max(4, r0 * reach);
+        double[] along = profile(light, w, h, a, phi, r0 - span - 3, 2 * span + 7);
         double[] steps = new double[2 * span + 1];
         double best = 0.03;
         for (int d = -span; d <= span; d++) {
-            double outside = 0;
-            double inside = 0;
-            int n = 0;
-            for (int s = 1; s <= 3; s++) {
-                double o = sample(light, w, h, a, phi, (r0 + d + s) / r0);
-                double i = sample(light, w, h, a, phi, (r0 + d - s) / r0);
-                if (!Double.isNaN(o) && !Double.isNaN(i)) {
-                    outside += o;
-                    inside += i;
-                    n++;
-                }
-            }
-            steps[d + span] = n == 3 ? sign * (outside - inside) / 3 * (1 - 0.3 * Math.abs(d) / span) : 0;
+            int at = d + span + 3;
+            // Three places on either side; a place off the picture makes all of it no number, which counts as no step.
+            double rise = along[at + 1] + along[at + 2] + along[at + 3] - along[at - 1] - along[at - 2] - along[at - 3];
+            steps[d + span] = Double.isNaN(rise) ? 0 : sign * rise / 3 * (1 - 0.3 * Math.abs(d) / span);
             best = Math.max(best, steps[d + span]);
         }
         // The first edge from the inside that is not much weaker than the strongest: rings outside the glass do not count.

@@ -55,6 +55,48 @@ public final class LinearPhoto {
         return storedWidth * (double) storedHeight / 1e6;
     }
 
+    /// The photo as it is to be looked at, turned and mirrored as its camera noted.
+    /// @param orientation EXIF orientation, 1 to 8; 1 is upright already
+    public LinearPhoto turned(int orientation) {
+        if (orientation == 1) {
+            return this;
+        }
+        boolean across = orientation >= 5;
+        int w = across ? height : width;
+        int h = across ? width : height;
+        float[][] from = {red, green, blue};
+        float[][] to = new float[3][w * h];
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int at = source(orientation, x, y, width, height);
+                for (int c = 0; c < 3; c++) {
+                    to[c][y * w + x] = from[c][at];
+                }
+            }
+        }
+        return new LinearPhoto(w, h, to[0], to[1], to[2], across ? storedHeight : storedWidth, across ? storedWidth : storedHeight);
+    }
+
+    /// Where a pixel of the upright photo comes from.
+    /// @param orientation EXIF orientation, 1 to 8
+    /// @param x column of the upright photo
+    /// @param y row of the upright photo
+    /// @param width of the photo as stored
+    /// @param height of the photo as stored
+    /// @return row-major index into the photo as stored
+    public static int source(int orientation, int x, int y, int width, int height) {
+        return switch (orientation) {
+            case 2 -> y * width + width - 1 - x;
+            case 3 -> (height - 1 - y) * width + width - 1 - x;
+            case 4 -> (height - 1 - y) * width + x;
+            case 5 -> x * width + y;
+            case 6 -> (height - 1 - x) * width + y;
+            case 7 -> (height - 1 - x) * width + width - 1 - y;
+            case 8 -> x * width + width - 1 - y;
+            default -> y * width + x;
+        };
+    }
+
     public float red(int at) {
         return red[at];
     }

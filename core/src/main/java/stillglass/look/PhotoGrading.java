@@ -1,5 +1,6 @@
 package stillglass.look;
 
+import boofcv.alg.filter.blur.BlurImageOps;
 import boofcv.alg.filter.blur.GBlurImageOps;
 import boofcv.struct.image.GrayF32;
 import boofcv.struct.image.GrayU8;
@@ -130,6 +131,23 @@ public final class PhotoGrading {
         return GBlurImageOps.gaussian(in, null, sigma, -1, null).data;
     }
 
+    /// A wide blur by three running means, which come within 3 % of a Gaussian of that sigma at a fraction of its cost.
+    /// Reference: W. M. Wells, IEEE PAMI 8 (1986).
+    private static float[] widelyBlurred(float[] light, int w, int h, double sigma) {
+        int radius = (int) Math.max(1, Math.round((Math.sqrt(4 * sigma * sigma + 1) - 1) / 2));
+        GrayF32 in = new GrayF32(w, h);
+        System.arraycopy(light, 0, in.data, 0, light.length);
+        GrayF32 out = new GrayF32(w, h);
+        GrayF32 between = new GrayF32(w, h);
+        for (int pass = 0; pass < 3; pass++) {
+            BlurImageOps.mean(in, out, radius, between, null);
+            GrayF32 swap = in;
+            in = out;
+            out = swap;
+        }
+        return in.data;
+    }
+
     private static double mean(float[] light, UnitFrame frame, double from, double to) {
         double sum = 0;
         long n = 0;
@@ -168,7 +186,7 @@ public final class PhotoGrading {
     private static GrayU8 detect(float[] departure, int w, int h, Aperture a, UnitFrame frame) {
         double fineSigma = Math.max(0.7, a.meanRadius() / 500);
         float[] fine = blurred(departure, w, h, fineSigma);
-        float[] wide = blurred(departure, w, h, Math.max(6, a.meanRadius() * 0.05));
+        float[] wide = widelyBlurred(departure, w, h, Math.max(6, a.meanRadius() * 0.05));
         int n = 0;
         double[] sample = new double[w * h / 7 + 1];
         for (int i = 0; i < fine.length; i += 7) {

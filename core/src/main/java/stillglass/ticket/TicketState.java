@@ -67,6 +67,7 @@ public final class TicketState {
     private final Map<String, Photo> photos = new LinkedHashMap<>();
     private final Map<String, Known> findings = new LinkedHashMap<>();
     private final List<String> assembly = new ArrayList<>();
+    private final Set<String> assemblyFound = new LinkedHashSet<>();
     private List<String> goals = List.of();
     private final Map<String, TicketEvent.ReferenceKept> references = new LinkedHashMap<>();
     private final Map<String, List<Fact>> facts = new LinkedHashMap<>();
@@ -138,7 +139,10 @@ public final class TicketState {
             case TicketEvent.FindingUnplaced e ->
                 findings.computeIfPresent(e.findingId(), (id, k) -> k.with(Optional.<Integer>empty()));
             case TicketEvent.DepthRead e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e.reading()));
-            case TicketEvent.MisassemblyFound e -> assembly.add(e.fault());
+            case TicketEvent.MisassemblyFound e -> {
+                assembly.add(e.fault());
+                assemblyFound.add(e.fault());
+            }
             case TicketEvent.AssemblyPutRight e -> assembly.clear();
             case TicketEvent.GradeOverruled e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e));
             case TicketEvent.GoalsChosen e -> goals = e.goals();
@@ -244,6 +248,11 @@ public final class TicketState {
     /// [stillglass.optics.misassembly.LensFault].
     public List<String> assembly() {
         return List.copyOf(assembly);
+    }
+
+    /// Everything that was ever found assembled wrongly, put right since or not.
+    public List<String> assemblyFound() {
+        return List.copyOf(assemblyFound);
     }
 
     public List<String> goals() {

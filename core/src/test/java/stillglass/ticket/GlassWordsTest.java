@@ -70,6 +70,7 @@ class GlassWordsTest {
         assertThat(story.decide(new Intent.FindAssembled("reverse:E1"))).isInstanceOf(Decision.Refused.class);
         assertThat(story.decide(new Intent.FindAssembled("reverse:E7"))).isInstanceOf(Decision.Refused.class);
         assertThat(story.accept(new Intent.AssembledRight()).state().assembly()).isEmpty();
+        assertThat(story.state().assemblyFound()).as("the report still tells of it").containsExactly("reverse:E1");
         assertThat(story.accept(new Intent.Undo()).state().assembly()).as("undo takes the putting right back").containsExactly("reverse:E1");
         assertThat(Story.begun().decide(new Intent.AssembledRight())).isInstanceOf(Decision.Refused.class);
     }

@@ -73,7 +73,7 @@ public final class PhotoTaking {
 
     private static TicketEvent.PhotoGraded grade(
             String id, String name, byte[] bytes, Optional<Aperture> aperture, Progress progress) {
-        LinearPhoto photo = PhotoFiles.linear(name, bytes);
+        LinearPhoto photo = PhotoFiles.upright(name, bytes);
         Optional<Lighting> lighting = Optional.empty();
         PhotoGrading.Outcome outcome = PhotoGrading.grade(
                 photo, new PhotoGrading.Given(lighting, aperture, OptionalDouble.empty()), progress);

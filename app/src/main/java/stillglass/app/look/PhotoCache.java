@@ -18,7 +18,7 @@ public final class PhotoCache {
     private static final int SIDE = 1500;
     private static final int KEPT = 4;
 
-    /// A picture and the width of the file it came from, which aperture coordinates refer to.
+    /// An upright picture and its width in stored pixels, which aperture coordinates refer to.
     public record Loaded(Image image, int storedWidth) {}
 
     private final Desk desk;
@@ -57,6 +57,6 @@ public final class PhotoCache {
         WritableImage image = new WritableImage(w, h);
         int[] pixels = picture.getRGB(0, 0, w, h, null, 0, w);
         image.getPixelWriter().setPixels(0, 0, w, h, PixelFormat.getIntArgbInstance(), pixels, 0, w);
-        return new Loaded(image, PhotoFiles.width(p.name(), p.bytes()));
+        return new Loaded(image, PhotoFiles.uprightWidth(p.name(), p.bytes()));
     }
 }

@@ -3,12 +3,14 @@ package stillglass.book.photo;
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Iterator;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
@@ -71,14 +73,21 @@ public final class PhotoFiles {
         }
     }
 
-    /// Width of the stored photo in pixels, from its header alone.
+    /// The same, turned as the camera held it.
+    /// @throws BadInput when it is no whole photo
+    public static LinearPhoto upright(String name, byte[] bytes) {
+        return linear(name, bytes).turned(orientation(bytes));
+    }
+
+    /// Width of the upright photo in stored pixels, from its header alone.
     /// @throws BadInput when it is no photo
-    public static int width(String name, byte[] bytes) {
+    public static int uprightWidth(String name, byte[] bytes) {
+        boolean across = orientation(bytes) >= 5;
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
             ImageReader reader = reader(name, in);
             try {
                 reader.setInput(in, true, true);
-                return reader.getWidth(0);
+                return across ? reader.getHeight(0) : reader.getWidth(0);
             } finally {
                 reader.dispose();
             }
@@ -87,8 +96,7 @@ public final class PhotoFiles {
         }
     }
 
-    /// Decodes for showing, reduced so that the longest side is at most `side`; not turned, so that it agrees with
-    /// what was read from its pixels.
+    /// Decodes for showing, upright, reduced so that the longest side is at most `side`.
     /// @throws BadInput when it is no whole photo
     public static BufferedImage picture(String name, byte[] bytes, int side) {
         Decoded d = decode(name, bytes, 4_000_000);
@@ -100,6 +108,24 @@ public final class PhotoFiles {
         g.setRenderingHint(java.awt.RenderingHints.KEY_INTERPOLATION, java.awt.RenderingHints.VALUE_INTERPOLATION_BICUBIC);
         g.drawImage(d.image, 0, 0, w, h, null);
         g.dispose();
+        return turned(out, orientation(bytes));
+    }
+
+    private static BufferedImage turned(BufferedImage image, int orientation) {
+        if (orientation == 1) {
+            return image;
+        }
+        int w = image.getWidth();
+        int h = image.getHeight();
+        int[] from = image.getRGB(0, 0, w, h, null, 0, w);
+        BufferedImage out = orientation >= 5
+                ? new BufferedImage(h, w, BufferedImage.TYPE_INT_RGB)
+                : new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < out.getHeight(); y++) {
+            for (int x = 0; x < out.getWidth(); x++) {
+                out.setRGB(x, y, from[LinearPhoto.source(orientation, x, y, w, h)]);
+            }
+        }
         return out;
     }
 
@@ -160,7 +186,7 @@ public final class PhotoFiles {
         }
     }
 
-    /// Area average in linear light down to the working side.
+    /// Area average in linear light down to the working side, bands of working rows side by side.
     private static LinearPhoto reduced(BufferedImage image, int storedWidth, int storedHeight) {
         int w = image.getWidth();
         int h = image.getHeight();
@@ -170,25 +196,45 @@ public final class PhotoFiles {
         float[] r = new float[ow * oh];
         float[] g = new float[ow * oh];
         float[] b = new float[ow * oh];
-        int[] count = new int[ow * oh];
-        int[] row = new int[w];
-        for (int y = 0; y < h; y++) {
-            image.getRGB(0, y, w, 1, row, 0, w);
-            int oy = Math.min(oh - 1, (int) (y * factor));
-            for (int x = 0; x < w; x++) {
-                int at = oy * ow + Math.min(ow - 1, (int) (x * factor));
-                r[at] += LINEAR[row[x] >> 16 & 255];
-                g[at] += LINEAR[row[x] >> 8 & 255];
-                b[at] += LINEAR[row[x] & 255];
-                count[at]++;
+        int[] column = new int[w];
+        for (int x = 0; x < w; x++) {
+            column[x] = Math.min(ow - 1, (int) (x * factor));
+        }
+        int[] firstRow = new int[oh + 1];
+        java.util.Arrays.fill(firstRow, h);
+        for (int y = h - 1; y >= 0; y--) {
+            firstRow[Math.min(oh - 1, (int) (y * factor))] = y;
+        }
+        IntStream.range(0, oh).parallel().forEach(oy -> band(image, oy, firstRow[oy], firstRow[oy + 1], column, ow, r, g, b));
+        return new LinearPhoto(ow, oh, r, g, b, storedWidth, storedHeight);
+    }
+
+    /// One row of the working picture from the stored rows that fall into it.
+    private static void band(BufferedImage image, int oy, int from, int to, int[] column, int ow, float[] r, float[] g, float[] b) {
+        int[] row = new int[column.length];
+        int[] count = new int[ow];
+        int start = oy * ow;
+        // Bytes in the order blue, green, red are what decoders of common photos deliver; they are read without a detour.
+        boolean plain = image.getType() == BufferedImage.TYPE_3BYTE_BGR && image.getRaster().getDataBuffer() instanceof DataBufferByte;
+        byte[] bytes = plain ? ((DataBufferByte) image.getRaster().getDataBuffer()).getData() : new byte[0];
+        for (int y = from; y < to; y++) {
+            if (!plain) {
+                image.getRGB(0, y, row.length, 1, row, 0, row.length);
+            }
+            for (int x = 0; x < row.length; x++) {
+                int at = start + column[x];
+                int p = 3 * (y * row.length + x);
+                r[at] += LINEAR[plain ? bytes[p + 2] & 255 : row[x] >> 16 & 255];
+                g[at] += LINEAR[plain ? bytes[p + 1] & 255 : row[x] >> 8 & 255];
+                b[at] += LINEAR[plain ? bytes[p] & 255 : row[x] & 255];
+                count[column[x]]++;
             }
         }
-        for (int i = 0; i < count.length; i++) {
+        for (int i = 0; i < ow; i++) {
             int n = Math.max(1, count[i]);
-            r[i] /= n;
-            g[i] /= n;
-            b[i] /= n;
+            r[start + i] /= n;
+            g[start + i] /= n;
+            b[start + i] /= n;
         }
-        return new LinearPhoto(ow, oh, r, g, b, storedWidth, storedHeight);
     }
 }

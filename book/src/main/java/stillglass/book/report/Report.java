@@ -11,6 +11,7 @@ import stillglass.assembly.Joint;
 import stillglass.book.data.Shelf;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
@@ -78,6 +79,12 @@ public record Report(
         if (!state.use().isBlank()) {
             arrived.add("Use: " + state.use());
         }
+        for (String fault : state.assemblyFound()) {
+            arrived.add("Found assembled wrongly: " + LensFault.parse(fault) + (state.assembly().contains(fault) ? "." : "; put right."));
+        }
+        if (section.basis().estimate()) {
+            arrived.add("The lens section is an estimate (" + section.basis().word() + "), and so are effects and grades.");
+        }
         return new Report(
                 state.tag().title() + ", ticket " + state.tag().number(),
                 state.tag().owner(),
@@ -103,9 +110,13 @@ public record Report(
                 .map(o -> o.grade() + " (computed " + a.grade().grade() + "; " + o.why() + ")")
                 .orElseGet(() -> Integer.toString(a.grade().grade()));
         return new Row(a.known().finding().kind().word().replace('-', ' '),
-                section.surfaceName(a.surface()) + (a.assumed() ? " (assumed)" : "") + ", "
+                section.surfaceName(a.surface()) + (a.assumed() ? certainty(a) : "") + ", "
                         + a.known().finding().zone().word() + ", " + a.known().finding().clock() + " o'clock",
                 grade, a.grade().sentence());
+    }
+
+    private static String certainty(Assessment a) {
+        return a.where().map(w -> String.format(Locale.ROOT, " (by its depth, %.0f %%)", 100 * w.on(a.surface()))).orElse(" (assumed)");
     }
 
     private static List<Measure> measures(TicketState state, LensSection section) {

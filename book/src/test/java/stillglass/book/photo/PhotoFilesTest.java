@@ -17,6 +17,7 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.book.BadInput;
 import stillglass.look.LinearPhoto;
@@ -132,7 +133,47 @@ class PhotoFilesTest {
 
         assertThat(PhotoFiles.picture("a.png", bytes, 200).getWidth()).isEqualTo(200);
         assertThat(PhotoFiles.picture("a.png", bytes, 200).getHeight()).isEqualTo(100);
-        assertThat(PhotoFiles.width("a.png", bytes)).isEqualTo(800);
+        assertThat(PhotoFiles.uprightWidth("a.png", bytes)).isEqualTo(800);
         assertThat(PhotoFiles.orientation(bytes)).isEqualTo(1);
+    }
+
+    /// A JPEG whose camera noted how it was held.
+    private static byte[] held(int orientation) throws Exception {
+        BufferedImage image = new BufferedImage(96, 64, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 64; y++) {
+            for (int x = 0; x < 96; x++) {
+                // The upper left quarter of the sensor is bright.
+                image.setRGB(x, y, x < 48 && y < 32 ? 0xffffff : 0x101010);
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "jpeg", out);
+        byte[] plain = out.toByteArray();
+        byte[] exif = {(byte) 0xff, (byte) 0xe1, 0, 34, 'E', 'x', 'i', 'f', 0, 0, 'M', 'M', 0, 42, 0, 0, 0, 8, 0, 1, 1, 18, 0, 3, 0, 0, 0, 1, 0, (byte) orientation, 0, 0, 0, 0, 0, 0};
+        byte[] all = new byte[plain.length + exif.length];
+        System.arraycopy(plain, 0, all, 0, 2);
+        System.arraycopy(exif, 0, all, 2, exif.length);
+        System.arraycopy(plain, 2, all, 2 + exif.length, plain.length - 2);
+        return all;
+    }
+
+    /// Where the sensor's upper left corner is seen: EXIF 2.3, table of orientations.
+    @ParameterizedTest
+    @CsvSource({"1, left, upper", "2, right, upper", "3, right, lower", "4, left, lower", "5, left, upper", "6, right, upper", "7, right, lower", "8, left, lower"})
+    void aPhotoIsLookedAtAsTheCameraWasHeld(int orientation, String side, String half) throws Exception {
+        byte[] bytes = held(orientation);
+        LinearPhoto p = PhotoFiles.upright("held.jpg", bytes);
+        BufferedImage shown = PhotoFiles.picture("held.jpg", bytes, 200);
+        boolean across = orientation >= 5;
+
+        assertThat(PhotoFiles.orientation(bytes)).isEqualTo(orientation);
+        assertThat(p.width()).isEqualTo(across ? 64 : 96);
+        assertThat(p.storedWidth()).isEqualTo(p.width()).isEqualTo(PhotoFiles.uprightWidth("held.jpg", bytes)).isEqualTo(shown.getWidth());
+        int x = side.equals("left") ? p.width() / 4 : 3 * p.width() / 4;
+        int y = half.equals("upper") ? p.height() / 4 : 3 * p.height() / 4;
+        assertThat(p.red(y * p.width() + x)).isGreaterThan(0.9f);
+        assertThat(shown.getRGB(x, y) & 255).isGreaterThan(200);
+        assertThat(p.red((p.height() - 1 - y) * p.width() + p.width() - 1 - x)).isLessThan(0.1f);
+        assertThat(PhotoFiles.linear("held.jpg", bytes).width()).as("files keep the pixels as stored").isEqualTo(96);
     }
 }

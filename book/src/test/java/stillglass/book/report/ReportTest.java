@@ -102,4 +102,19 @@ class ReportTest {
             assertThat(left).as("nothing is left beside it").hasSize(1);
         }
     }
+
+    @Test
+    void whatWasFoundAssembledWronglyIsToldEvenWhenItIsPutRight() {
+        java.time.Instant noon = java.time.Instant.parse("2026-11-24T12:00:00Z");
+        List<stillglass.ticket.TicketEvent> events = List.of(
+                new stillglass.ticket.TicketEvent.Opened("T-7", "Pellam 105 mm", "hawthorn_105_f28", "hawthorn_105_f28", "Club", LocalDate.of(2026, 12, 4)),
+                new stillglass.ticket.TicketEvent.MisassemblyFound("reverse:E4"), new stillglass.ticket.TicketEvent.MisassemblyFound("gap:2:0.1"),
+                new stillglass.ticket.TicketEvent.AssemblyPutRight(), new stillglass.ticket.TicketEvent.MisassemblyFound("gap:2:0.1"));
+        List<stillglass.ticket.Recorded> story = new java.util.ArrayList<>();
+        events.forEach(e -> story.add(new stillglass.ticket.Recorded(story.size() + 1, noon, e)));
+        Report r = Report.of(stillglass.ticket.TicketState.of(story), new stillglass.book.data.Shelf());
+
+        assertThat(r.arrived()).contains("Found assembled wrongly: E4 reversed; put right.", "Found assembled wrongly: gap after surface 2 changed by +0.100 mm.");
+        assertThat(r.advice()).anyMatch(a -> a.startsWith("Put right first: gap after surface 2"));
+    }
 }
