@@ -2,6 +2,7 @@ package stillglass.optics;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.ejml.simple.SimpleMatrix;
 
 /// All the light of one field point at one wavelength, as smooth functions of where it crosses the iris.
@@ -10,7 +11,7 @@ import org.ejml.simple.SimpleMatrix;
 /// heights on every surface are fitted by polynomials of the seventh degree in iris coordinates (u, v), each from −1 to
 /// 1. For a lens that mirrors left to right only half the iris is traced, and x is odd and y even in u. Evaluating costs
 /// a few multiplications, so that dense bundles and beam outlines need no aiming of their own. Agreement with rays aimed
-/// one by one: see docs/methods/optics.md. Immutable.
+/// one by one: see docs/methods/optics.md.
 public final class AimedField {
     private static final double[] RINGS = {0.25, 0.5, 0.72, 0.88, 1.0};
     private static final int HALF_SPOKES = 9;
@@ -24,10 +25,24 @@ public final class AimedField {
     private final double[][] surfaceY;
     private final double cosY;
     private final int aimed;
+    /// Present where some rays of the iris are lost on their way: then only tracing tells which pass.
+    private final Optional<OneByOne> oneByOne;
+
+    private record OneByOne(ExactTrace trace, RayAim aim, double stopRadiusMm) {
+        boolean cut(double u, double v) {
+            if (!aim.at(u * stopRadiusMm, v * stopRadiusMm)) {
+                return true;
+            }
+            RayBundle ray = new RayBundle(1);
+            ray.launch(0, aim.entryXMm(), aim.entryYMm(), 0, aim.cosY());
+            trace.through(ray);
+            return !ray.passes(0);
+        }
+    }
 
     private AimedField(
             Basis odd, Basis even, double[] entryX, double[] entryY, double[][] surfaceX, double[][] surfaceY,
-            double cosY, int aimed) {
+            double cosY, int aimed, Optional<OneByOne> oneByOne) {
         this.odd = odd;
         this.even = even;
         this.entryX = entryX;
@@ -36,6 +51,7 @@ public final class AimedField {
         this.surfaceY = surfaceY;
         this.cosY = cosY;
         this.aimed = aimed;
+        this.oneByOne = oneByOne;
     }
 
     /// The monomials u^a·v^b of one symmetry up to a degree.
@@ -94,11 +110,12 @@ public final class AimedField {
                 entries.add(new double[] {aim.entryXMm(), aim.entryYMm()});
             }
         }
+        boolean whole = !surfaces || keepWhole(trace, aim.cosY(), hit, entries) && hit.size() == points.size();
         int degree = degree(hit.size(), mirrored);
         Basis odd = Basis.of(mirrored ? 1 : -1, degree);
         Basis even = Basis.of(mirrored ? 0 : -1, degree);
         if (hit.isEmpty()) {
-            return new AimedField(odd, even, new double[0], new double[0], new double[0][], new double[0][], aim.cosY(), 0);
+            return new AimedField(odd, even, new double[0], new double[0], new double[0][], new double[0][], aim.cosY(), 0, Optional.empty());
         }
         Fit x = new Fit(odd, hit, hit.size() == points.size() && degree == DEGREE);
         Fit y = new Fit(even, hit, hit.size() == points.size() && degree == DEGREE);
@@ -121,7 +138,26 @@ public final class AimedField {
                 sy[s] = y.solve(at, 1);
             }
         }
-        return new AimedField(odd, even, entryX, entryY, sx, sy, aim.cosY(), hit.size());
+        return new AimedField(odd, even, entryX, entryY, sx, sy, aim.cosY(), hit.size(),
+                whole ? Optional.empty() : Optional.of(new OneByOne(trace, aim, stopRadiusMm)));
+    }
+
+    /// Leaves out rays that get to the iris but not through the lens: beyond a face's own edge there is no height to fit.
+    /// @return whether none had to be left out
+    private static boolean keepWhole(ExactTrace trace, double cosY, List<double[]> hit, List<double[]> entries) {
+        int before = hit.size();
+        RayBundle rays = new RayBundle(hit.size());
+        for (int i = 0; i < hit.size(); i++) {
+            rays.launch(i, entries.get(i)[0], entries.get(i)[1], 0, cosY);
+        }
+        trace.through(rays);
+        for (int i = hit.size() - 1; i >= 0; i--) {
+            if (rays.fate(i) != RayBundle.TRAVELS) {
+                hit.remove(i);
+                entries.remove(i);
+            }
+        }
+        return hit.size() == before;
     }
 
     private static List<double[]> samples(boolean mirrored) {
@@ -210,9 +246,15 @@ public final class AimedField {
         return even.value(surfaceY[s], u, v);
     }
 
+    /// Whether the ray through (u, v) of the iris is cut off by a rim or lost on its way. One thread at a time.
+    /// @param inverseSquare 1/semi-diameter² of every surface
+    public boolean cut(double u, double v, double[] inverseSquare) {
+        return oneByOne.isPresent() ? oneByOne.get().cut(u, v) : clip(u, v, inverseSquare) > 1;
+    }
+
     /// Largest (height / clear semi-diameter)² over all surfaces; above 1 the ray is cut off.
     /// @param inverseSquare 1/semi-diameter² of every surface
-    public double clip(double u, double v, double[] inverseSquare) {
+    private double clip(double u, double v, double[] inverseSquare) {
         double[] up = new double[DEGREE + 1];
         double[] vp = new double[DEGREE + 1];
         Basis.powers(u, up);

@@ -81,12 +81,12 @@ public final class Footprints {
             // From (0, middle) along (du, dv) to the circle of the iris.
             double b = middle * dv;
             double reach = -b + Math.sqrt(Math.max(0, b * b - middle * middle + ratio * ratio));
-            if (field.clip(reach * du, middle + reach * dv, inverseSquare) > 1) {
+            if (field.cut(reach * du, middle + reach * dv, inverseSquare)) {
                 double lo = 0;
                 double hi = reach;
                 for (int i = 0; i < HALVINGS; i++) {
                     double mid = (lo + hi) / 2;
-                    if (field.clip(mid * du, middle + mid * dv, inverseSquare) > 1) {
+                    if (field.cut(mid * du, middle + mid * dv, inverseSquare)) {
                         hi = mid;
                     } else {
                         lo = mid;
@@ -108,7 +108,7 @@ public final class Footprints {
         double high = Double.NaN;
         for (int i = 0; i <= SCAN; i++) {
             double v = ratio * (2.0 * i / SCAN - 1) * 0.999;
-            if (field.clip(0, v, inverseSquare) <= 1) {
+            if (!field.cut(0, v, inverseSquare)) {
                 low = Double.isNaN(low) ? v : low;
                 high = v;
             }

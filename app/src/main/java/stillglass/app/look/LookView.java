@@ -13,6 +13,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
@@ -57,11 +58,13 @@ public final class LookView implements Station {
     private final VBox empty;
     private final Label head = Build.label("", "soft");
     private final VBox list = Build.column(8);
+    private final ScrollPane scroll = Build.tall(list);
     private final ProgressBar bar = new ProgressBar(0);
     private final Label doing = Build.line("", "soft", "small");
     private final HBox working;
     private final HBox node;
     private Optional<LookModel> drawn = Optional.empty();
+    private Optional<String> revealed = Optional.empty();
     private Optional<AtomicBoolean> stop = Optional.empty();
 
     /// @param type begins a line of bench shorthand
@@ -84,7 +87,7 @@ public final class LookView implements Station {
         HBox.setHgrow(bar, javafx.scene.layout.Priority.ALWAYS);
         working = Build.row(10, doing, bar, cancel);
         show(working, false);
-        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), open(), take()), head, working, Build.tall(list));
+        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), open(), take()), head, working, scroll);
         node = Build.shared(18, List.of(hero, right), 0.92, 1.08);
         node.getStyleClass().add("station");
         node.setOnDragOver(e -> {
@@ -200,6 +203,11 @@ public final class LookView implements Station {
         List<Node> cards = new ArrayList<>();
         m.rows().forEach(r -> cards.add(card(r)));
         list.getChildren().setAll(cards);
+        Optional<String> selected = m.selected().map(LookModel.Row::id);
+        if (!selected.equals(revealed)) {
+            revealed = selected;
+            m.selected().ifPresent(r -> Platform.runLater(() -> reveal(cards.get(m.rows().indexOf(r)))));
+        }
         if (m.photo().isPresent() && m.rows().isEmpty()) {
             list.getChildren().add(Build.label(Words.of("look.clean"), "large"));
         }
@@ -208,6 +216,16 @@ public final class LookView implements Station {
         }
         m.photo().ifPresent(shot -> cache.load(work.state().tag().number(), shot.photoId()).thenAccept(loaded ->
                 drawn.filter(m::equals).ifPresent(same -> pane.show(loaded, Optional.of(shot.aperture()), m.rows()))));
+    }
+
+    /// Scrolls so that a card that was just chosen can be seen with all its chips.
+    private void reveal(Node card) {
+        list.applyCss();
+        scroll.layout();
+        double hidden = list.getHeight() - scroll.getViewportBounds().getHeight();
+        if (hidden > 0) {
+            scroll.setVvalue(Math.clamp(card.getBoundsInParent().getMinY() / hidden, 0, 1));
+        }
     }
 
     private Node card(LookModel.Row r) {

@@ -273,6 +273,12 @@ public final class Screenshots {
             boolean busy = onUi(() -> desk.shown().map(w -> w.computing()).orElse(false));
             quiet = busy ? 0 : quiet + 1;
         }
+        // What a pulse of the window does: lists know how long they are before something in them is scrolled to.
+        onUi(() -> {
+            shell.applyCss();
+            shell.layout();
+            return null;
+        });
     }
 
     private void snap(String name) {
