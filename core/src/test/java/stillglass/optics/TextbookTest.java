@@ -22,7 +22,7 @@ class TextbookTest {
 
     /// R. Kingslake, *Lens Design Fundamentals*, 1978: the cemented telescope doublet on which the book shows ray tracing,
     /// c = 0.1353271, −0.1931098, −0.0616427; d = 1.05, 0.40; n = 1.517, 1.649. Printed: f′ 12.0000, paraxial l′ 11.28586,
-    /// marginal ray at Y = 2 L′ 11.29390.
+    /// marginal ray at Y = 2 L′ 11.29390; quoted from memory, no copy of the book was at hand.
     private static LensSection telescopeDoublet() {
         return section(new double[] {1 / 0.1353271, -1 / 0.1931098, -1 / 0.0616427}, new double[] {1.05, 0.4, 11}, new double[] {1.517, 1.649, 1},
                 new double[] {60, 33, 1});

@@ -105,7 +105,7 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
                     optional(fields, e + ".index"), optional(fields, e + ".focal"), i == count ? 0 : number(fields, e + ".gap")));
         }
         return MeasuredSection.of(new MeasuredSection.Whole(name(fields), number(fields, "focal"), number(fields, "f"), number(fields, "circle"),
-                (int) number(fields, "iris-behind"), number(fields, "iris-after")), glasses);
+                whole(fields, "iris-behind"), number(fields, "iris-after")), glasses);
     }
 
     /// How many glasses something was typed for.
@@ -180,6 +180,14 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
 
     private static OptionalDouble optional(Map<String, String> fields, String key) {
         return text(fields, key).isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(number(fields, key));
+    }
+
+    private static int whole(Map<String, String> fields, String key) {
+        double value = number(fields, key);
+        if (value != Math.rint(value)) {
+            throw new Missing(Words.of("measure.nonumber", text(fields, key), label(key)));
+        }
+        return (int) value;
     }
 
     private static double number(Map<String, String> fields, String key) {

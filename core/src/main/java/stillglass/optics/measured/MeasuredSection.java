@@ -45,6 +45,9 @@ public record MeasuredSection(LensSection section, List<String> remarks) {
         if (whole.irisBehind < 0 || whole.irisBehind > glasses.size()) {
             throw new IllegalArgumentException("the iris cannot stand behind glass " + whole.irisBehind + " of " + glasses.size());
         }
+        if (!(whole.irisAfterMm >= 0 && whole.irisAfterMm < 1000)) {
+            throw new IllegalArgumentException("the iris cannot stand " + whole.irisAfterMm + " mm behind a glass: give 0 to 1000 mm");
+        }
         List<String> remarks = new ArrayList<>();
         List<Surface> surfaces = new ArrayList<>();
         List<Element> elements = new ArrayList<>();
