@@ -18,14 +18,16 @@ import stillglass.book.data.Shelf;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.look.FindingKind;
 import stillglass.look.LinearPhoto;
-import stillglass.look.PhotoGrading;
+import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
 import stillglass.sim.HiddenTruth;
-import stillglass.sim.InspectionCamera;
+import stillglass.sim.photo.InspectionCamera;
+import stillglass.sim.photo.Pose;
+import stillglass.ticket.Known;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.TicketState;
 
@@ -42,11 +44,11 @@ public class BenchWork {
     private final Instrument instrument = shelf.instrument("ostrel_52_f2");
     private final byte[] twelveMegapixels = photograph(4000, 3000);
     private final LinearPhoto working = PhotoFiles.linear("bench.png", twelveMegapixels);
-    private final TicketState.Known finding = new TicketState.Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty(), List.of());
+    private final Known finding = new Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty(), List.of(), List.of(), java.util.Map.of());
 
     private byte[] photograph(int width, int height) {
         HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.6, 0.5, 0.5, 0.7, 21)), 0);
-        var shot = InspectionCamera.photograph(lens, truth, new InspectionCamera.Pose(width, height, 0.5, 0.5, 0.43, 6, stillglass.look.Lighting.AGAINST, 4));
+        var shot = InspectionCamera.photograph(lens, truth, new Pose(width, height, 0.5, 0.5, 0.43, 6, stillglass.look.Lighting.AGAINST, 4));
         var out = new java.io.ByteArrayOutputStream();
         try {
             javax.imageio.ImageIO.write(shot.picture(), "jpeg", out);

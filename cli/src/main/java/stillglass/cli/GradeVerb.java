@@ -21,7 +21,7 @@ import stillglass.book.photo.PhotoFiles;
 import stillglass.look.Finding;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
-import stillglass.look.PhotoGrading;
+import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
 
 /// `grade PHOTO… --out DIR`: findings and mask for each photo.

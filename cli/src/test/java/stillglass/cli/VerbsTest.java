@@ -25,7 +25,8 @@ import stillglass.book.data.Shelf;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.sim.HiddenTruth;
-import stillglass.sim.InspectionCamera;
+import stillglass.sim.photo.InspectionCamera;
+import stillglass.sim.photo.Pose;
 import stillglass.ticket.TicketEvent;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -143,7 +144,7 @@ class VerbsTest {
         HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.6, 0.5, 0.5, 0.7, 3),
                 new HiddenTruth.GlassFault(FindingKind.DUST, 0, 0, 0, 1, 25, 5)), 0);
         BufferedImage image = InspectionCamera.photograph(new Shelf().section("fell_52_f2"), truth,
-                new InspectionCamera.Pose(800, 640, 0.5, 0.5, 0.42, 6, lighting, 5)).picture();
+                new Pose(800, 640, 0.5, 0.5, 0.42, 6, lighting, 5)).picture();
         Path file = folder.resolve(name);
         ImageIO.write(image, "png", file.toFile());
         return file;

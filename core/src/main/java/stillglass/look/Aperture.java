@@ -22,50 +22,35 @@ public record Aperture(double cx, double cy, double rx, double ry, double thetaR
         return Math.PI * rx * ry;
     }
 
+    /// The way between pixels and aperture units, for many pixels at a time.
+    public ApertureMap map() {
+        return new ApertureMap(this);
+    }
+
     /// Unit coordinate of a pixel: x to the right, y up, rim at distance 1.
     public double unitX(double px, double py) {
-        return cos() * alongX(px, py) - sin() * alongY(px, py);
+        return map().unitX(px, py);
     }
 
     public double unitY(double px, double py) {
-        return -(sin() * alongX(px, py) + cos() * alongY(px, py));
+        return map().unitY(px, py);
     }
 
     public double unitRadius(double px, double py) {
-        return Math.hypot(alongX(px, py), alongY(px, py));
+        return map().unitRadius(px, py);
     }
 
     /// Pixel of a unit coordinate.
     public double pixelX(double ux, double uy) {
-        double a = rx * (cos() * ux - sin() * uy);
-        double b = ry * (-sin() * ux - cos() * uy);
-        return cx + cos() * a - sin() * b;
+        return map().pixelX(ux, uy);
     }
 
     public double pixelY(double ux, double uy) {
-        double a = rx * (cos() * ux - sin() * uy);
-        double b = ry * (-sin() * ux - cos() * uy);
-        return cy + sin() * a + cos() * b;
+        return map().pixelY(ux, uy);
     }
 
     /// The same ellipse on a picture `factor` times as large.
     public Aperture scaled(double factor) {
         return new Aperture(cx * factor, cy * factor, rx * factor, ry * factor, thetaRad);
-    }
-
-    private double alongX(double px, double py) {
-        return (cos() * (px - cx) + sin() * (py - cy)) / rx;
-    }
-
-    private double alongY(double px, double py) {
-        return (-sin() * (px - cx) + cos() * (py - cy)) / ry;
-    }
-
-    private double cos() {
-        return Math.cos(thetaRad);
-    }
-
-    private double sin() {
-        return Math.sin(thetaRad);
     }
 }

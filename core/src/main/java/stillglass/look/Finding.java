@@ -1,6 +1,7 @@
 package stillglass.look;
 
 import java.util.List;
+import java.util.Map;
 import stillglass.assembly.ClockPosition;
 
 /// Something seen in a glass.
@@ -15,6 +16,8 @@ import stillglass.assembly.ClockPosition;
 /// @param contrast mean departure from the clean glass around it, in linear light
 /// @param severity 0 to 4 from the photo alone
 /// @param reasons features that spoke for the kind
+/// @param chances probability of every kind that is possible at all, by the photo alone; under `UNKNOWN` that it is no fault
+/// @param sharpness how steeply light changes in it, over its contrast, per hundredth of a radius; compares photos of one fault, 0 unknown
 public record Finding(
         FindingKind kind,
         double confidence,
@@ -25,7 +28,15 @@ public record Finding(
         double y,
         double contrast,
         int severity,
-        List<String> reasons) {
+        List<String> reasons,
+        Map<FindingKind, Double> chances,
+        double sharpness) {
+
+    /// A finding about whose other kinds nothing is known.
+    public Finding(FindingKind kind, double confidence, List<Region> regions, double areaShare, int count, double x, double y,
+            double contrast, int severity, List<String> reasons) {
+        this(kind, confidence, regions, areaShare, count, x, y, contrast, severity, reasons, Map.of(), 0);
+    }
 
     /// A closed outline in aperture units: x to the right, y up, rim at 1.
     public record Region(List<Point> outline) {
@@ -40,6 +51,7 @@ public record Finding(
     public Finding {
         regions = List.copyOf(regions);
         reasons = List.copyOf(reasons);
+        chances = Map.copyOf(chances);
         if (!(confidence >= 0 && confidence <= 1) || !(areaShare >= 0) || severity < 0 || severity > 4) {
             throw new IllegalArgumentException("finding with confidence " + confidence + ", area share " + areaShare
                     + ", severity " + severity + " is out of range");
@@ -72,6 +84,28 @@ public record Finding(
     }
 
     public Finding withKind(FindingKind other) {
-        return new Finding(other, 1, regions, areaShare, count, x, y, contrast, severity, reasons);
+        return new Finding(other, 1, regions, areaShare, count, x, y, contrast, severity, reasons, chances, sharpness);
+    }
+
+    /// The same with another outline: its place and the area it covers follow.
+    public Finding withRegions(List<Region> others) {
+        return Outlines.reshaped(this, others);
+    }
+
+    /// The same with what is known of its kind now.
+    public Finding told(FindingKind likeliest, Map<FindingKind, Double> known) {
+        return new Finding(likeliest, known.getOrDefault(likeliest, confidence), regions, areaShare, count, x, y, contrast, severity, reasons, known, sharpness);
+    }
+
+    /// The same with another number of specks, threads or patches.
+    public Finding counted(int number) {
+        return new Finding(kind, confidence, regions, areaShare, number, x, y, contrast, severity, reasons, chances, sharpness);
+    }
+
+    /// One fault of two, in the given outline of both.
+    public Finding joined(Finding other, List<Region> outline) {
+        Finding shaped = outline.isEmpty() ? this : withRegions(outline);
+        return new Finding(kind, confidence, shaped.regions(), areaShare + other.areaShare, count + other.count, shaped.x(), shaped.y(),
+                Math.max(contrast, other.contrast), Math.max(severity, other.severity), reasons, chances, sharpness);
     }
 }

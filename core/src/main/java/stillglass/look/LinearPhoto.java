@@ -30,6 +30,23 @@ public final class LinearPhoto {
         this.storedHeight = storedHeight;
     }
 
+    /// From picture values.
+    /// @param rgb row-major, 8 bits each of red, green and blue in sRGB
+    public static LinearPhoto ofSrgb(int width, int height, int[] rgb) {
+        float[][] planes = new float[3][rgb.length];
+        for (int i = 0; i < rgb.length; i++) {
+            for (int c = 0; c < 3; c++) {
+                planes[c][i] = linear((rgb[i] >> 16 - 8 * c & 255) / 255.0);
+            }
+        }
+        return new LinearPhoto(width, height, planes[0], planes[1], planes[2], width, height);
+    }
+
+    /// Linear light of an sRGB value, both 0 to 1 (IEC 61966-2-1).
+    public static float linear(double srgb) {
+        return (float) (srgb <= 0.04045 ? srgb / 12.92 : Math.pow((srgb + 0.055) / 1.055, 2.4));
+    }
+
     public int width() {
         return width;
     }
@@ -97,8 +114,32 @@ public final class LinearPhoto {
         };
     }
 
+    /// Light between the pixels, bilinear, added into `rgb`; beyond the photo its nearest edge.
+    /// @param x column, pixel centres at whole numbers
+    /// @param y row
+    public void sample(double x, double y, float weight, float[] rgb) {
+        double cx = Math.clamp(x, 0, width - 1.001);
+        double cy = Math.clamp(y, 0, height - 1.001);
+        int i = (int) cx;
+        int j = (int) cy;
+        float u = (float) (cx - i);
+        float v = (float) (cy - j);
+        int at = j * width + i;
+        float a = weight * (1 - u) * (1 - v);
+        float b = weight * u * (1 - v);
+        float c = weight * (1 - u) * v;
+        float d = weight * u * v;
+        rgb[0] += a * red[at] + b * red[at + 1] + c * red[at + width] + d * red[at + width + 1];
+        rgb[1] += a * green[at] + b * green[at + 1] + c * green[at + width] + d * green[at + width + 1];
+        rgb[2] += a * blue[at] + b * blue[at + 1] + c * blue[at + width] + d * blue[at + width + 1];
+    }
+
     public float red(int at) {
         return red[at];
+    }
+
+    public float green(int at) {
+        return green[at];
     }
 
     public float blue(int at) {

@@ -24,6 +24,41 @@ public final class Severity {
         return lengthInRadii <= 0 ? 0 : 1 + level(lengthInRadii, 0.5, 1.5, 3.5);
     }
 
+    /// @param share of the aperture covered by films and drops, 0 to 1
+    public static int ofOil(double share) {
+        return share <= 0 ? 0 : 1 + level(share * 100, 1, 4, 12);
+    }
+
+    /// @param share of the aperture that was rubbed, 0 to 1
+    public static int ofCleaningMarks(double share) {
+        return share <= 0 ? 0 : 1 + level(share * 100, 15, 35, 65);
+    }
+
+    /// @param share of the aperture separated, 0 to 1
+    public static int ofSeparation(double share) {
+        return share <= 0 ? 0 : 1 + level(share * 100, 2, 8, 20);
+    }
+
+    /// @param bubbles in the whole glass
+    public static int ofBubbles(int bubbles) {
+        return Math.clamp(bubbles, 0, 3);
+    }
+
+    /// @param degrees of rim without paint
+    public static int ofEdgePaint(double degrees) {
+        return degrees <= 0 ? 0 : 1 + level(degrees, 20, 60, 140);
+    }
+
+    /// @param share of the aperture chipped away, 0 to 1
+    public static int ofChip(double share) {
+        return share <= 0 ? 0 : 1 + level(share * 100, 0.2, 0.6, 1.4);
+    }
+
+    /// @param share of the aperture with damaged coating, 0 to 1
+    public static int ofCoating(double share) {
+        return share <= 0 ? 0 : 1 + level(share * 100, 1, 5, 15);
+    }
+
     private static int level(double value, double... limits) {
         int level = 0;
         for (double limit : limits) {

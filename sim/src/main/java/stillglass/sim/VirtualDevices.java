@@ -1,4 +1,7 @@
 package stillglass.sim;
+import stillglass.sim.photo.InspectionCamera;
+import stillglass.sim.photo.Pose;
+import stillglass.sim.photo.Shot;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -23,8 +26,8 @@ public final class VirtualDevices {
     /// The same with a seed of one's own.
     public static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, long seed) {
         return () -> {
-            InspectionCamera.Shot shot = InspectionCamera.photograph(
-                    section, Bench.now(state, section, instrument), InspectionCamera.Pose.usual(seed));
+            Shot shot = InspectionCamera.photograph(
+                    section, Bench.now(state, section, instrument), Pose.usual(seed));
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             try {
                 ImageIO.write(shot.picture(), "png", out);

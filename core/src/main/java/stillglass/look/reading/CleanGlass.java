@@ -1,4 +1,7 @@
-package stillglass.look;
+package stillglass.look.reading;
+
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 
 /// What the glass would look like without its faults: a low-order surface of light over the aperture, fitted so
 /// that bright or dark faults have no say.
@@ -18,17 +21,23 @@ final class CleanGlass {
         this.scatter = scatter;
     }
 
-    static CleanGlass fit(float[] light, int width, int height, Aperture a, UnitFrame frame) {
-        int stride = (int) Math.max(1, a.meanRadius() / 60);
+    /// @param values what is fitted, one per pixel of the frame
+    static CleanGlass fit(float[] values, GlassFrame frame) {
+        return fit(values, frame, at -> true);
+    }
+
+    /// The same over a part of the glass.
+    static CleanGlass fit(float[] values, GlassFrame frame, IntPredicate part) {
+        int stride = GlassFrame.RADIUS / 40;
         int count = 0;
-        double[][] rows = new double[(width / stride + 1) * (height / stride + 1)][];
+        double[][] rows = new double[(GlassFrame.SIDE / stride + 1) * (GlassFrame.SIDE / stride + 1)][];
         double[] value = new double[rows.length];
-        for (int y = 0; y < height; y += stride) {
-            for (int x = 0; x < width; x += stride) {
-                int at = y * width + x;
-                if (frame.r[at] < 0.96) {
-                    rows[count] = powers(frame.x[at], frame.y[at]);
-                    value[count++] = light[y * width + x];
+        for (int y = 0; y < GlassFrame.SIDE; y += stride) {
+            for (int x = 0; x < GlassFrame.SIDE; x += stride) {
+                int at = y * GlassFrame.SIDE + x;
+                if (frame.r[at] < 0.96 && part.test(at)) {
+                    rows[count] = powers(GlassFrame.x(at), GlassFrame.y(at));
+                    value[count++] = values[at];
                 }
             }
         }
@@ -46,6 +55,7 @@ final class CleanGlass {
                     accumulate(normal, rows[i], value[i], weight[i]);
                 }
             }
+            LeastSquares.mirror(normal);
             p = LeastSquares.solve(normal);
             double[] off = new double[count];
             for (int i = 0; i < count; i++) {
@@ -62,10 +72,12 @@ final class CleanGlass {
 
     private static void accumulate(double[][] normal, double[] row, double value, double weight) {
         for (int r = 0; r < TERMS; r++) {
-            for (int c = 0; c < TERMS; c++) {
-                normal[r][c] += weight * row[r] * row[c];
+            double[] into = normal[r];
+            double w = weight * row[r];
+            for (int c = r; c < TERMS; c++) {
+                into[c] += w * row[c];
             }
-            normal[r][TERMS] += weight * row[r] * value;
+            into[TERMS] += w * value;
         }
     }
 
@@ -74,13 +86,15 @@ final class CleanGlass {
     }
 
     /// The clean glass under every pixel inside the rim, zero elsewhere.
-    float[] everywhere(UnitFrame frame) {
-        float[] out = new float[frame.r.length];
-        for (int at = 0; at < out.length; at++) {
-            if (frame.r[at] < 1.02) {
-                out[at] = (float) horner(frame.x[at], frame.y[at]);
+    float[] everywhere(GlassFrame frame) {
+        float[] out = new float[GlassFrame.PIXELS];
+        IntStream.range(0, GlassFrame.SIDE).parallel().forEach(j -> {
+            for (int at = j * GlassFrame.SIDE; at < (j + 1) * GlassFrame.SIDE; at++) {
+                if (frame.r[at] < 1.02) {
+                    out[at] = (float) horner(GlassFrame.x(at), GlassFrame.y(at));
+                }
             }
-        }
+        });
         return out;
     }
 
@@ -101,11 +115,13 @@ final class CleanGlass {
     }
 
     private static double[] powers(double x, double y) {
+        double[] xs = {1, x, x * x, x * x * x, x * x * x * x};
+        double[] ys = {1, y, y * y, y * y * y, y * y * y * y};
         double[] row = new double[TERMS];
         int k = 0;
         for (int total = 0; total <= ORDER; total++) {
             for (int j = 0; j <= total; j++) {
-                row[k++] = Math.pow(x, total - j) * Math.pow(y, j);
+                row[k++] = xs[total - j] * ys[j];
             }
         }
         return row;

@@ -1,4 +1,4 @@
-package stillglass.look;
+package stillglass.look.reading;
 
 import java.util.Arrays;
 import org.ejml.simple.SimpleMatrix;
@@ -6,6 +6,15 @@ import org.ejml.simple.SimpleMatrix;
 /// Small normal equations and order statistics shared by the fits of this package.
 final class LeastSquares {
     private LeastSquares() {}
+
+    /// Fills the lower half of normal equations of which only the upper was added up.
+    static void mirror(double[][] normal) {
+        for (int r = 0; r < normal.length; r++) {
+            for (int c = 0; c < r; c++) {
+                normal[r][c] = normal[c][r];
+            }
+        }
+    }
 
     /// Solves the augmented normal equations `[A | b]`, with a trace of damping against a singular system.
     static double[] solve(double[][] augmented) {

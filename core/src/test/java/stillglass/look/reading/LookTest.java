@@ -1,4 +1,4 @@
-package stillglass.look;
+package stillglass.look.reading;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -14,6 +14,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.look.LinearPhoto;
+import stillglass.look.Progress;
+import stillglass.look.Severity;
 
 class LookTest {
     private static final int W = 640;
@@ -118,8 +125,8 @@ class LookTest {
         float[] light = disc(320, 240, 180, 180, 0.02, 0.003, 6);
         int[][] specks = {{300, 200}, {340, 260}, {250, 240}, {380, 200}, {320, 330}};
         for (int[] s : specks) {
-            for (int dy = -2; dy <= 2; dy++) {
-                for (int dx = -2; dx <= 2; dx++) {
+            for (int dy = -1; dy <= 1; dy++) {
+                for (int dx = -1; dx <= 1; dx++) {
                     light[(s[1] + dy) * W + s[0] + dx] += 0.3f;
                 }
             }

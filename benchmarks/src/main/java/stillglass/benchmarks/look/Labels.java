@@ -1,0 +1,106 @@
+package stillglass.benchmarks.look;
+
+import java.awt.image.BufferedImage;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.LinearPhoto;
+import stillglass.look.Progress;
+import stillglass.look.kinds.KindLearning;
+import stillglass.look.kinds.Sight;
+import stillglass.look.reading.PhotoGrading;
+import stillglass.look.reading.Survey;
+import stillglass.sim.photo.RandomScene;
+import stillglass.sim.photo.Shot;
+
+/// What really lies under the things that stood out of a simulated photo.
+final class Labels {
+    /// Share of a candidate that must lie on a fault to be called it.
+    private static final double ENOUGH = 0.25;
+    /// Candidates of one kind and photo that are learned from.
+    private static final int MOST_OF_A_KIND = 24;
+    private static final double LEAST_VEIL = 0.03;
+    private static final double APERTURE_OFF = 0.04;
+
+    private Labels() {}
+
+    static LinearPhoto linear(BufferedImage image) {
+        return LinearPhoto.ofSrgb(image.getWidth(), image.getHeight(), image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth()));
+    }
+
+    /// Labelled candidates of one scene; none where the glass was not found.
+    static List<KindLearning.Example> of(RandomScene scene, boolean heldBack) {
+        Shot shot = scene.shoot();
+        PhotoGrading.Given given = new PhotoGrading.Given(Optional.of(scene.pose().lighting()), Optional.empty(), java.util.OptionalDouble.empty());
+        Optional<Survey> survey = Survey.of(linear(shot.picture()), given, Progress.SILENT);
+        List<KindLearning.Example> out = new ArrayList<>();
+        if (survey.isEmpty() || off(survey.get().aperture(), shot.aperture()) > APERTURE_OFF) {
+            return out;
+        }
+        Map<Sight, Map<FindingKind, Integer>> times = new EnumMap<>(Sight.class);
+        List<KindLearning.Example> all = new ArrayList<>();
+        for (Survey.Sighting s : survey.get().sightings()) {
+            FindingKind label = label(s, survey.get().aperture(), shot, scene);
+            int n = times.computeIfAbsent(s.sight(), k -> new EnumMap<>(FindingKind.class)).merge(label, 1, Integer::sum);
+            if (n <= MOST_OF_A_KIND) {
+                all.add(new KindLearning.Example(scene.pose().lighting(), s.sight(), s.features(), label, 1, heldBack));
+            }
+        }
+        // A photo speaks for a kind about as loud however many pieces of it there are.
+        for (KindLearning.Example e : all) {
+            int n = Math.min(MOST_OF_A_KIND, times.getOrDefault(e.sight(), Map.of()).getOrDefault(e.label(), 1));
+            out.add(new KindLearning.Example(e.lighting(), e.sight(), e.features(), e.label(), Math.pow(n, -0.6), heldBack));
+        }
+        return out;
+    }
+
+    static double off(Aperture found, Aperture truth) {
+        return Math.max(Math.hypot(found.cx() - truth.cx(), found.cy() - truth.cy()), Math.abs(found.meanRadius() - truth.meanRadius())) / truth.meanRadius();
+    }
+
+    private static FindingKind label(Survey.Sighting s, Aperture a, Shot shot, RandomScene scene) {
+        int w = shot.picture().getWidth();
+        int h = shot.picture().getHeight();
+        int[] votes = new int[FindingKind.values().length];
+        for (Finding.Point p : s.places()) {
+            int x = (int) Math.round(a.pixelX(p.x(), p.y()));
+            int y = (int) Math.round(a.pixelY(p.x(), p.y()));
+            votes[level(shot.mask(), w, h, x, y, s.sight())]++;
+        }
+        if (s.sight() == Sight.WHOLE) {
+            double hazy = votes[FindingKind.HAZE.maskLevel()] / (double) s.places().size();
+            return shot.veil() >= LEAST_VEIL && hazy > 0.15 ? FindingKind.HAZE : FindingKind.UNKNOWN;
+        }
+        FindingKind best = FindingKind.UNKNOWN;
+        int most = 0;
+        for (FindingKind k : FindingKind.values()) {
+            boolean counts = k != FindingKind.UNKNOWN && !(k == FindingKind.HAZE && s.sight() != Sight.AREA);
+            if (counts && votes[k.maskLevel()] > most) {
+                most = votes[k.maskLevel()];
+                best = k;
+            }
+        }
+        return most >= ENOUGH * s.places().size() ? best : FindingKind.UNKNOWN;
+    }
+
+    /// Level of the truth, for thin things also a pixel or two beside it.
+    private static int level(byte[] mask, int w, int h, int x, int y, Sight sight) {
+        int reach = sight == Sight.FINE ? 2 : sight == Sight.RIM ? 3 : 0;
+        int found = 0;
+        for (int dy = -reach; dy <= reach; dy++) {
+            for (int dx = -reach; dx <= reach; dx++) {
+                if (x + dx >= 0 && y + dy >= 0 && x + dx < w && y + dy < h) {
+                    int level = mask[(y + dy) * w + x + dx];
+                    boolean thin = level != 0 && level != FindingKind.HAZE.maskLevel();
+                    found = thin && (found == 0 || found == FindingKind.HAZE.maskLevel()) || dx == 0 && dy == 0 && level != 0 ? level : found;
+                }
+            }
+        }
+        return found;
+    }
+}

@@ -1,0 +1,21 @@
+package stillglass.benchmarks.look;
+
+import java.util.List;
+import stillglass.book.data.Shelf;
+import stillglass.optics.LensSection;
+
+/// Which scenes are for what.
+final class Seeds {
+    /// First seed of the scenes that are never learned from.
+    static final long REPORT = 1_000_000;
+    /// First seed of the scenes on which thresholds are chosen.
+    static final long CHOOSE = 500_000;
+
+    private Seeds() {}
+
+    /// Lenses in the scenes: all that ship.
+    static List<LensSection> lenses() {
+        Shelf shelf = new Shelf();
+        return shelf.sectionIds().stream().map(shelf::section).toList();
+    }
+}

@@ -1,0 +1,137 @@
+package stillglass.benchmarks.look;
+
+import boofcv.alg.filter.binary.BinaryImageOps;
+import boofcv.struct.image.GrayU8;
+import java.awt.image.BufferedImage;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.look.Progress;
+import stillglass.look.Severity;
+import stillglass.look.kinds.KindModel;
+import stillglass.look.reading.PhotoGrading;
+import stillglass.sim.HiddenTruth;
+import stillglass.sim.photo.RandomScene;
+import stillglass.sim.photo.Shot;
+
+/// One simulated photo, what it shows and what was read from it.
+///
+/// @param truth kinds it shows
+/// @param truthSeverity of each of them by the same table as that of findings
+/// @param found kinds named, dust only beyond a trace
+/// @param apertureOff error of centre or radius, whichever is larger, over the radius; infinite when refused
+/// @param right for each finding whether its kind is in the photo
+record Trial(
+        Lighting lighting,
+        Lighting lightingFound,
+        Set<FindingKind> truth,
+        Map<FindingKind, Integer> truthSeverity,
+        Set<FindingKind> found,
+        Map<FindingKind, Integer> foundSeverity,
+        double apertureOff,
+        double veil,
+        double veilFound,
+        List<Finding> findings,
+        List<Boolean> right) {
+
+    static Trial of(RandomScene scene, KindModel model) {
+        Shot shot = scene.shoot();
+        return of(scene, shot, PhotoGrading.grade(Labels.linear(shot.picture()), PhotoGrading.Given.NOTHING, model, Progress.SILENT));
+    }
+
+    static Trial of(RandomScene scene, Shot shot, PhotoGrading.Outcome outcome) {
+        Set<FindingKind> truth = scene.shown(shot);
+        Map<FindingKind, Integer> severity = severity(scene, shot, truth);
+        if (!(outcome instanceof PhotoGrading.Outcome.Seen s)) {
+            return new Trial(scene.pose().lighting(), scene.pose().lighting(), truth, severity, Set.of(), Map.of(), Double.POSITIVE_INFINITY,
+                    shot.veil(), 0, List.of(), List.of());
+        }
+        PhotoGrading.Graded g = s.graded();
+        List<Boolean> right = new ArrayList<>();
+        Map<FindingKind, Integer> foundSeverity = new EnumMap<>(FindingKind.class);
+        boolean specks = scene.truth().faults().stream().anyMatch(f -> f.kind() == FindingKind.DUST);
+        for (Finding f : g.findings()) {
+            right.add(truth.contains(f.kind()) || f.kind() == FindingKind.DUST && specks);
+            foundSeverity.merge(f.kind(), f.severity(), Math::max);
+        }
+        return new Trial(scene.pose().lighting(), g.lighting(), truth, severity, named(g.findings()), foundSeverity,
+                Labels.off(g.aperture(), shot.aperture()), shot.veil(), g.veilFraction(), g.findings(), right);
+    }
+
+    /// Kinds that a set of findings names; dust only from severity 1, unknown not at all.
+    static Set<FindingKind> named(List<Finding> findings) {
+        Set<FindingKind> kinds = new TreeSet<>();
+        for (Finding f : findings) {
+            if (f.kind() != FindingKind.UNKNOWN && (f.kind() != FindingKind.DUST || f.severity() > 0)) {
+                kinds.add(f.kind());
+            }
+        }
+        return kinds;
+    }
+
+    private static Map<FindingKind, Integer> severity(RandomScene scene, Shot shot, Set<FindingKind> kinds) {
+        Map<FindingKind, Integer> out = new EnumMap<>(FindingKind.class);
+        int[] pixels = new int[FindingKind.values().length];
+        for (byte level : shot.mask()) {
+            pixels[level]++;
+        }
+        for (FindingKind k : kinds) {
+            double share = pixels[k.maskLevel()] / shot.aperture().areaPx();
+            out.put(k, switch (k) {
+                case DUST -> Severity.ofDust((int) scene.truth().faults().stream().filter(f -> f.kind() == FindingKind.DUST)
+                        .mapToDouble(HiddenTruth.GlassFault::amount).sum());
+                case FUNGUS -> Severity.ofFungus(share);
+                case HAZE -> Severity.ofHaze(shot.veil());
+                case OIL -> Severity.ofOil(share);
+                case SCRATCH -> Severity.ofScratch(length(shot));
+                case CLEANING_MARKS -> Severity.ofCleaningMarks(share);
+                case SEPARATION -> Severity.ofSeparation(share);
+                case BUBBLE -> Severity.ofBubbles((int) scene.truth().faults().stream().filter(f -> f.kind() == FindingKind.BUBBLE)
+                        .mapToDouble(HiddenTruth.GlassFault::amount).sum());
+                case EDGE_PAINT -> Severity.ofEdgePaint(degrees(shot));
+                case CHIP -> Severity.ofChip(share);
+                case COATING -> Severity.ofCoating(share);
+                case UNKNOWN -> 0;
+            });
+        }
+        return out;
+    }
+
+    private static double length(Shot shot) {
+        BufferedImage p = shot.picture();
+        GrayU8 lines = new GrayU8(p.getWidth(), p.getHeight());
+        for (int i = 0; i < lines.data.length; i++) {
+            lines.data[i] = (byte) (shot.mask()[i] == FindingKind.SCRATCH.maskLevel() ? 1 : 0);
+        }
+        GrayU8 thin = BinaryImageOps.thin(lines, 20, null);
+        int bones = 0;
+        for (byte b : thin.data) {
+            bones += b;
+        }
+        return 1.1 * bones / shot.aperture().meanRadius();
+    }
+
+    private static double degrees(Shot shot) {
+        boolean[] seen = new boolean[360];
+        Aperture a = shot.aperture();
+        for (int i = 0; i < shot.mask().length; i++) {
+            if (shot.mask()[i] == FindingKind.EDGE_PAINT.maskLevel()) {
+                double x = i % shot.picture().getWidth() - a.cx();
+                double y = i / shot.picture().getWidth() - a.cy();
+                seen[Math.floorMod((int) Math.toDegrees(Math.atan2(y, x)), 360)] = true;
+            }
+        }
+        int n = 0;
+        for (boolean s : seen) {
+            n += s ? 1 : 0;
+        }
+        return n;
+    }
+}

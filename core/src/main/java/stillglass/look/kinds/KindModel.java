@@ -1,0 +1,171 @@
+package stillglass.look.kinds;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+
+/// Evidence curves for every kind, way of standing out and lighting.
+///
+/// The score of a kind is a constant plus, for each feature, a curve of straight pieces through a few knots; probabilities are the
+/// softmax of the scores over a temperature that makes them come true as often as they say.
+///
+/// Reference: generalized additive models, T. Hastie, R. Tibshirani, *Statistical Science* 1 (1986); calibration by temperature, C. Guo
+/// et al., ICML (2017). Differs: curves are piecewise linear and smoothed by a penalty on the steps between neighbouring knots.
+public final class KindModel {
+    /// What a candidate may be; `UNKNOWN` stands for nothing at all: reflections, rims, edges of the iris.
+    static final List<FindingKind> CLASSES = List.of(FindingKind.values());
+
+    private final Map<Lighting, Map<Sight, Curves>> curves = new EnumMap<>(Lighting.class);
+
+    /// One curve per feature and class.
+    /// @param knots ascending, per feature; no knots where the feature has no say
+    /// @param weights per feature and knot the evidence for each class in nats
+    /// @param bias per class
+    /// @param temperature divides all scores
+    /// @param least probability per class below which a finding of that kind is called unknown
+    record Curves(double[][] knots, double[][][] weights, double[] bias, double temperature, double[] least) {
+        @Override
+        public boolean equals(Object o) {
+            return o == this;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(this);
+        }
+
+        /// Evidence of one feature, added into `scores`.
+        void add(int feature, double value, double[] scores) {
+            double[] k = knots[feature];
+            if (k.length == 0 || Double.isNaN(value)) {
+                return;
+            }
+            int i = segment(k, value);
+            double t = k.length == 1 ? 0 : Math.clamp((value - k[i]) / (k[i + 1] - k[i]), 0, 1);
+            double[] left = weights[feature][i];
+            double[] right = weights[feature][Math.min(k.length - 1, i + 1)];
+            for (int c = 0; c < scores.length; c++) {
+                scores[c] += left[c] * (1 - t) + right[c] * t;
+            }
+        }
+    }
+
+    /// Left end of the piece a value falls into.
+    static int segment(double[] knots, double value) {
+        int i = Arrays.binarySearch(knots, value);
+        return Math.clamp(i >= 0 ? i : -i - 2, 0, Math.max(0, knots.length - 2));
+    }
+
+    void put(Lighting lighting, Sight sight, Curves c) {
+        curves.computeIfAbsent(lighting, l -> new EnumMap<>(Sight.class)).put(sight, c);
+    }
+
+    Map<Lighting, Map<Sight, Curves>> all() {
+        return curves;
+    }
+
+    /// The model that ships with the application.
+    public static KindModel shipped() {
+        return Shipped.MODEL;
+    }
+
+    private static final class Shipped {
+        static final KindModel MODEL = KindModelText.shipped();
+    }
+
+    /// Probabilities of all classes, in the order of [FindingKind]; the last is that it is nothing.
+    public double[] probabilities(Lighting lighting, Sight sight, Features f) {
+        Curves c = of(lighting, sight);
+        double[] scores = c.bias.clone();
+        for (Feature feature : Feature.values()) {
+            c.add(feature.ordinal(), f.get(feature), scores);
+        }
+        return softmax(scores, c.temperature);
+    }
+
+    private Curves of(Lighting lighting, Sight sight) {
+        Curves c = curves.getOrDefault(lighting, Map.of()).get(sight);
+        if (c == null) {
+            throw new IllegalArgumentException("the model has no curves for " + sight + " in " + lighting + " lighting");
+        }
+        return c;
+    }
+
+    static double[] softmax(double[] scores, double temperature) {
+        double most = Arrays.stream(scores).max().orElse(0);
+        double sum = 0;
+        double[] p = new double[scores.length];
+        for (int i = 0; i < p.length; i++) {
+            p[i] = Math.exp((scores[i] - most) / temperature);
+            sum += p[i];
+        }
+        for (int i = 0; i < p.length; i++) {
+            p[i] /= sum;
+        }
+        return p;
+    }
+
+    /// Judges a candidate.
+    public Verdict judge(Lighting lighting, Sight sight, Features f) {
+        double[] p = probabilities(lighting, sight, f);
+        int best = 0;
+        for (int i = 1; i < p.length; i++) {
+            best = p[i] > p[best] ? i : best;
+        }
+        FindingKind kind = CLASSES.get(best);
+        boolean nothing = kind == FindingKind.UNKNOWN;
+        boolean sure = nothing || p[best] >= of(lighting, sight).least[best];
+        Map<FindingKind, Double> chances = new EnumMap<>(FindingKind.class);
+        for (int i = 0; i < p.length; i++) {
+            chances.put(CLASSES.get(i), p[i]);
+        }
+        return new Verdict(nothing, sure ? kind : FindingKind.UNKNOWN, chances, nothing ? List.of() : reasons(lighting, sight, f, best, p));
+    }
+
+    /// The features that spoke most for the winner over the other kinds as likely as they are, with their values.
+    private List<String> reasons(Lighting lighting, Sight sight, Features f, int winner, double[] p) {
+        record Voice(Feature feature, double nats) {}
+        Curves c = of(lighting, sight);
+        List<Voice> voices = new ArrayList<>();
+        for (Feature feature : Feature.values()) {
+            double[] alone = new double[CLASSES.size()];
+            c.add(feature.ordinal(), f.get(feature), alone);
+            double others = 0;
+            double rest = 0;
+            for (int i = 0; i < alone.length; i++) {
+                if (i != winner) {
+                    others += (p[i] + 0.02) * alone[i];
+                    rest += p[i] + 0.02;
+                }
+            }
+            voices.add(new Voice(feature, alone[winner] - others / rest));
+        }
+        return voices.stream()
+                .sorted(Comparator.comparingDouble(Voice::nats).reversed())
+                .limit(3)
+                .filter(v -> v.nats > 0.1)
+                .map(v -> v.feature.say(f.get(v.feature)))
+                .toList();
+    }
+
+    /// @param nothing it is most likely no fault at all
+    /// @param kind most likely kind, `UNKNOWN` where that is not likely enough to be named
+    /// @param chances probability of every kind; under `UNKNOWN` that it is no fault
+    /// @param reasons what spoke for the kind
+    public record Verdict(boolean nothing, FindingKind kind, Map<FindingKind, Double> chances, List<String> reasons) {
+        public Verdict {
+            chances = Map.copyOf(chances);
+            reasons = List.copyOf(reasons);
+        }
+
+        /// Probability of a kind.
+        public double chance(FindingKind k) {
+            return chances.getOrDefault(k, 0.0);
+        }
+    }
+}

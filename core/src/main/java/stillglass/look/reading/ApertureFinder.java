@@ -1,0 +1,182 @@
+package stillglass.look.reading;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import stillglass.look.Aperture;
+
+/// Finds the clear aperture: the centre on which the rings of the mount agree, the rings about it, and among them the rim of the glass.
+///
+/// Barrel, filter thread and retaining ring often stand out more than the rim, and so do an iris closed down or an inner glass full of
+/// haze. The rim is told by what lies on both its sides: glass within, the blackened edge, which is about the darkest ring of all,
+/// without; of rings that pass as well, the smallest.
+final class ApertureFinder {
+    private static final int DIRECTIONS = 72;
+    /// A ring passes for the rim when it has this share of the best score.
+    private static final double PASSES = 0.55;
+    /// Rings have one centre when theirs are closer than this share of the radius.
+    private static final double SAME_CENTRE = 0.008;
+    /// Share of the best edge's quality that the rim has at least.
+    private static final double CLEAR = 0.2;
+    private static final double LEAST_SCORE = 0.06;
+    private static final double LEAST_AGREEMENT = 0.72;
+
+    private ApertureFinder() {}
+
+    /// @param light row-major luminance, blurred lightly
+    /// @return the ellipse in working pixels, or nothing when no round edge stands out
+    static Optional<Aperture> find(float[] light, int width, int height) {
+        List<RingEdge> rings = all(light, width, height);
+        double best = rings.stream().mapToDouble(ApertureFinder::score).max().orElse(0);
+        if (best < LEAST_SCORE) {
+            return Optional.empty();
+        }
+        return family(rings).flatMap(f -> innermost(light, width, height, f)).or(() -> rings.stream()
+                .filter(r -> score(r) >= PASSES * best)
+                .min(Comparator.comparingDouble(r -> r.ring().meanRadius()))
+                .map(r -> RingEdge.refine(light, width, height, r.ring(), r.step(), 0.6, 0.02, 0.015)));
+    }
+
+    /// The ring that stands best for those that share one centre: parts of the mount, which lie in the plane of the rim. What lies deeper
+    /// in the lens is shifted against them as soon as the camera leans.
+    static Optional<Aperture> family(List<RingEdge> rings) {
+        List<RingEdge> sure = rings.stream().filter(r -> r.agree() > 0.93 && r.sharp() > 0.75 && Math.abs(r.step()) > 0.15).toList();
+        return sure.stream().max(Comparator.comparingDouble(r -> sure.stream()
+                        .filter(o -> apart(o.ring(), r.ring()) < SAME_CENTRE * Math.max(o.ring().meanRadius(), r.ring().meanRadius()))
+                        .mapToDouble(o -> weight(o) * o.ring().areaPx()).sum() + 1e-3 * weight(r)))
+                .map(RingEdge::ring);
+    }
+
+    private static double weight(RingEdge r) {
+        return r.agree() * r.sharp() * Math.min(1, Math.abs(r.step()));
+    }
+
+    private static double apart(Aperture a, Aperture b) {
+        return Math.hypot(a.cx() - b.cx(), a.cy() - b.cy());
+    }
+
+    /// Of the rings of a family the smallest that is a true edge all the way round.
+    private static Optional<Aperture> innermost(float[] light, int w, int h, Aperture family) {
+        double smallest = 0.11 * Math.min(w, h) / family.meanRadius();
+        List<RingEdge> scan = new ArrayList<>();
+        for (double u = Math.max(0.2, smallest); u < 1.02; u *= 1.005) {
+            scan.add(RingEdge.measure(light, w, h, about(family, u)));
+        }
+        double best = scan.stream().filter(ApertureFinder::trueEdge).mapToDouble(ApertureFinder::quality).max().orElse(0);
+        return IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i)).mapToObj(scan::get)
+                .filter(r -> trueEdge(r) && quality(r) > CLEAR * best)
+                .findFirst()
+                .map(r -> r.step() > 0 ? justWithin(scan, r) : r)
+                .map(r -> settled(light, w, h, r));
+    }
+
+    private static boolean peak(List<RingEdge> scan, int i) {
+        double here = quality(scan.get(i));
+        return here > 0 && here >= quality(scan.get(i - 1)) && here > quality(scan.get(i + 1));
+    }
+
+    /// Dark glass differs little from the blackened edge, which then meets the brighter mount: a faint edge just within is the rim.
+    private static RingEdge justWithin(List<RingEdge> scan, RingEdge outer) {
+        return IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i)).mapToObj(scan::get)
+                .filter(r -> r.step() < 0 && r.sharp() > 0.7 && r.agree() > 0.6)
+                .filter(r -> r.ring().meanRadius() > 0.86 * outer.ring().meanRadius() && r.ring().meanRadius() < 0.985 * outer.ring().meanRadius())
+                .max(Comparator.comparingDouble(ApertureFinder::quality))
+                .orElse(outer);
+    }
+
+    /// The ring fitted to the edge, unless that strays.
+    private static Aperture settled(float[] light, int w, int h, RingEdge r) {
+        Aperture fitted = RingEdge.refine(light, w, h, r.ring(), r.step(), 0.5, 0.02, 0.015);
+        boolean stayed = apart(fitted, r.ring()) < 0.012 * r.ring().meanRadius()
+                && Math.abs(fitted.meanRadius() / r.ring().meanRadius() - 1) < 0.015;
+        return stayed ? fitted : r.ring();
+    }
+
+    private static double quality(RingEdge r) {
+        return Math.min(1, Math.abs(r.step())) * Math.max(0, r.agree() - 0.5) * 2 * r.sharp();
+    }
+
+    static boolean trueEdge(RingEdge r) {
+        return r.agree() > 0.70 && r.sharp() > 0.6 && Math.abs(r.step()) > 0.09 && (r.step() > 0 ? r.dark() - r.step() < 0.7 : r.dark() < 0.95);
+    }
+
+    static Aperture about(Aperture a, double u) {
+        return new Aperture(a.cx(), a.cy(), a.rx() * u, a.ry() * u, a.thetaRad());
+    }
+
+    /// Every ring that may be the rim.
+    static List<RingEdge> all(float[] light, int width, int height) {
+        List<RingEdge> rings = new ArrayList<>();
+        for (RingCentres.Centre c : RingCentres.find(light, width, height)) {
+            for (Aperture guess : rings(light, width, height, c)) {
+                RingEdge rough = RingEdge.measure(light, width, height, guess);
+                if (rough.seen() < 0.4) {
+                    continue;
+                }
+                for (double sign : new double[] {-1, 1}) {
+                    Aperture fitted = RingEdge.refine(light, width, height, guess, sign, 0.7, 0.07, 0.04, 0.025);
+                    if (fitted.ry() > 0.72 * fitted.rx() && Math.hypot(fitted.cx() - c.x(), fitted.cy() - c.y()) < 0.2 * fitted.rx()) {
+                        rings.add(RingEdge.measure(light, width, height, fitted));
+                    }
+                }
+            }
+        }
+        return rings;
+    }
+
+    static double score(RingEdge r) {
+        if (r.agree() < LEAST_AGREEMENT) {
+            return 0;
+        }
+        double step = Math.min(1, Math.abs(r.step())) * (r.step() < 0 ? 1 : 0.5);
+        double agree = (r.agree() - 0.5) * 2;
+        double dark = r.step() < 0 ? Math.exp(-Math.max(0, r.dark() - 0.25) / 0.7) : 1;
+        return step * agree * (0.3 + 0.7 * r.sharp()) * dark * Math.sqrt(r.seen());
+    }
+
+    /// Circles about a centre across which light changes in most directions: the peaks of the step over the radius.
+    private static List<Aperture> rings(float[] light, int w, int h, RingCentres.Centre c) {
+        double least = 0.11 * Math.min(w, h);
+        double most = 0.62 * Math.max(w, h);
+        List<Double> radii = new ArrayList<>();
+        for (double r = least; r < most; r *= 1.012) {
+            radii.add(r);
+        }
+        double[] strength = new double[radii.size()];
+        for (int i = 0; i < strength.length; i++) {
+            strength[i] = Math.abs(step(light, w, h, c, radii.get(i)));
+        }
+        record Peak(double radius, double strength) {}
+        List<Peak> peaks = new ArrayList<>();
+        for (int i = 1; i + 1 < strength.length; i++) {
+            if (strength[i] >= strength[i - 1] && strength[i] > strength[i + 1] && strength[i] > 0.02) {
+                peaks.add(new Peak(radii.get(i), strength[i]));
+            }
+        }
+        return peaks.stream().sorted(Comparator.comparingDouble(Peak::strength).reversed()).limit(9)
+                .map(p -> new Aperture(c.x(), c.y(), p.radius, p.radius, 0)).toList();
+    }
+
+    /// Mean step of the logarithm of light across a circle, each direction's share limited.
+    private static double step(float[] light, int w, int h, RingCentres.Centre c, double r) {
+        double reach = Math.max(2, 0.02 * r);
+        double sum = 0;
+        int n = 0;
+        for (int k = 0; k < DIRECTIONS; k++) {
+            double ux = Math.cos(2 * Math.PI * k / DIRECTIONS);
+            double uy = Math.sin(2 * Math.PI * k / DIRECTIONS);
+            int xo = (int) Math.round(c.x() + (r + reach) * ux);
+            int yo = (int) Math.round(c.y() + (r + reach) * uy);
+            int xi = (int) Math.round(c.x() + (r - reach) * ux);
+            int yi = (int) Math.round(c.y() + (r - reach) * uy);
+            if (xo >= 0 && yo >= 0 && xo < w && yo < h && xi >= 0 && yi >= 0 && xi < w && yi < h) {
+                double d = Math.log((RingEdge.DARK + light[yo * w + xo]) / (RingEdge.DARK + light[yi * w + xi]));
+                sum += Math.clamp(d, -0.6, 0.6);
+                n++;
+            }
+        }
+        return n < DIRECTIONS * 0.4 ? 0 : sum / n;
+    }
+}

@@ -1,0 +1,188 @@
+package stillglass.look.reading;
+
+import boofcv.alg.filter.binary.BinaryImageOps;
+import boofcv.alg.filter.binary.Contour;
+import boofcv.struct.ConnectRule;
+import boofcv.struct.image.GrayS32;
+import boofcv.struct.image.GrayU8;
+import georegression.struct.point.Point2D_I32;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import stillglass.look.Lighting;
+import stillglass.look.kinds.Feature;
+import stillglass.look.kinds.Sight;
+
+/// Gathers what stands out of clean glass: fine structure, regions, arcs of the rim, and the glass as a whole.
+final class CandidateFinder {
+    private static final int SIDE = GlassFrame.SIDE;
+    private static final int N = GlassFrame.PIXELS;
+    /// Fine structure belongs together where its pixels are closer than twice this.
+    private static final int JOIN = 4;
+    private static final int LEAST_FINE = 5;
+    private static final int LEAST_AREA = 320;
+    private static final int LEAST_RIM = 40;
+    /// Candidates of one way of standing out that are measured; the largest first.
+    private static final int MOST = 500;
+    /// Strength over scatter that makes fine structure stand out, and that continues it.
+    private static final double SEED = 6;
+    private static final double CONTINUES = 3.6;
+
+    /// log of long over short axis from which a patch is a line.
+    private static final double SLENDER = 0.6;
+
+    private CandidateFinder() {}
+
+    private record Patch(int[] pixels, Contour contour) {
+        @Override
+        public boolean equals(Object o) {
+            return o == this;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(this);
+        }
+    }
+
+    static List<Candidate> find(Maps maps, double around) {
+        Measuring measuring = new Measuring(maps);
+        List<Candidate> found = new ArrayList<>();
+        List<Patch> fine = fine(maps);
+        GrayU8 thin = thin(fine);
+        int[][] middles = fine.stream().map(p -> middle(p.pixels)).toArray(int[][]::new);
+        for (Patch p : fine) {
+            found.add(new Candidate(Sight.FINE, p.pixels, outline(p.contour),
+                    measuring.fine(p.pixels, p.contour, thin, neighbours(middles, middle(p.pixels)), fine.size())));
+        }
+        for (Patch p : areas(maps)) {
+            found.add(new Candidate(Sight.AREA, p.pixels, outline(p.contour),
+                    measuring.area(p.pixels, p.contour, neighbours(middles, middle(p.pixels)), fine.size())));
+        }
+        long lines = found.stream().filter(c -> c.sight() == Sight.FINE && c.features().get(Feature.ELONGATION) > SLENDER).count();
+        found.forEach(c -> c.features().setLog(Feature.LINES, 1.0 + lines));
+        float[] excess = RimArcs.excess(maps);
+        for (Patch p : patches(RimArcs.standsOut(excess, maps.frame), 3, LEAST_RIM)) {
+            found.add(new Candidate(Sight.RIM, p.pixels, outline(p.contour), measuring.rim(p.pixels, p.contour, excess)));
+        }
+        int[] glass = java.util.stream.IntStream.range(0, N).filter(i -> maps.frame.r[i] < 0.97).toArray();
+        found.add(new Candidate(Sight.WHOLE, glass, new int[0], measuring.whole(around)));
+        return found;
+    }
+
+    private static List<Patch> fine(Maps maps) {
+        GrayU8 strong = new GrayU8(SIDE, SIDE);
+        GrayU8 weak = new GrayU8(SIDE, SIDE);
+        for (int i = 0; i < N; i++) {
+            boolean inside = maps.frame.r[i] < 0.965;
+            strong.data[i] = (byte) (inside && maps.fine[i] > SEED * maps.fineScatter ? 1 : 0);
+            weak.data[i] = (byte) (inside && maps.fine[i] > CONTINUES * maps.fineScatter ? 1 : 0);
+        }
+        return patches(reached(weak, strong), JOIN, LEAST_FINE);
+    }
+
+    /// Connected parts of `weak` that hold a pixel of `strong`.
+    private static GrayU8 reached(GrayU8 weak, GrayU8 strong) {
+        GrayS32 labels = new GrayS32(SIDE, SIDE);
+        int n = BinaryImageOps.contour(weak, ConnectRule.EIGHT, labels).size();
+        boolean[] keep = new boolean[n + 1];
+        for (int i = 0; i < N; i++) {
+            keep[labels.data[i]] |= strong.data[i] != 0;
+        }
+        GrayU8 out = new GrayU8(SIDE, SIDE);
+        for (int i = 0; i < N; i++) {
+            out.data[i] = (byte) (labels.data[i] > 0 && keep[labels.data[i]] ? 1 : 0);
+        }
+        return out;
+    }
+
+    /// Regions of a fault's sign or of another colour, and apart from them regions of the other sign.
+    private static List<Patch> areas(Maps maps) {
+        GrayU8 fault = new GrayU8(SIDE, SIDE);
+        GrayU8 other = new GrayU8(SIDE, SIDE);
+        double share = maps.lighting == Lighting.AGAINST ? 0.10 : 0.022;
+        double floor = maps.lighting == Lighting.AGAINST ? 0.0015 : 0.004;
+        for (int i = 0; i < N; i++) {
+            if (maps.frame.r[i] > 0.985) {
+                continue;
+            }
+            double limit = Math.max(4.2 * maps.areaScatter, share * Math.abs(maps.expected[i]) + floor);
+            boolean coloured = maps.tint(i) > Math.max(4.5 * maps.tintScatter, 0.035);
+            fault.data[i] = (byte) (maps.area[i] > limit || coloured ? 1 : 0);
+            other.data[i] = (byte) (maps.area[i] < -1.3 * limit ? 1 : 0);
+        }
+        List<Patch> all = patches(opened(fault), 1, LEAST_AREA);
+        all.addAll(patches(opened(other), 1, LEAST_AREA));
+        return all;
+    }
+
+    private static GrayU8 opened(GrayU8 region) {
+        GrayU8 eroded = BinaryImageOps.erode8(region, 2, null);
+        return BinaryImageOps.dilate8(eroded, 2, null);
+    }
+
+    /// @param join dilation before parts are connected, pixels
+    private static List<Patch> patches(GrayU8 found, int join, int least) {
+        GrayU8 joined = join <= 1 ? found : BinaryImageOps.dilate8(found, join, null);
+        GrayS32 labels = new GrayS32(SIDE, SIDE);
+        List<Contour> contours = BinaryImageOps.contour(joined, ConnectRule.EIGHT, labels);
+        int[] size = new int[contours.size() + 1];
+        for (int i = 0; i < N; i++) {
+            size[labels.data[i]] += found.data[i];
+        }
+        int[][] members = new int[contours.size() + 1][];
+        int[] fill = new int[members.length];
+        for (int k = 1; k < members.length; k++) {
+            members[k] = new int[size[k] >= least ? size[k] : 0];
+        }
+        for (int i = 0; i < N; i++) {
+            int k = labels.data[i];
+            if (found.data[i] != 0 && k > 0 && members[k].length > 0) {
+                members[k][fill[k]++] = i;
+            }
+        }
+        List<Patch> out = new ArrayList<>();
+        for (int k = 1; k < members.length; k++) {
+            if (members[k].length > 0) {
+                out.add(new Patch(members[k], contours.get(k - 1)));
+            }
+        }
+        out.sort((a, b) -> Integer.compare(b.pixels.length, a.pixels.length));
+        return new ArrayList<>(out.subList(0, Math.min(MOST, out.size())));
+    }
+
+    private static GrayU8 thin(List<Patch> patches) {
+        GrayU8 all = new GrayU8(SIDE, SIDE);
+        for (Patch p : patches) {
+            for (int at : p.pixels) {
+                all.data[at] = 1;
+            }
+        }
+        return BinaryImageOps.thin(all, 60, null);
+    }
+
+    private static int[] middle(int[] pixels) {
+        long x = 0;
+        long y = 0;
+        for (int at : pixels) {
+            x += at % SIDE;
+            y += at / SIDE;
+        }
+        return new int[] {(int) (x / pixels.length), (int) (y / pixels.length)};
+    }
+
+    private static int neighbours(int[][] middles, int[] of) {
+        int reach = (int) (0.12 * GlassFrame.RADIUS);
+        return (int) Arrays.stream(middles).filter(m -> Math.hypot(m[0] - of[0], m[1] - of[1]) < reach).count() - 1;
+    }
+
+    private static int[] outline(Contour contour) {
+        List<Point2D_I32> points = contour.external;
+        int[] out = new int[2 * points.size()];
+        for (int i = 0; i < points.size(); i++) {
+            out[2 * i] = points.get(i).x;
+            out[2 * i + 1] = points.get(i).y;
+        }
+        return out;
+    }
+}

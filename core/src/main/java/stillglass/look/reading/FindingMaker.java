@@ -1,0 +1,375 @@
+package stillglass.look.reading;
+
+import boofcv.alg.filter.binary.BinaryImageOps;
+import boofcv.alg.filter.binary.Contour;
+import boofcv.struct.ConnectRule;
+import boofcv.struct.image.GrayS32;
+import boofcv.struct.image.GrayU8;
+import georegression.struct.point.Point2D_I32;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import stillglass.look.ApertureMap;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Severity;
+import stillglass.look.kinds.Feature;
+import stillglass.look.kinds.KindModel;
+import stillglass.look.kinds.Sight;
+
+/// Makes findings of judged candidates: what belongs together becomes one, small things of a kind are counted together.
+final class FindingMaker {
+    private static final int SIDE = GlassFrame.SIDE;
+    private static final double GLASS = Math.PI * GlassFrame.RADIUS * GlassFrame.RADIUS;
+    /// A veil below this share is not told from a clean glass.
+    private static final double LEAST_VEIL = 0.03;
+    /// Parts of one kind closer than twice this belong to one finding, pixels of the frame.
+    private static final int TOGETHER = 9;
+    private static final int OUTLINE_POINTS = 72;
+    /// Share of the glass that cleaning marks cover at least with their lines.
+    private static final double LEAST_HAIRS = 0.003;
+    /// Unknown findings that are told, the largest first.
+    private static final int MOST_UNKNOWN = 6;
+    /// From the kind that gives way to the one that shows where they overlap.
+    private static final List<FindingKind> RANK = List.of(FindingKind.HAZE, FindingKind.COATING, FindingKind.CLEANING_MARKS,
+            FindingKind.SEPARATION, FindingKind.OIL, FindingKind.EDGE_PAINT, FindingKind.DUST, FindingKind.SCRATCH, FindingKind.BUBBLE,
+            FindingKind.CHIP, FindingKind.FUNGUS);
+
+    private final Survey s;
+    private final Veil veil;
+    private final List<Judged> judged = new ArrayList<>();
+    private final Map<FindingKind, GrayU8> painted = new EnumMap<>(FindingKind.class);
+
+    private record Judged(Candidate candidate, KindModel.Verdict verdict) {
+        double chance() {
+            return verdict.chance(verdict.kind());
+        }
+    }
+
+    FindingMaker(Survey s, Veil veil, KindModel model) {
+        this.s = s;
+        this.veil = veil;
+        for (Candidate c : s.candidates) {
+            KindModel.Verdict v = model.judge(s.lighting(), c.sight(), c.features());
+            if (!v.nothing()) {
+                judged.add(new Judged(c, v));
+            }
+        }
+        swallow();
+        fewHairs();
+        judged.forEach(this::paint);
+        judged.removeIf(j -> j.verdict.kind() == FindingKind.UNKNOWN && explained(j));
+    }
+
+    /// Fine structure inside a region that is surely something else is part of that: ripples of a chip, beads of oil.
+    private void swallow() {
+        List<Judged> regions = judged.stream().filter(j -> j.candidate.sight() == Sight.AREA && j.verdict.kind() != FindingKind.HAZE
+                && j.verdict.kind() != FindingKind.UNKNOWN && j.verdict.kind() != FindingKind.FUNGUS).toList();
+        byte[] owner = new byte[GlassFrame.PIXELS];
+        for (int k = 0; k < Math.min(100, regions.size()); k++) {
+            for (int at : regions.get(k).candidate.pixels()) {
+                owner[at] = (byte) (k + 1);
+            }
+        }
+        judged.removeIf(j -> {
+            if (j.candidate.sight() != Sight.FINE) {
+                return false;
+            }
+            int[] votes = new int[101];
+            for (int at : j.candidate.pixels()) {
+                votes[owner[at]]++;
+            }
+            for (int k = 1; k < votes.length; k++) {
+                if (votes[k] > 0.6 * j.candidate.pixels().length) {
+                    Judged region = regions.get(k - 1);
+                    return region.verdict.kind() != j.verdict.kind() && region.chance() > j.chance() - 0.15;
+                }
+            }
+            return false;
+        });
+    }
+
+    /// Whether something unknown lies within or close about what is known: the bloom of a colony, the ripples of a chip.
+    private boolean explained(Judged j) {
+        if (painted.isEmpty()) {
+            return false;
+        }
+        GrayU8 known = new GrayU8(SIDE, SIDE);
+        painted.forEach((kind, own) -> {
+            for (int at = 0; kind != FindingKind.HAZE && kind != FindingKind.DUST && at < known.data.length; at++) {
+                known.data[at] |= own.data[at];
+            }
+        });
+        GrayU8 near = BinaryImageOps.dilate8(known, 10, null);
+        int hits = 0;
+        for (int at : j.candidate.pixels()) {
+            hits += near.data[at];
+        }
+        return hits > 0.4 * j.candidate.pixels().length;
+    }
+
+    /// Cleaning marks are a great many; a stray line or two that look like one are none.
+    private void fewHairs() {
+        int hairs = judged.stream().filter(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS).mapToInt(j -> j.candidate.pixels().length).sum();
+        if (hairs < LEAST_HAIRS * GLASS) {
+            judged.removeIf(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS);
+        }
+    }
+
+    private void paint(Judged j) {
+        FindingKind kind = j.verdict.kind();
+        if (j.candidate.sight() == Sight.WHOLE || kind == FindingKind.UNKNOWN || kind == FindingKind.FUNGUS && j.candidate.sight() == Sight.AREA) {
+            return;
+        }
+        GrayU8 own = painted.computeIfAbsent(kind, k -> new GrayU8(SIDE, SIDE));
+        for (int at : j.candidate.pixels()) {
+            own.data[at] = 1;
+        }
+    }
+
+    List<Finding> findings() {
+        List<Finding> out = new ArrayList<>();
+        for (FindingKind kind : RANK) {
+            List<Judged> of = judged.stream().filter(j -> j.verdict.kind() == kind).toList();
+            if (of.isEmpty()) {
+                continue;
+            }
+            switch (kind) {
+                case HAZE -> haze(of).ifPresent(out::add);
+                case DUST, BUBBLE -> out.add(counted(kind, of));
+                default -> out.addAll(grouped(kind, of));
+            }
+        }
+        judged.stream().filter(j -> j.verdict.kind() == FindingKind.UNKNOWN)
+                .sorted(Comparator.comparingInt((Judged j) -> j.candidate.pixels().length).reversed())
+                .limit(MOST_UNKNOWN)
+                .forEach(j -> out.add(unknown(j)));
+        out.sort(Comparator.comparingInt(Finding::severity).thenComparingDouble(Finding::areaShare).reversed());
+        return out;
+    }
+
+    private Finding counted(FindingKind kind, List<Judged> of) {
+        double pixels = 0;
+        double x = 0;
+        double y = 0;
+        double sure = 0;
+        List<Finding.Region> regions = new ArrayList<>();
+        for (Judged j : of) {
+            int[] own = j.candidate.pixels();
+            pixels += own.length;
+            sure += j.chance() / of.size();
+            double[] middle = middle(own);
+            x += middle[0] / of.size();
+            y += middle[1] / of.size();
+            regions.add(region(j.candidate.outline()));
+        }
+        int n = of.size();
+        boolean dust = kind == FindingKind.DUST;
+        List<String> reasons = new ArrayList<>();
+        reasons.add(dust ? n + (n == 1 ? " compact speck" : " compact specks or short fibres") : n + (n == 1 ? " ring" : " rings"));
+        reasons.addAll(strongest(of).verdict.reasons());
+        return new Finding(kind, sure, regions, pixels / GLASS, n, x, y, contrast(of), dust ? Severity.ofDust(n) : Severity.ofBubbles(n), reasons,
+                strongest(of).verdict.chances(), sharpness(of));
+    }
+
+    /// One finding per connected group of parts.
+    private List<Finding> grouped(FindingKind kind, List<Judged> of) {
+        GrayU8 own = painted.get(kind);
+        if (own == null) {
+            return List.of();
+        }
+        if (kind == FindingKind.CLEANING_MARKS) {
+            rubbed(own);
+        }
+        GrayU8 joined = BinaryImageOps.dilate8(own, TOGETHER, null);
+        GrayS32 labels = new GrayS32(SIDE, SIDE);
+        List<Contour> contours = BinaryImageOps.contour(joined, ConnectRule.EIGHT, labels);
+        List<List<Judged>> parts = new ArrayList<>();
+        for (int k = 0; k <= contours.size(); k++) {
+            parts.add(new ArrayList<>());
+        }
+        of.forEach(j -> parts.get(labels.data[j.candidate.pixels()[0]]).add(j));
+        int[] size = new int[contours.size() + 1];
+        double[][] middle = new double[contours.size() + 1][2];
+        for (int at = 0; at < own.data.length; at++) {
+            if (own.data[at] != 0) {
+                int k = labels.data[at];
+                size[k]++;
+                middle[k][0] += GlassFrame.x(at);
+                middle[k][1] += GlassFrame.y(at);
+            }
+        }
+        int severity = severity(kind, own, of);
+        List<Finding> out = new ArrayList<>();
+        for (int k = 1; k < parts.size(); k++) {
+            if (!parts.get(k).isEmpty() && size[k] > 0) {
+                Judged best = strongest(parts.get(k));
+                List<Finding.Region> regions = kind == FindingKind.SCRATCH || kind == FindingKind.EDGE_PAINT || kind == FindingKind.CHIP
+                        ? parts.get(k).stream().map(j -> region(j.candidate.outline())).toList()
+                        : List.of(region(pixelsOf(contours.get(k - 1))));
+                out.add(new Finding(kind, best.chance(), regions, size[k] / GLASS, parts.get(k).size(), middle[k][0] / size[k], middle[k][1] / size[k],
+                        contrast(parts.get(k)), severity, best.verdict.reasons(), best.verdict.chances(), sharpness(parts.get(k))));
+            }
+        }
+        return out;
+    }
+
+    /// The rubbed area is what the hair lines run through: they are closed into one region.
+    private static void rubbed(GrayU8 lines) {
+        GrayU8 closed = BinaryImageOps.erode8(BinaryImageOps.dilate8(lines, 14, null), 12, null);
+        System.arraycopy(closed.data, 0, lines.data, 0, closed.data.length);
+    }
+
+    private int severity(FindingKind kind, GrayU8 own, List<Judged> of) {
+        int pixels = 0;
+        for (byte b : own.data) {
+            pixels += b;
+        }
+        double share = pixels / GLASS;
+        return switch (kind) {
+            case FUNGUS -> Severity.ofFungus(share);
+            case OIL -> Severity.ofOil(share);
+            case SCRATCH -> Severity.ofScratch(of.stream().mapToDouble(j -> Math.pow(10, j.candidate.features().get(Feature.EXTENT))).sum());
+            case CLEANING_MARKS -> Severity.ofCleaningMarks(share);
+            case SEPARATION -> Severity.ofSeparation(share);
+            case EDGE_PAINT -> Severity.ofEdgePaint(of.stream().mapToDouble(j -> j.candidate.features().get(Feature.SPAN)).sum());
+            case CHIP -> Severity.ofChip(share);
+            case COATING -> Severity.ofCoating(share);
+            case DUST, HAZE, BUBBLE, UNKNOWN -> 0;
+        };
+    }
+
+    private Finding unknown(Judged j) {
+        String best = j.verdict.chances().entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN)
+                .sorted(Map.Entry.<FindingKind, Double>comparingByValue().reversed()).limit(2)
+                .map(e -> String.format(Locale.ROOT, "%s %.0f %%", e.getKey().word().replace('-', ' '), 100 * e.getValue()))
+                .collect(java.util.stream.Collectors.joining(" or "));
+        double[] middle = middle(j.candidate.pixels());
+        return new Finding(FindingKind.UNKNOWN, 1 - j.verdict.chance(FindingKind.UNKNOWN), List.of(region(j.candidate.outline())),
+                j.candidate.pixels().length / GLASS, 1, middle[0], middle[1], contrast(List.of(j)), 0, List.of("may be " + best), j.verdict.chances(), sharpness(List.of(j)));
+    }
+
+    /// Haze where the veil exceeds three percent and half its mean, or the hazy regions where the glass as a whole is clear.
+    private java.util.Optional<Finding> haze(List<Judged> of) {
+        boolean whole = of.stream().anyMatch(j -> j.candidate.sight() == Sight.WHOLE);
+        double mean = veil.mean();
+        GrayU8 region = painted.computeIfAbsent(FindingKind.HAZE, k -> new GrayU8(SIDE, SIDE));
+        double sum = 0;
+        int pixels = 0;
+        for (int at = 0; at < region.data.length; at++) {
+            double v = veil.at(at);
+            boolean here = s.maps.frame.r[at] < 0.985
+                    && (region.data[at] != 0 || whole && v > Math.max(LEAST_VEIL, mean / 2));
+            region.data[at] = (byte) (here ? 1 : 0);
+            if (here) {
+                sum += s.lighting() == stillglass.look.Lighting.AGAINST ? s.maps.frame.light[at] / veil.reference() : v;
+                pixels++;
+            }
+        }
+        if (pixels == 0) {
+            return java.util.Optional.empty();
+        }
+        List<Finding.Region> regions = BinaryImageOps.contour(region, ConnectRule.EIGHT, null).stream()
+                .filter(c -> c.external.size() > 60)
+                .map(c -> region(pixelsOf(c)))
+                .toList();
+        Judged best = strongest(of);
+        double over = sum / pixels;
+        double meanVeil = over * pixels / GLASS;
+        List<String> reasons = new ArrayList<>();
+        reasons.add(String.format(Locale.ROOT, "smooth veil: %.1f %% of the light, over %.0f %% of the glass", 100 * over, 100 * Math.min(1, pixels / GLASS)));
+        reasons.addAll(best.verdict.reasons());
+        return java.util.Optional.of(new Finding(FindingKind.HAZE, best.chance(), regions, pixels / GLASS, 1, 0, 0, over * veil.reference(),
+                Severity.ofHaze(meanVeil), reasons, best.verdict.chances(), 0));
+    }
+
+    private static Judged strongest(List<Judged> of) {
+        return of.stream().max(Comparator.comparingDouble(Judged::chance)).orElseThrow();
+    }
+
+    private double contrast(List<Judged> of) {
+        double sum = 0;
+        int n = 0;
+        for (Judged j : of) {
+            for (int at : j.candidate.pixels()) {
+                sum += Math.abs(s.maps.frame.light[at] - s.maps.expected[at]);
+                n++;
+            }
+        }
+        return n == 0 ? 0 : sum / n;
+    }
+
+    /// Mean square of the steepest changes of light over the mean square departure, per hundredth of a radius.
+    private double sharpness(List<Judged> of) {
+        double steep = 0;
+        double deep = 0;
+        float[] l = s.maps.frame.light;
+        for (Judged j : of) {
+            for (int at : j.candidate.pixels()) {
+                if (at > SIDE && at < GlassFrame.PIXELS - SIDE - 1) {
+                    double gx = (l[at + 1] - l[at - 1]) / 2;
+                    double gy = (l[at + SIDE] - l[at - SIDE]) / 2;
+                    steep += gx * gx + gy * gy;
+                    deep += Math.pow(l[at] - s.maps.expected[at], 2);
+                }
+            }
+        }
+        return deep <= 0 ? 0 : Math.sqrt(steep / deep) * GlassFrame.RADIUS / 100;
+    }
+
+    private static double[] middle(int[] pixels) {
+        double x = 0;
+        double y = 0;
+        for (int at : pixels) {
+            x += GlassFrame.x(at) / pixels.length;
+            y += GlassFrame.y(at) / pixels.length;
+        }
+        return new double[] {x, y};
+    }
+
+    private static int[] pixelsOf(Contour c) {
+        int[] out = new int[2 * c.external.size()];
+        for (int i = 0; i < c.external.size(); i++) {
+            Point2D_I32 p = c.external.get(i);
+            out[2 * i] = p.x;
+            out[2 * i + 1] = p.y;
+        }
+        return out;
+    }
+
+    private static Finding.Region region(int[] outline) {
+        List<Finding.Point> points = new ArrayList<>();
+        int stride = Math.max(1, outline.length / 2 / OUTLINE_POINTS);
+        for (int i = 0; i + 1 < outline.length; i += 2 * stride) {
+            int at = outline[i + 1] * SIDE + outline[i];
+            points.add(new Finding.Point(GlassFrame.x(at), GlassFrame.y(at)));
+        }
+        return new Finding.Region(points);
+    }
+
+    /// Kinds painted over the working photo, the higher rank where they overlap.
+    byte[] mask(int width, int height) {
+        byte[] levels = new byte[GlassFrame.PIXELS];
+        for (FindingKind kind : RANK) {
+            GrayU8 own = painted.get(kind);
+            for (int at = 0; own != null && at < levels.length; at++) {
+                levels[at] = own.data[at] != 0 ? (byte) kind.maskLevel() : levels[at];
+            }
+        }
+        ApertureMap map = s.aperture.map();
+        byte[] out = new byte[width * height];
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                double ux = map.unitX(x, y);
+                double uy = map.unitY(x, y);
+                if (ux * ux + uy * uy < 1.2) {
+                    out[y * width + x] = levels[GlassFrame.at(ux, uy)];
+                }
+            }
+        }
+        return out;
+    }
+}

@@ -1,0 +1,116 @@
+package stillglass.look.reading;
+
+import boofcv.alg.filter.blur.GBlurImageOps;
+import boofcv.struct.image.GrayF32;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.Lighting;
+import stillglass.look.LinearPhoto;
+import stillglass.look.Progress;
+import stillglass.look.kinds.KindModel;
+
+/// Reads one photograph: aperture, clean glass, veil, what stands out, what it is.
+public final class PhotoGrading {
+    private PhotoGrading() {}
+
+    /// What a photograph shows.
+    /// @param aperture in pixels of the stored photo
+    /// @param veilFraction scattered light in the aperture over the reference light, 0 to 1
+    /// @param yellowing blue over red through the glass relative to the surroundings; bright field only
+    /// @param sectorVeils veil in 32 sectors (4 rings of equal area, 8 directions from 12 clockwise), for comparisons
+    /// @param maskWidth width of the working mask
+    /// @param mask levels of [stillglass.look.FindingKind#maskLevel], row-major, working scale
+    /// @param diagnostics what was assumed or is not good enough
+    public record Graded(
+            Lighting lighting,
+            Aperture aperture,
+            List<Finding> findings,
+            double veilFraction,
+            List<Double> sectorVeils,
+            OptionalDouble yellowing,
+            int maskWidth,
+            Mask mask,
+            List<String> diagnostics) {
+        public Graded {
+            findings = List.copyOf(findings);
+            sectorVeils = List.copyOf(sectorVeils);
+            diagnostics = List.copyOf(diagnostics);
+        }
+    }
+
+    /// The painted mask at working scale.
+    public static final class Mask {
+        private final byte[] levels;
+
+        Mask(byte[] levels) {
+            this.levels = levels;
+        }
+
+        public int level(int at) {
+            return levels[at];
+        }
+
+        public int size() {
+            return levels.length;
+        }
+    }
+
+    /// Outcome: graded, or refused with a reason and a better way to take the photo.
+    public sealed interface Outcome {
+        record Seen(Graded graded) implements Outcome {}
+
+        record Refused(String why) implements Outcome {}
+    }
+
+    /// What is known beforehand.
+    /// @param lighting empty to choose from the photo
+    /// @param aperture empty to find it; in pixels of the stored photo
+    /// @param referenceLight linear light of the bare lamp at the same exposure, if a lamp frame was taken
+    public record Given(Optional<Lighting> lighting, Optional<Aperture> aperture, OptionalDouble referenceLight) {
+        public static final Given NOTHING = new Given(Optional.empty(), Optional.empty(), OptionalDouble.empty());
+    }
+
+    /// Grades a photograph with the model that ships. Deterministic; about a second for 12 MP.
+    /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
+    public static Outcome grade(LinearPhoto photo, Given given, Progress progress) {
+        return grade(photo, given, KindModel.shipped(), progress);
+    }
+
+    /// The same with another model.
+    public static Outcome grade(LinearPhoto photo, Given given, KindModel model, Progress progress) {
+        Optional<Survey> survey = Survey.of(photo, given, progress);
+        if (survey.isEmpty()) {
+            return new Outcome.Refused("no round glass edge stands out in this photo: "
+                    + "fill most of the frame with the lens, hold the camera square to it and light it from behind");
+        }
+        Survey s = survey.get();
+        Optional<String> no = PhotoQuality.refusal(s, given.aperture().isPresent());
+        if (no.isPresent()) {
+            return new Outcome.Refused(no.get());
+        }
+        progress.at(0.8, "telling kinds apart");
+        Veil veil = new Veil(s, given.referenceLight());
+        FindingMaker maker = new FindingMaker(s, veil, model);
+        List<Finding> findings = maker.findings();
+        List<String> diagnostics = new ArrayList<>();
+        if (given.referenceLight().isEmpty()) {
+            diagnostics.add("no lamp frame: the veil is relative to " + (veil.relativeToSurroundings() ? "the surroundings" : "full exposure"));
+        }
+        diagnostics.addAll(PhotoQuality.remarks(s, photo));
+        OptionalDouble yellow = s.lighting() == Lighting.BRIGHT ? veil.yellowing(photo) : OptionalDouble.empty();
+        byte[] mask = maker.mask(photo.width(), photo.height());
+        progress.at(1, "done");
+        return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), yellow,
+                photo.width(), new Mask(mask), diagnostics));
+    }
+
+    static float[] blurred(float[] light, int w, int h, double sigma) {
+        GrayF32 in = new GrayF32(w, h);
+        System.arraycopy(light, 0, in.data, 0, light.length);
+        return GBlurImageOps.gaussian(in, null, sigma, -1, null).data;
+    }
+}

@@ -1,0 +1,101 @@
+package stillglass.look.reading;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import stillglass.look.LinearPhoto;
+
+/// Whether a photo is good enough to grade, and how to take a better one.
+final class PhotoQuality {
+    /// Robust scatter of fine structure over the light of the glass, beyond which its whole face is textured as no glass is.
+    private static final double TEXTURED = 0.10;
+    private static final double CLIPPED = 0.05;
+    private static final double LEAST_IN_PHOTO = 0.98;
+    private static final double SMALL = 0.2;
+    private static final double LEANING = 0.93;
+
+    private PhotoQuality() {}
+
+    /// Why this is no photo of a glass, or nothing.
+    /// @param byHand the aperture was set by hand: somebody saw a glass
+    static Optional<String> refusal(Survey s, boolean byHand) {
+        double texture = texture(s);
+        if (!byHand && texture > TEXTURED) {
+            return Optional.of(String.format(Locale.ROOT, "what is inside the round edge is textured all over (%.0f %% of its light), as no glass is: "
+                    + "photograph the lens itself, sharp and well lit, or draw the rim on the photo by hand", 100 * texture));
+        }
+        if (s.maps.frame.inPhoto < 0.5) {
+            return Optional.of(String.format(Locale.ROOT, "only %.0f %% of the glass is in the photo: step back until its whole rim shows",
+                    100 * s.maps.frame.inPhoto));
+        }
+        return Optional.empty();
+    }
+
+    static double texture(Survey s) {
+        return s.maps.fineScatter / (0.05 + s.inside);
+    }
+
+    static List<String> remarks(Survey s, LinearPhoto photo) {
+        List<String> out = new ArrayList<>();
+        int clipped = 0;
+        int dark = 0;
+        int n = 0;
+        for (int i = 0; i < GlassFrame.PIXELS; i += 7) {
+            if (s.maps.frame.r[i] < 0.97) {
+                n++;
+                clipped += s.maps.frame.light[i] > 0.98 ? 1 : 0;
+                dark += s.maps.frame.light[i] < 0.0012 ? 1 : 0;
+            }
+        }
+        if (clipped > CLIPPED * n) {
+            out.add("more than 5 % of the glass is overexposed: take it again at a shorter exposure");
+        }
+        if (dark > n / 2) {
+            out.add("more than half of the glass is black: take it again at a longer exposure");
+        }
+        if (s.maps.frame.inPhoto < LEAST_IN_PHOTO) {
+            out.add(String.format(Locale.ROOT, "%.0f %% of the glass lies outside the photo and was not looked at", 100 - 100 * s.maps.frame.inPhoto));
+        }
+        if (s.aperture.meanRadius() < SMALL * Math.min(photo.width(), photo.height())) {
+            out.add("the glass is small in the photo: go closer, fine threads may be missed");
+        }
+        double leaning = Math.min(s.aperture.rx(), s.aperture.ry()) / Math.max(s.aperture.rx(), s.aperture.ry());
+        if (leaning < LEANING) {
+            out.add(String.format(Locale.ROOT, "the camera leans by about %.0f° against the lens: hold it square for true areas", Math.toDegrees(Math.acos(leaning))));
+        }
+        double rise = rimWidth(s);
+        if (rise > 0.05) {
+            out.add(String.format(Locale.ROOT, "the rim is soft over %.0f %% of the radius: focus on the glass and take it again", 100 * rise));
+        }
+        return out;
+    }
+
+    /// Median width over which light changes at the rim, radii: from a fifth to four fifths of the step.
+    private static double rimWidth(Survey s) {
+        double[] widths = new double[72];
+        int n = 0;
+        for (int k = 0; k < widths.length; k++) {
+            double phi = 2 * Math.PI * k / widths.length;
+            double inside = light(s, 0.90, phi);
+            double outside = light(s, 1.10, phi);
+            double step = outside - inside;
+            if (Math.abs(step) < 0.02) {
+                continue;
+            }
+            double from = 0;
+            double to = 0;
+            for (double r = 0.90; r <= 1.10; r += 0.0028) {
+                double share = (light(s, r, phi) - inside) / step;
+                from = share < 0.2 ? r : from;
+                to = to == 0 && share > 0.8 ? r : to;
+            }
+            widths[n++] = Math.max(0, to - from);
+        }
+        return n < 20 ? 0 : LeastSquares.median(java.util.Arrays.copyOf(widths, n));
+    }
+
+    private static double light(Survey s, double r, double phi) {
+        return s.maps.frame.light[GlassFrame.at(r * Math.cos(phi), r * Math.sin(phi))];
+    }
+}

@@ -1,0 +1,115 @@
+package stillglass.look.reading;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import stillglass.look.Aperture;
+import stillglass.look.ApertureMap;
+import stillglass.look.Finding;
+import stillglass.look.Lighting;
+import stillglass.look.LinearPhoto;
+import stillglass.look.Progress;
+import stillglass.look.kinds.Features;
+import stillglass.look.kinds.Sight;
+
+/// All that stands out of the glass in a photo, measured but not yet judged.
+public final class Survey {
+    /// Pixels beyond this distance from the centre show what surrounds the lens.
+    private static final double SURROUNDINGS = 1.12;
+
+    final Aperture aperture;
+    final Maps maps;
+    final List<Candidate> candidates;
+    /// Light of the brightest fifth of what surrounds the lens: the card or the lamp's box.
+    final double around;
+    /// Mean light inside.
+    final double inside;
+
+    private Survey(Aperture aperture, Maps maps, List<Candidate> candidates, double around, double inside) {
+        this.aperture = aperture;
+        this.maps = maps;
+        this.candidates = candidates;
+        this.around = around;
+        this.inside = inside;
+    }
+
+    /// Something that stands out.
+    /// @param places up to a few hundred places that belong to it, aperture units
+    public record Sighting(Sight sight, Features features, List<Finding.Point> places) {
+        public Sighting {
+            places = List.copyOf(places);
+        }
+    }
+
+    /// @return nothing when no round glass edge stands out
+    public static Optional<Survey> of(LinearPhoto photo, PhotoGrading.Given given, Progress progress) {
+        progress.at(0.05, "finding the clear aperture");
+        float[] light = photo.luminance();
+        Optional<Aperture> found = given.aperture()
+                .map(a -> a.scaled(1 / photo.scale()))
+                .or(() -> ApertureFinder.find(PhotoGrading.blurred(light, photo.width(), photo.height(), 1.2), photo.width(), photo.height()));
+        return found.map(a -> {
+            progress.at(0.3, "flattening the lamp");
+            GlassFrame frame = new GlassFrame(photo, a);
+            double inside = inside(frame);
+            double around = around(light, photo.width(), a, 0.8);
+            double half = around(light, photo.width(), a, 0.5);
+            Lighting lighting = given.lighting().orElse(lighting(inside, half, around));
+            Maps maps = new Maps(frame, lighting);
+            progress.at(0.55, "looking for specks, threads and films");
+            return new Survey(a, maps, CandidateFinder.find(maps, around), around, inside);
+        });
+    }
+
+    /// Before a bright field glass is about as bright as the field; against the light it is dark unless it is full of haze.
+    private static Lighting lighting(double inside, double half, double around) {
+        return inside > 0.14 && inside > 0.45 * around && around > 0.12 || inside > 0.45 || inside > 0.25 && inside > 4 * half
+                ? Lighting.BRIGHT : Lighting.AGAINST;
+    }
+
+    private static double inside(GlassFrame frame) {
+        double[] values = new double[GlassFrame.PIXELS / 53 + 1];
+        int n = 0;
+        for (int i = 0; i < GlassFrame.PIXELS; i += 53) {
+            if (frame.r[i] < 0.9) {
+                values[n++] = frame.light[i];
+            }
+        }
+        return n == 0 ? 0 : LeastSquares.median(Arrays.copyOf(values, n));
+    }
+
+    private static double around(float[] light, int width, Aperture a, double quantile) {
+        ApertureMap map = a.map();
+        double[] values = new double[light.length / 61 + 1];
+        int n = 0;
+        for (int i = 0; i < light.length; i += 61) {
+            if (map.unitRadius(i % width, i / width) > SURROUNDINGS) {
+                values[n++] = light[i];
+            }
+        }
+        return n < 30 ? 0 : LeastSquares.quantile(Arrays.copyOf(values, n), quantile);
+    }
+
+    public Lighting lighting() {
+        return maps.lighting;
+    }
+
+    /// In pixels of the working photo.
+    public Aperture aperture() {
+        return aperture;
+    }
+
+    public List<Sighting> sightings() {
+        List<Sighting> out = new ArrayList<>();
+        for (Candidate c : candidates) {
+            List<Finding.Point> places = new ArrayList<>();
+            int stride = Math.max(1, c.pixels().length / 300);
+            for (int i = 0; i < c.pixels().length; i += stride) {
+                places.add(new Finding.Point(GlassFrame.x(c.pixels()[i]), GlassFrame.y(c.pixels()[i])));
+            }
+            out.add(new Sighting(c.sight(), c.features(), places));
+        }
+        return out;
+    }
+}

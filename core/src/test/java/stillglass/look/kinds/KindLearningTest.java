@@ -1,0 +1,116 @@
+package stillglass.look.kinds;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+
+class KindLearningTest {
+    /// Three kinds by two features: fungus branches, scratches are straight, nothing is neither. Chances follow from the normal curves.
+    private static List<KindLearning.Example> examples(int n, long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<KindLearning.Example> all = new ArrayList<>();
+        for (int i = 0; i < n; i++) {
+            FindingKind kind = List.of(FindingKind.FUNGUS, FindingKind.SCRATCH, FindingKind.UNKNOWN).get(random.nextInt(3));
+            Features f = new Features()
+                    .set(Feature.JUNCTIONS, (kind == FindingKind.FUNGUS ? 1.2 : 0.2) + 0.3 * random.nextGaussian())
+                    .set(Feature.STRAIGHTNESS, (kind == FindingKind.SCRATCH ? 0.9 : 0.5) + 0.1 * random.nextGaussian());
+            all.add(new KindLearning.Example(Lighting.AGAINST, Sight.FINE, f, kind, 1, i % 5 == 0));
+        }
+        return all;
+    }
+
+    @Test
+    void whatSeparatesKindsIsLearnedAndSaid() {
+        KindModel model = KindLearning.learn(examples(900, 1), Set.of());
+        int right = 0;
+        List<KindLearning.Example> fresh = examples(300, 2);
+        for (KindLearning.Example e : fresh) {
+            KindModel.Verdict v = model.judge(Lighting.AGAINST, Sight.FINE, e.features());
+            right += (v.nothing() ? FindingKind.UNKNOWN : v.kind()) == e.label() ? 1 : 0;
+        }
+        assertThat(right).as("of 300").isGreaterThan(270);
+        KindModel.Verdict tree = model.judge(Lighting.AGAINST, Sight.FINE, new Features().set(Feature.JUNCTIONS, 1.3).set(Feature.STRAIGHTNESS, 0.5));
+        assertThat(tree.kind()).isEqualTo(FindingKind.FUNGUS);
+        assertThat(tree.reasons().getFirst()).isEqualTo("branching: 19 junctions per radius of thread");
+        assertThat(tree.chances().values().stream().mapToDouble(p -> p).sum()).isCloseTo(1, within(1e-9));
+    }
+
+    @Test
+    void probabilitiesComeTrueAsOftenAsTheySay() {
+        KindModel model = KindLearning.learn(examples(1500, 3), Set.of());
+        double said = 0;
+        double came = 0;
+        List<KindLearning.Example> fresh = examples(1500, 4);
+        for (KindLearning.Example e : fresh) {
+            double[] p = model.probabilities(Lighting.AGAINST, Sight.FINE, e.features());
+            said += p[FindingKind.FUNGUS.ordinal()];
+            came += e.label() == FindingKind.FUNGUS ? 1 : 0;
+        }
+        // Binomial scatter of 1500 tries at one third: 18.
+        assertThat(said).isCloseTo(came, within(60.0));
+    }
+
+    @Test
+    void aFeatureLeftOutHasNoSay() {
+        KindModel blind = KindLearning.learn(examples(600, 5), Set.of(Feature.JUNCTIONS));
+        Features tree = new Features().set(Feature.JUNCTIONS, 1.3).set(Feature.STRAIGHTNESS, 0.5);
+        Features line = new Features().set(Feature.JUNCTIONS, 0.1).set(Feature.STRAIGHTNESS, 0.5);
+
+        assertThat(blind.probabilities(Lighting.AGAINST, Sight.FINE, tree)).isEqualTo(blind.probabilities(Lighting.AGAINST, Sight.FINE, line));
+    }
+
+    @Test
+    void theTextOfAModelIsTheModel() {
+        KindModel model = KindLearning.learn(examples(400, 6), Set.of());
+        KindModel again = KindLearning.read(KindLearning.print(model).lines().toList());
+        Features f = new Features().set(Feature.JUNCTIONS, 0.7).set(Feature.STRAIGHTNESS, 0.6);
+
+        double[] was = model.probabilities(Lighting.AGAINST, Sight.FINE, f);
+        double[] is = again.probabilities(Lighting.AGAINST, Sight.FINE, f);
+        for (int i = 0; i < was.length; i++) {
+            assertThat(is[i]).isCloseTo(was[i], within(0.01));
+        }
+    }
+
+    @Test
+    void brokenTextIsNamed() {
+        assertThatThrownBy(() -> KindLearning.read(List.of("part AGAINST"))).hasMessageContaining("line 1");
+        assertThatThrownBy(() -> KindLearning.read(List.of("part AGAINST FINE 1.0", "bias 1 2 3"))).hasMessageContaining("has 3 numbers");
+        assertThatThrownBy(() -> KindLearning.read(List.of("part AGAINST FINE 1.0"))).hasMessageContaining("\"bias\"");
+    }
+
+    @Test
+    void anExampleComesBackFromItsLine() {
+        KindLearning.Example e = examples(1, 7).getFirst();
+        KindLearning.Example again = KindLearning.example(KindLearning.line(e));
+
+        assertThat(again.label()).isEqualTo(e.label());
+        assertThat(again.features().get(Feature.JUNCTIONS)).isCloseTo(e.features().get(Feature.JUNCTIONS), within(1e-6));
+        assertThat(again.features().get(Feature.AREA)).isNaN();
+    }
+
+    @ParameterizedTest
+    @EnumSource(Feature.class)
+    void everyFeatureIsSaidInWords(Feature f) {
+        assertThat(f.say(0.5)).isNotBlank().doesNotContain("%.");
+    }
+
+    @ParameterizedTest
+    @EnumSource(Sight.class)
+    void theModelThatShipsKnowsEveryWayOfStandingOut(Sight sight) {
+        for (Lighting l : Lighting.values()) {
+            double[] p = KindModel.shipped().probabilities(l, sight, new Features());
+            assertThat(java.util.Arrays.stream(p).sum()).isCloseTo(1, within(1e-9));
+        }
+    }
+}

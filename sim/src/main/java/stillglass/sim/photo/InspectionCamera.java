@@ -1,0 +1,165 @@
+package stillglass.sim.photo;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import stillglass.look.Aperture;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.optics.LensSection;
+import stillglass.sim.HiddenTruth;
+
+/// Photographs a lens with hidden truth: faults where refraction shows them, as sharp as the camera's focus lets them be, among all
+/// that is no fault.
+public final class InspectionCamera {
+    /// A veil below this share is not painted into the truth.
+    private static final double LEAST_VEIL = 0.03;
+    /// Kinds from the one that gives way to the one that shows where they overlap.
+    private static final List<FindingKind> RANK = List.of(FindingKind.UNKNOWN, FindingKind.HAZE, FindingKind.COATING, FindingKind.CLEANING_MARKS,
+            FindingKind.SEPARATION, FindingKind.OIL, FindingKind.EDGE_PAINT, FindingKind.DUST, FindingKind.SCRATCH, FindingKind.BUBBLE,
+            FindingKind.CHIP, FindingKind.FUNGUS);
+
+    private InspectionCamera() {}
+
+    /// One fault as the camera sees it, blurred and cut by the rims in front of it.
+    private record Seen(HiddenTruth.GlassFault fault, SurfaceView view, Layer layer, float[] scatter, float[] shade) {
+        @Override
+        public boolean equals(Object o) {
+            return o == this;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(this);
+        }
+    }
+
+    public static Shot photograph(LensSection lens, HiddenTruth truth, Pose pose) {
+        SplittableRandom random = new SplittableRandom(pose.seed());
+        int w = pose.width();
+        int h = pose.height();
+        double r = pose.radius() * h;
+        Aperture aperture = new Aperture(pose.centreX() * w, pose.centreY() * h, r * Math.cos(pose.tiltRad()), r, pose.tiltTowardsRad());
+        Light light = new Light(w, h);
+        Surroundings around = new Surroundings(light, pose, aperture, lens);
+        around.backdropAndBarrel(random.split());
+        around.cleanGlass(random.split(), truth.blueThrough());
+        around.innerRims(random.split());
+        float[] blades = around.blades(random.split());
+        around.ghosts(random.split());
+        byte[] mask = new byte[w * h];
+        double veil = 0;
+        List<Seen> all = new ArrayList<>();
+        for (HiddenTruth.GlassFault f : truth.faults()) {
+            all.add(see(lens, f, pose, aperture));
+        }
+        boolean behindLast = pose.fromRear();
+        // What lies farther from the camera is laid first; the blades of the iris cover it.
+        all.sort((a, b) -> behindLast ? Integer.compare(a.fault.surface(), b.fault.surface()) : Integer.compare(b.fault.surface(), a.fault.surface()));
+        boolean covered = false;
+        for (Seen s : all) {
+            boolean infront = behindLast ? s.fault.surface() >= lens.stopIndex() : s.fault.surface() <= lens.stopIndex();
+            if (infront && !covered) {
+                cover(light, blades, pose, around);
+                covered = true;
+            }
+            veil += lay(light, mask, s, pose, around, infront ? new float[0] : blades, s.fault.surface() == lens.stopIndex() ? blades : new float[0]);
+        }
+        if (!covered) {
+            cover(light, blades, pose, around);
+        }
+        return new Shot(Sensor.expose(light, pose.ev(), random.split()), aperture, mask, veil);
+    }
+
+    private static void cover(Light light, float[] blades, Pose pose, Surroundings around) {
+        boolean against = pose.lighting() == Lighting.AGAINST;
+        Noise grain = new Noise(pose.seed() + 5);
+        for (int i = 0; i < blades.length; i++) {
+            if (blades[i] > 0) {
+                int x = i % light.width;
+                int y = i / light.width;
+                double metal = (against ? 0.028 : 0.05) * (1 + 0.2 * grain.at(x * 0.02, y * 0.25)) * around.lamp(x, y);
+                for (float[] p : light.planes) {
+                    p[i] = (float) (p[i] * (1 - blades[i]) + metal * blades[i]);
+                }
+            }
+        }
+    }
+
+    private static Seen see(LensSection lens, HiddenTruth.GlassFault f, Pose pose, Aperture aperture) {
+        SurfaceView view = SurfaceView.of(lens, f.surface(), pose, aperture);
+        Layer layer = new Layer(pose.width(), pose.height());
+        // On the glass the lamp lies where it does in the picture, mirrored from the rear; a surface's y runs up.
+        double lampOnGlass = pose.fromRear() ? Math.PI - pose.lampTowardsRad() : pose.lampTowardsRad();
+        switch (f.kind()) {
+            case DUST -> Specks.dust(layer, view, f);
+            case FUNGUS -> Fungus.paint(layer, view, f);
+            case HAZE -> Films.haze(layer, view, f);
+            case OIL -> Films.oil(layer, view, f, lampOnGlass);
+            case SCRATCH -> Lines.scratch(layer, view, f);
+            case CLEANING_MARKS -> Lines.cleaningMarks(layer, view, f, lampOnGlass, pose.lighting() == Lighting.AGAINST);
+            case SEPARATION -> Films.separation(layer, view, f);
+            case BUBBLE -> Specks.bubbles(layer, view, f, pose.lampTowardsRad());
+            case EDGE_PAINT -> RimFaults.edgePaint(layer, view, f);
+            case CHIP -> RimFaults.chip(layer, view, f);
+            case COATING -> Films.coating(layer, view, f);
+            case UNKNOWN -> throw new IllegalArgumentException("an unknown fault has no looks");
+        }
+        return new Seen(f, view, layer, Defocus.disc(layer.scatter, layer.width, layer.height, view.blurPx()),
+                Defocus.disc(layer.shade, layer.width, layer.height, view.blurPx()));
+    }
+
+    /// @param hidden 1 where blades cover the fault, or empty
+    /// @param only 1 where the fault lies on blades, or empty
+    /// @return mean veil it adds over the aperture
+    private static double lay(Light light, byte[] mask, Seen s, Pose pose, Surroundings around, float[] hidden, float[] only) {
+        boolean against = pose.lighting() == Lighting.AGAINST;
+        boolean haze = s.fault.kind() == FindingKind.HAZE;
+        double sum = 0;
+        int glass = 0;
+        for (int i = 0; i < mask.length; i++) {
+            int x = i % light.width;
+            int y = i / light.width;
+            double u = s.view.map().unitRadius(x, y);
+            if (u > (s.fault.kind() == FindingKind.EDGE_PAINT ? 1.02 : 1)) {
+                continue;
+            }
+            glass++;
+            double shown = (hidden.length == 0 ? 1 : 1 - hidden[i]) * (only.length == 0 || pose.irisOpen() >= 1 ? 1 : only[i]);
+            double scatter = s.scatter[i] * shown;
+            double shade = s.shade[i] * shown;
+            sum += haze ? scatter : 0;
+            if (scatter > 0 || shade > 0) {
+                double lamp = around.lamp(x, y);
+                for (int c = 0; c < 3; c++) {
+                    double hue = s.layer.colour(c, i);
+                    light.planes[c][i] *= against ? 1 : (float) (1 - Math.min(0.9, shade * (s.layer.coloured() ? 2 - hue : 1)));
+                    light.planes[c][i] += (float) (against ? scatter * lamp * hue : s.fault.kind() == FindingKind.EDGE_PAINT ? 0.5 * scatter : 0);
+                }
+            }
+            s.layer.mark[i] &= shown > 0.5;
+        }
+        double mean = sum / Math.max(1, glass);
+        mark(mask, s, haze ? Math.max(LEAST_VEIL, mean / 2) : -1, light.width);
+        return haze ? mean : 0;
+    }
+
+    private static void mark(byte[] mask, Seen s, double leastVeil, int width) {
+        int rank = RANK.indexOf(s.fault.kind());
+        for (int i = 0; i < mask.length; i++) {
+            boolean here = leastVeil >= 0 ? s.layer.scatter[i] > leastVeil : s.layer.mark[i];
+            if (here && s.view.map().unitRadius(i % width, i / width) < 1.03 && rank > rankOf(mask[i])) {
+                mask[i] = (byte) s.fault.kind().maskLevel();
+            }
+        }
+    }
+
+    private static int rankOf(int level) {
+        for (int k = 0; k < RANK.size(); k++) {
+            if (RANK.get(k).maskLevel() == level) {
+                return k;
+            }
+        }
+        return 0;
+    }
+}
