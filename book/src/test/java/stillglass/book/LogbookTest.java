@@ -42,6 +42,9 @@ class LogbookTest {
                 new TicketEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(1, 2, 3, 4, 0.5), List.of(f), 0.03, List.of(0.1, 0.2), List.of("no lamp frame")),
                 new TicketEvent.FindingRekinded("p1#1", FindingKind.OIL), new TicketEvent.FindingDismissed("p1#1"), new TicketEvent.FindingPlaced("p1#1", 3),
                 new TicketEvent.FindingUnplaced("p1#1"), new TicketEvent.DepthRead("p1#1", stillglass.grade.DepthReading.parallax(true, 10, 1.2, 0.1)),
+                new TicketEvent.FindingTested("p1#1", "colours", stillglass.grade.CheapTest.Answer.YES, FindingKind.OIL, java.util.Map.of(FindingKind.OIL, 0.75, FindingKind.HAZE, 0.25)),
+                new TicketEvent.FindingReshaped("p1#1", f.regions()), new TicketEvent.FindingDrawn("p1+4", "p1", f), new TicketEvent.FindingsMerged("p1#1", "p1#2"),
+                new TicketEvent.FindingSplit("p1#1"), new TicketEvent.PhotoFocused("p1", 6.5),
                 new TicketEvent.MisassemblyFound("reverse:E3"), new TicketEvent.AssemblyPutRight(),
                 new TicketEvent.GradeOverruled("p1#1", 4, "seen"), new TicketEvent.GoalsChosen(List.of("S2", "E1")),
                 new TicketEvent.ReferenceKept("infinity", "ink", ClockPosition.of(3.5))));

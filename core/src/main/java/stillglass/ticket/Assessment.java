@@ -29,7 +29,7 @@ import stillglass.plan.WayIn;
 /// @param grade computed from the effect
 /// @param advice what to do and why
 public record Assessment(
-        TicketState.Known known,
+        Known known,
         int surface,
         boolean assumed,
         Optional<WhichSurface> where,
@@ -42,7 +42,7 @@ public record Assessment(
     /// @param prints traced beams of the section
     /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
     public static Assessment of(
-            TicketState.Known known,
+            Known known,
             boolean fromRear,
             Footprints prints,
             Instrument instrument,

@@ -36,6 +36,13 @@ public sealed interface Decision {
             case Intent.AssembledRight r -> state.assembly().isEmpty()
                     ? new Refused("Nothing was noted as assembled wrongly.")
                     : accepted(new TicketEvent.AssemblyPutRight());
+            case Intent.FocusPhoto f -> focusPhoto(state, f);
+            case Intent.AnswerTest a -> withFinding(state, a.findingId(),
+                    new TicketEvent.FindingTested(a.findingId(), a.test(), a.answer(), a.told().likeliest(), a.told().chances()));
+            case Intent.Reshape r -> Outlining.reshape(state, r);
+            case Intent.Draw d -> Outlining.draw(state, d, world);
+            case Intent.Merge m -> Outlining.merge(state, m);
+            case Intent.Split s -> Outlining.split(state, s);
             case Intent.Dismiss d -> withFinding(state, d.findingId(), new TicketEvent.FindingDismissed(d.findingId()));
             case Intent.Place p -> place(state, p, world);
             case Intent.OverruleGrade o -> overruleGrade(state, o);
@@ -87,7 +94,14 @@ public sealed interface Decision {
         return new Accepted(List.copyOf(k.happened()));
     }
 
-    private static Decision withFinding(TicketState state, String id, TicketEvent event) {
+    private static Decision focusPhoto(TicketState state, Intent.FocusPhoto f) {
+        List<TicketState.Photo> photos = state.photos().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE).toList();
+        return f.number() < 1 || f.number() > photos.size()
+                ? new Refused("There is no photo " + f.number() + ": " + (photos.isEmpty() ? "take one first." : "they run from 1 to " + photos.size() + "."))
+                : accepted(new TicketEvent.PhotoFocused(photos.get(f.number() - 1).kept().photoId(), f.depthMm()));
+    }
+
+    static Decision withFinding(TicketState state, String id, TicketEvent event) {
         return state.finding(id).isPresent() ? accepted(event) : new Refused("Finding " + id + " is no longer there.");
     }
 
@@ -110,7 +124,7 @@ public sealed interface Decision {
         }
         TicketEvent kind = new TicketEvent.FindingRekinded(r.findingId(), r.kind());
         boolean clash = state.finding(r.findingId())
-                .flatMap(TicketState.Known::surface)
+                .flatMap(Known::surface)
                 .flatMap(s -> MayLie.notOn(r.kind(), world.section(), s))
                 .isPresent();
         return clash ? accepted(kind, new TicketEvent.FindingUnplaced(r.findingId())) : withFinding(state, r.findingId(), kind);

@@ -11,7 +11,7 @@ import stillglass.optics.misassembly.LensFault;
 
 /// Bench shorthand about the glass itself: how it was found assembled (`E2 reversed`, `E1 and E3 swapped`, `gap 4 +0.3`,
 /// `E1 not seated 0.1, 0.5°`, `as designed`) and how deep a finding seems to lie (`focus 12.4 ±0.3`,
-/// `parallax 10° 1.8 ±0.1 rear`).
+/// `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`).
 final class GlassWords {
     private static final String NUMBER = "([+-]?(?:\\d+(?:[.,]\\d+)?|[.,]\\d+))";
     private static final String GLASS = "(e\\d+(?:\\s*\\+\\s*e\\d+)*)";
@@ -23,6 +23,7 @@ final class GlassWords {
     private static final Pattern FOCUS = Pattern.compile("focus\\s+" + NUMBER + "(?:\\s*mm)?" + "(?:\\s*(?:±|\\+-|\\+/-)\\s*" + NUMBER + ")?(?:\\s*mm)?(.*)");
     private static final Pattern PARALLAX = Pattern.compile(
             "parallax\\s+" + NUMBER + "\\s*(?:°|deg)\\s+" + NUMBER + "(?:\\s*mm)?(?:\\s*(?:±|\\+-|\\+/-)\\s*" + NUMBER + ")?(?:\\s*mm)?(.*)");
+    private static final Pattern SHARP = Pattern.compile("photo\\s+(\\d{1,3})\\s+(?:is\\s+)?(?:sharp|focused)\\s+(?:at\\s+)?" + NUMBER + "(?:\\s*mm)?");
     /// Scatter of a rack read to a tenth, and of a shift read off a photo, where nothing is stated.
     private static final double USUAL_FOCUS_ERROR_MM = 0.3;
     private static final double USUAL_SHIFT_ERROR_MM = 0.15;
@@ -61,6 +62,13 @@ final class GlassWords {
         }
         if (line.startsWith("fault ")) {
             return Optional.of(found(LensFault.parse(line.substring(6).strip().replaceAll("\\be(?=\\d)", "E"))));
+        }
+        Matcher sharp = SHARP.matcher(line);
+        if (sharp.matches()) {
+            int photo = Integer.parseInt(sharp.group(1));
+            double mm = number(sharp.group(2));
+            return Optional.of(new Reading.Understood(List.of(new Intent.FocusPhoto(photo, mm)),
+                    String.format(java.util.Locale.ROOT, "photo %d is sharp %.1f mm behind the rim", photo, mm)));
         }
         return depth(line);
     }

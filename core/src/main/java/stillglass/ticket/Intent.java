@@ -4,7 +4,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import stillglass.assembly.ClockPosition;
+import stillglass.grade.CheapTest;
 import stillglass.grade.DepthReading;
+import stillglass.grade.TellApart;
+import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 
 /// What the technician wants to have done or recorded.
@@ -30,12 +33,35 @@ public sealed interface Intent {
 
     record Rekind(String findingId, FindingKind kind) implements Intent {}
 
+    /// Answer the question that tells kinds apart.
+    /// @param told what is known with the answer
+    record AnswerTest(String findingId, String test, CheapTest.Answer answer, TellApart told) implements Intent {}
+
+    record Reshape(String findingId, List<Finding.Region> regions) implements Intent {
+        public Reshape {
+            regions = List.copyOf(regions);
+        }
+    }
+
+    /// Draw a fault that was not seen by the application.
+    record Draw(String photoId, FindingKind kind, Finding.Region outline) implements Intent {}
+
+    /// @param gone goes into `findingId`
+    record Merge(String findingId, String gone) implements Intent {}
+
+    record Split(String findingId) implements Intent {}
+
     record Dismiss(String findingId) implements Intent {}
 
     record Place(String findingId, int surface) implements Intent {}
 
     /// How deep a finding seems to lie.
     record ReadDepth(String findingId, DepthReading reading) implements Intent {}
+
+    /// Say where a photo is sharp.
+    /// @param number of the photo among those of the work before, from 1
+    /// @param depthMm behind the rim
+    record FocusPhoto(int number, double depthMm) implements Intent {}
 
     /// Something was found assembled wrongly.
     /// @param fault short form of a [stillglass.optics.misassembly.LensFault]

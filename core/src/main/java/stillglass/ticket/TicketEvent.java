@@ -3,7 +3,9 @@ package stillglass.ticket;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import stillglass.assembly.ClockPosition;
+import stillglass.grade.CheapTest;
 import stillglass.grade.DepthReading;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
@@ -70,6 +72,42 @@ public sealed interface TicketEvent {
     record FindingUnplaced(String findingId) implements TicketEvent {}
 
     record DepthRead(String findingId, DepthReading reading) implements TicketEvent {}
+
+    /// A cheap test was done on a finding.
+    /// @param test id in the table of tests
+    /// @param kind the likeliest now
+    /// @param chances of every kind now
+    record FindingTested(String findingId, String test, CheapTest.Answer answer, FindingKind kind, Map<FindingKind, Double> chances)
+            implements TicketEvent {
+        public FindingTested {
+            chances = Map.copyOf(chances);
+        }
+    }
+
+    /// The outline was drawn anew by hand.
+    record FindingReshaped(String findingId, List<Finding.Region> regions) implements TicketEvent {
+        public FindingReshaped {
+            regions = List.copyOf(regions);
+        }
+    }
+
+    /// A finding was drawn by hand on a photo.
+    record FindingDrawn(String findingId, String photoId, Finding finding) implements TicketEvent {}
+
+    /// Two findings are one fault; the second goes into the first.
+    record FindingsMerged(String findingId, String gone) implements TicketEvent {}
+
+    /// Every outline of a finding is a fault of its own.
+    record FindingSplit(String findingId) implements TicketEvent {}
+
+    /// @param depthMm plane behind the rim on which the photo is sharp
+    record PhotoFocused(String photoId, double depthMm) implements Plain {
+        public PhotoFocused {
+            if (!(Math.abs(depthMm) < 500)) {
+                throw new IllegalArgumentException("a photo focused at " + depthMm + " mm is out of range: give less than 500 mm");
+            }
+        }
+    }
 
     /// @param fault short form of a [stillglass.optics.misassembly.LensFault]
     record MisassemblyFound(String fault) implements TicketEvent {}

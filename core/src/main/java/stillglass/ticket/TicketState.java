@@ -14,6 +14,9 @@ import java.util.Set;
 import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.FocusStack;
+import stillglass.look.Outlines;
+import stillglass.look.SameFault;
 
 /// Everything known about a ticket: the fold of its events. Immutable to the outside.
 ///
@@ -23,42 +26,6 @@ public final class TicketState {
     public record Photo(
             TicketEvent.PhotoKept kept, Optional<TicketEvent.PhotoGraded> graded, Instant at) {}
 
-    /// A finding as it stands after the technician's corrections.
-    /// @param id photo id and number
-    /// @param overruled the technician's grade, beside the computed one
-    /// @param depths how deep it seems to lie, in the order they were read
-    public record Known(
-            String id,
-            String photoId,
-            Finding finding,
-            Optional<Integer> surface,
-            Optional<TicketEvent.GradeOverruled> overruled,
-            Optional<FindingKind> computedKind,
-            List<DepthReading> depths) {
-        public Known {
-            depths = List.copyOf(depths);
-        }
-
-        Known with(Optional<Integer> placed) {
-            return new Known(id, photoId, finding, placed, overruled, computedKind, depths);
-        }
-
-        Known with(TicketEvent.GradeOverruled grade) {
-            return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, depths);
-        }
-
-        Known with(FindingKind kind) {
-            return new Known(id, photoId, finding.withKind(kind), surface, overruled,
-                    Optional.of(computedKind.orElse(finding.kind())), depths);
-        }
-
-        Known with(DepthReading read) {
-            List<DepthReading> more = new ArrayList<>(depths);
-            more.add(read);
-            return new Known(id, photoId, finding, surface, overruled, computedKind, more);
-        }
-    }
-
     private TicketEvent.Opened tag = new TicketEvent.Opened("", "", "", "", "", LocalDate.EPOCH);
     private final List<String> symptoms = new ArrayList<>();
     private String use = "";
@@ -66,6 +33,8 @@ public final class TicketState {
     private final Map<Phase, TicketEvent.InfinityMeasured> infinity = new EnumMap<>(Phase.class);
     private final Map<String, Photo> photos = new LinkedHashMap<>();
     private final Map<String, Known> findings = new LinkedHashMap<>();
+    private final List<Known> dismissed = new ArrayList<>();
+    private final Map<String, Double> focused = new LinkedHashMap<>();
     private final List<String> assembly = new ArrayList<>();
     private final Set<String> assemblyFound = new LinkedHashSet<>();
     private List<String> goals = List.of();
@@ -133,11 +102,17 @@ public final class TicketState {
             case TicketEvent.PhotoKept e -> photos.put(e.photoId(), new Photo(e, Optional.empty(), r.at()));
             case TicketEvent.PhotoGraded e -> grade(e);
             case TicketEvent.FindingRekinded e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e.kind()));
-            case TicketEvent.FindingDismissed e -> findings.remove(e.findingId());
+            case TicketEvent.FindingDismissed e -> Optional.ofNullable(findings.remove(e.findingId())).ifPresent(dismissed::add);
             case TicketEvent.FindingPlaced e ->
                 findings.computeIfPresent(e.findingId(), (id, k) -> k.with(Optional.of(e.surface())));
             case TicketEvent.FindingUnplaced e ->
                 findings.computeIfPresent(e.findingId(), (id, k) -> k.with(Optional.<Integer>empty()));
+            case TicketEvent.FindingTested e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e));
+            case TicketEvent.FindingReshaped e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(k.finding().withRegions(e.regions())));
+            case TicketEvent.FindingDrawn e -> findings.put(e.findingId(), new Known(e.findingId(), e.photoId(), e.finding()));
+            case TicketEvent.FindingsMerged e -> merge(e);
+            case TicketEvent.FindingSplit e -> split(e.findingId());
+            case TicketEvent.PhotoFocused e -> focused.put(e.photoId(), e.depthMm());
             case TicketEvent.DepthRead e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e.reading()));
             case TicketEvent.MisassemblyFound e -> {
                 assembly.add(e.fault());
@@ -182,9 +157,46 @@ public final class TicketState {
             return;
         }
         int number = 1;
+        Set<String> matched = new HashSet<>();
         for (Finding f : e.findings()) {
-            String id = e.photoId() + "#" + number++;
-            findings.put(id, new Known(id, e.photoId(), f, Optional.empty(), Optional.empty(), Optional.empty(), List.of()));
+            Optional<Known> before = earlier(photo, f, matched);
+            String id = before.map(Known::id).orElse(e.photoId() + "#" + number++);
+            findings.put(id, before.map(k -> k.seenIn(e.photoId(), f)).orElseGet(() -> new Known(id, e.photoId(), f)));
+            matched.add(id);
+        }
+    }
+
+    /// The same fault in an earlier photo from the same side; each is met once.
+    private Optional<Known> earlier(Photo photo, Finding f, Set<String> matched) {
+        List<Known> open = findings.values().stream()
+                .filter(k -> !matched.contains(k.id()) && !k.photoId().equals(photo.kept().photoId()))
+                .filter(k -> Optional.ofNullable(photos.get(k.photoId())).filter(p -> p.kept().fromRear() == photo.kept().fromRear()).isPresent())
+                .toList();
+        return SameFault.in(open.stream().map(Known::finding).toList(), f)
+                .flatMap(same -> open.stream().filter(k -> k.finding().equals(same)).findFirst());
+    }
+
+    private void merge(TicketEvent.FindingsMerged e) {
+        Known into = findings.get(e.findingId());
+        Known gone = findings.remove(e.gone());
+        if (into != null && gone != null) {
+            List<Finding.Region> both = new ArrayList<>(into.finding().regions());
+            both.addAll(gone.finding().regions());
+            findings.put(e.findingId(), into.with(into.finding().joined(gone.finding(), Outlines.merged(both))));
+        }
+    }
+
+    private void split(String id) {
+        Known whole = findings.get(id);
+        if (whole == null) {
+            return;
+        }
+        List<Finding.Region> parts = whole.finding().regions();
+        for (int i = 0; i < parts.size(); i++) {
+            String own = i == 0 ? id : id + "." + (i + 1);
+            Finding part = whole.finding().withRegions(List.of(parts.get(i))).counted(Math.max(1, whole.finding().count() / parts.size()));
+            findings.put(own, new Known(own, whole.photoId(), part, whole.surface(), Optional.empty(), whole.computedKind(), List.of(), List.of(),
+                    Map.of(whole.photoId(), part)));
         }
     }
 
@@ -237,11 +249,29 @@ public final class TicketState {
 
     /// Findings in the order of their photos; dismissed ones are gone.
     public List<Known> findings() {
-        return List.copyOf(findings.values());
+        return findings.values().stream().map(this::stacked).toList();
+    }
+
+    /// With the depth at which it is sharpest, where photos focused at known depths tell one.
+    private Known stacked(Known k) {
+        boolean rear = Optional.ofNullable(photos.get(k.photoId())).filter(p -> p.kept().fromRear()).isPresent();
+        List<FocusStack.Sight> sights = new ArrayList<>();
+        k.sights().forEach((photo, f) -> Optional.ofNullable(focused.get(photo)).ifPresent(mm -> sights.add(new FocusStack.Sight(mm, f.sharpness()))));
+        return FocusStack.of(sights).map(st -> k.with(DepthReading.focus(rear, st.depthMm(), st.sigmaMm()))).orElse(k);
+    }
+
+    /// What was called no fault, with the kind that had been computed.
+    public List<Known> dismissed() {
+        return List.copyOf(dismissed);
+    }
+
+    /// Plane behind the rim on which a photo is sharp, where that was said; mm.
+    public Optional<Double> focusMm(String photoId) {
+        return Optional.ofNullable(focused.get(photoId));
     }
 
     public Optional<Known> finding(String id) {
-        return Optional.ofNullable(findings.get(id));
+        return Optional.ofNullable(findings.get(id)).map(this::stacked);
     }
 
     /// What was found assembled wrongly and not put right since, in the order it was found; short forms of

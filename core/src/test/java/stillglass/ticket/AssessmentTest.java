@@ -28,13 +28,13 @@ class AssessmentTest {
         return new GradeRules(kinds, 0.02, 0.15, 0.002, 0.03, 0.1, 4);
     }
 
-    private static TicketState.Known blot(FindingKind kind, Optional<Integer> surface) {
+    private static Known blot(FindingKind kind, Optional<Integer> surface) {
         Finding.Region r = new Finding.Region(List.of(new Finding.Point(-0.2, -0.2), new Finding.Point(0.2, -0.2), new Finding.Point(0.2, 0.2), new Finding.Point(-0.2, 0.2)));
-        return new TicketState.Known("p1#1", "p1", new Finding(kind, 0.9, List.of(r), 0.16 / Math.PI, 1, 0, 0, 0.4, 3, List.of()), surface,
-                Optional.empty(), Optional.empty(), List.of());
+        return new Known("p1#1", "p1", new Finding(kind, 0.9, List.of(r), 0.16 / Math.PI, 1, 0, 0, 0.4, 3, List.of()), surface,
+                Optional.empty(), Optional.empty(), List.of(), List.of(), java.util.Map.of());
     }
 
-    private static Assessment assess(TicketState.Known known) {
+    private static Assessment assess(Known known) {
         return Assessment.of(known, false, stillglass.optics.Footprints.of(Lenses.triplet(), () -> {}), Instruments.small(), rules(), Progress.SILENT);
     }
 
@@ -59,9 +59,9 @@ class AssessmentTest {
     @Test
     void depthReadingsDecideBetweenHarmAndLikelihood() {
         double deep = WhichSurface.depth(Lenses.triplet(), 3, 0, 0, false);
-        TicketState.Known k = blot(FindingKind.DUST, Optional.empty());
-        Assessment a = assess(new TicketState.Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(),
-                List.of(DepthReading.focus(false, deep, 0.3))));
+        Known k = blot(FindingKind.DUST, Optional.empty());
+        Assessment a = assess(new Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(),
+                List.of(DepthReading.focus(false, deep, 0.3)), List.of(), java.util.Map.of()));
 
         assertThat(a.surface()).isEqualTo(3);
         assertThat(a.assumed()).as("measured, yet nobody put it there").isTrue();
@@ -86,9 +86,9 @@ class AssessmentTest {
 
     @Test
     void theTechniciansGradeStandsBesideTheComputedOne() {
-        TicketState.Known k = blot(FindingKind.DUST, Optional.of(0));
-        TicketState.Known overruled = new TicketState.Known(k.id(), k.photoId(), k.finding(), k.surface(),
-                Optional.of(new TicketEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty(), List.of());
+        Known k = blot(FindingKind.DUST, Optional.of(0));
+        Known overruled = new Known(k.id(), k.photoId(), k.finding(), k.surface(),
+                Optional.of(new TicketEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty(), List.of(), List.of(), java.util.Map.of());
         Assessment a = assess(overruled);
 
         assertThat(a.standingGrade()).isEqualTo(1);

@@ -130,7 +130,7 @@ class TicketStateTest {
         Story story = Story.begun().accept(
                 new Intent.Keep(List.of(new TicketEvent.PhotoKept("p1", Phase.BEFORE, false, ""), graded("p1", FindingKind.DUST, FindingKind.HAZE))),
                 new Intent.Rekind("p1#1", FindingKind.FUNGUS), new Intent.Place("p1#1", 1), new Intent.OverruleGrade("p1#1", 4, "seen it grow"));
-        TicketState.Known k = story.state().finding("p1#1").orElseThrow();
+        Known k = story.state().finding("p1#1").orElseThrow();
 
         assertThat(k.finding().kind()).isEqualTo(FindingKind.FUNGUS);
         assertThat(k.computedKind()).contains(FindingKind.DUST);

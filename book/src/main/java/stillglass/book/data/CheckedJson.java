@@ -101,8 +101,11 @@ public final class CheckedJson {
         return pointer.isEmpty() ? line : pointer + " (" + line + ")";
     }
 
+    /// What the parser found wrong, without its advice to programmers and without where it read from.
     private static String firstLine(String message) {
-        return message.lines().findFirst().orElse("is not JSON");
+        String line = message.lines().findFirst().orElse("is not JSON");
+        return line.replaceAll("\\s*\\[Source:.*?]", "").replaceAll(":?\\s*(?:-\\s*)?\\(?(?:to allow|enable|use) .*Feature.*$", "")
+                .replaceAll("\\s*\\(.*Feature.*\\)", "").strip();
     }
 
     private static Schema load(String schema) {

@@ -9,11 +9,12 @@ import java.util.Locale;
 import java.util.Map;
 import stillglass.assembly.Material;
 import stillglass.care.CareTables;
+import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.look.FindingKind;
 import tools.jackson.databind.JsonNode;
 
-/// The two editable tables of the shop: grade rules and care.
+/// The tables of the shop: grade rules, care, and the tests that tell kinds apart.
 public final class RulesJson {
     private RulesJson() {}
 
@@ -29,6 +30,18 @@ public final class RulesJson {
 
     static CareTables shippedCare() {
         return care("care.json", CheckedJson.resource("/stillglass/book/care.json", "care.schema.json"));
+    }
+
+    static List<CheapTest> shippedTests() {
+        String file = "tell-apart.json";
+        List<CheapTest> tests = new ArrayList<>();
+        for (JsonNode t : CheckedJson.resource("/stillglass/book/tell-apart.json", "tell-apart.schema.json").get("tests")) {
+            Map<FindingKind, Double> yes = new EnumMap<>(FindingKind.class);
+            t.get("yes").properties().forEach(e -> yes.put(FindingKind.ofWord(e.getKey()), e.getValue().asDouble()));
+            tests.add(LensJson.at(file, "/tests/" + tests.size(), () -> new CheapTest(t.get("id").asString(), t.get("question").asString(),
+                    t.get("minutes").asDouble(), t.get("risk").asDouble(), t.get("touches").asBoolean(), t.path("caution").asString(""), yes)));
+        }
+        return tests;
     }
 
     private static GradeRules grade(String file, JsonNode j) {

@@ -11,6 +11,7 @@ import stillglass.assembly.Instrument;
 import stillglass.book.BadInput;
 import stillglass.book.report.SafeFile;
 import stillglass.care.CareTables;
+import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
@@ -30,6 +31,7 @@ public final class Shelf {
     private final GradeRules rules;
     private final Optional<String> complaint;
     private final CareTables care = RulesJson.shippedCare();
+    private final List<CheapTest> tests = RulesJson.shippedTests();
 
     /// What ships, nothing of the shop's own.
     public Shelf() {
@@ -106,6 +108,11 @@ public final class Shelf {
 
     public GradeRules gradeRules() {
         return rules;
+    }
+
+    /// Cheap tests and how often each kind answers yes.
+    public List<CheapTest> tests() {
+        return tests;
     }
 
     public CareTables care() {

@@ -15,6 +15,7 @@ import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
+import stillglass.ticket.Known;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Ledger;
 import stillglass.ticket.Phase;
@@ -101,7 +102,7 @@ public record Report(
                 state.signed().map(s -> s.by() + ", " + s.at().atZone(ZoneOffset.UTC).toLocalDate()));
     }
 
-    private static boolean fromRear(TicketState state, TicketState.Known known) {
+    private static boolean fromRear(TicketState state, Known known) {
         return state.photo(known.photoId()).map(p -> p.kept().fromRear()).orElse(false);
     }
 

@@ -1,0 +1,80 @@
+package stillglass.ticket;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import stillglass.grade.DepthReading;
+import stillglass.grade.TellApart;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.SameFault;
+
+/// A finding as it stands after the technician's corrections.
+/// @param id photo id and number
+/// @param overruled the technician's grade, beside the computed one
+/// @param depths how deep it seems to lie, in the order they were read
+/// @param tests answers that told kinds apart, in the order they were given
+/// @param sights the photos it was seen in, with what each shows of it
+public record Known(
+        String id,
+        String photoId,
+        Finding finding,
+        Optional<Integer> surface,
+        Optional<TicketEvent.GradeOverruled> overruled,
+        Optional<FindingKind> computedKind,
+        List<DepthReading> depths,
+        List<TellApart.Answered> tests,
+        Map<String, Finding> sights) {
+    public Known {
+        depths = List.copyOf(depths);
+        tests = List.copyOf(tests);
+        sights = Collections.unmodifiableMap(new LinkedHashMap<>(sights));
+    }
+
+    /// A finding nobody has touched, seen in one photo.
+    public Known(String id, String photoId, Finding finding) {
+        this(id, photoId, finding, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(photoId, finding));
+    }
+
+    Known with(Optional<Integer> placed) {
+        return new Known(id, photoId, finding, placed, overruled, computedKind, depths, tests, sights);
+    }
+
+    Known with(TicketEvent.GradeOverruled grade) {
+        return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, depths, tests, sights);
+    }
+
+    Known with(FindingKind kind) {
+        return new Known(id, photoId, finding.withKind(kind), surface, overruled,
+                Optional.of(computedKind.orElse(finding.kind())), depths, tests, sights);
+    }
+
+    Known with(DepthReading read) {
+        List<DepthReading> more = new ArrayList<>(depths);
+        more.add(read);
+        return new Known(id, photoId, finding, surface, overruled, computedKind, more, tests, sights);
+    }
+
+    /// A kind that was set by hand stays; the answers change what is computed.
+    Known with(TicketEvent.FindingTested t) {
+        List<TellApart.Answered> more = new ArrayList<>(tests);
+        more.add(new TellApart.Answered(t.test(), t.answer()));
+        Finding told = computedKind.isPresent() ? finding : finding.told(t.kind(), t.chances());
+        return new Known(id, photoId, told, surface, overruled, computedKind, depths, more, sights);
+    }
+
+    Known with(Finding other) {
+        return new Known(id, photoId, other, surface, overruled, computedKind, depths, tests, sights);
+    }
+
+    /// The same fault in another photo.
+    Known seenIn(String otherPhoto, Finding there) {
+        Map<String, Finding> more = new LinkedHashMap<>(sights);
+        more.put(otherPhoto, there);
+        boolean untouched = computedKind.isEmpty() && tests.isEmpty();
+        return new Known(id, photoId, untouched ? SameFault.together(finding, there) : finding, surface, overruled, computedKind, depths, tests, more);
+    }
+}
