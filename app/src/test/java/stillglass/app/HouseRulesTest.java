@@ -54,7 +54,7 @@ class HouseRulesTest {
     void packagesOfTheCoreAreLayers() {
         layeredArchitecture().consideringOnlyDependenciesInAnyPackage("stillglass..")
                 .layer("ground").definedBy("stillglass.optics..", "stillglass.assembly")
-                .layer("senses").definedBy("stillglass.look", "stillglass.care", "stillglass.prove")
+                .layer("senses").definedBy("stillglass.look..", "stillglass.care", "stillglass.prove")
                 .layer("judgement").definedBy("stillglass.grade", "stillglass.plan")
                 .layer("job").definedBy("stillglass.ticket")
                 .layer("outside").definedBy("stillglass.book..", "stillglass.sim..", "stillglass.cli..", "stillglass.app..")

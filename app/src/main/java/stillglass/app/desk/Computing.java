@@ -17,6 +17,7 @@ import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.WayIn;
+import stillglass.ticket.Known;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketEvent;
@@ -72,7 +73,7 @@ final class Computing {
             light(work);
             watch.at(0, "");
             List<Assessment> assessments = new ArrayList<>();
-            for (TicketState.Known known : work.state().findings()) {
+            for (Known known : work.state().findings()) {
                 assessments.add(assess(known, work, watch));
             }
             Optional<Recommendation> recommendation = work.state().findings().isEmpty()
@@ -96,7 +97,7 @@ final class Computing {
         }
     }
 
-    private Assessment assess(TicketState.Known known, Work work, Progress watch) {
+    private Assessment assess(Known known, Work work, Progress watch) {
         TicketEvent.Opened tag = work.state().tag();
         boolean fromRear = work.state().photo(known.photoId()).map(p -> p.kept().fromRear()).orElse(false);
         Key key = new Key(tag.sectionId(), tag.instrumentId(), known.finding(), known.surface(), known.depths(), fromRear);

@@ -17,6 +17,7 @@ import stillglass.book.BookTrouble;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.optics.LensSection;
+import stillglass.ticket.Agreement;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Recorded;
@@ -174,19 +175,22 @@ public final class Desk implements AutoCloseable {
     }
 
     /// All tickets, and the number a new one would get.
-    public record Listing(List<TicketCard> tickets, String nextNumber) {}
+    /// @param agreement how often technician and photo agree, over all of them
+    public record Listing(List<TicketCard> tickets, String nextNumber, Agreement agreement) {}
 
     public CompletableFuture<Listing> listing() {
         return onBook(() -> {
             List<TicketCard> cards = new ArrayList<>();
+            List<TicketState> all = new ArrayList<>();
             int highest = 100;
             for (String number : log.tickets()) {
                 TicketState s = TicketState.of(log.story(number));
                 knowSection(s.tag().sectionId());
                 cards.add(TicketCard.of(s));
+                all.add(s);
                 highest = Math.max(highest, digits(number));
             }
-            return new Listing(cards, String.format(java.util.Locale.ROOT, "T-%04d", highest + 1));
+            return new Listing(cards, String.format(java.util.Locale.ROOT, "T-%04d", highest + 1), Agreement.of(all));
         });
     }
 
@@ -261,7 +265,7 @@ public final class Desk implements AutoCloseable {
             Work work = new Work(state, section, instrument, shelf.care(), shelf.gradeRules(), last, true,
                     shown.map(Work::stage).orElse(ifNew),
                     shown.map(Work::selection).orElse(new Selection.Nothing()),
-                    shown.map(Work::viewing).orElse(Viewing.USUAL));
+                    shown.map(Work::viewing).orElse(Viewing.USUAL), shelf.tests());
             show(work);
             if (compute.isShutdown()) {
                 return;
@@ -295,6 +299,10 @@ public final class Desk implements AutoCloseable {
     }
 
     /// Looks at the work in another way. On the interface thread.
+    public void view(java.util.function.UnaryOperator<Viewing> change) {
+        shown.ifPresent(w -> view(change.apply(w.viewing())));
+    }
+
     public void view(Viewing viewing) {
         shown.filter(w -> !w.viewing().equals(viewing)).ifPresent(w -> show(w.with(viewing)));
     }

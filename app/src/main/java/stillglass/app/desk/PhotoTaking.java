@@ -14,7 +14,7 @@ import stillglass.device.PhotoCamera;
 import stillglass.look.Aperture;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
-import stillglass.look.PhotoGrading;
+import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Fact;

@@ -10,23 +10,46 @@ import java.util.Set;
 /// @param rays whether the Axis shows light
 /// @param cured findings that are thought away, by id
 /// @param face surface looked at face-on, empty for none
-public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Integer> face) {
-    public static final Viewing USUAL = new Viewing(0, false, Set.of(), Optional.empty());
+/// @param photo photo looked at, empty for the latest
+/// @param hero what Look shows large
+public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Integer> face, Optional<String> photo, Hero hero) {
+    public static final Viewing USUAL = new Viewing(0, false, Set.of(), Optional.empty(), Optional.empty(), Hero.PHOTO);
+
+    /// What Look shows large.
+    public enum Hero {
+        /// A photo with its findings.
+        PHOTO,
+        /// The glass unrolled about its axis, findings of all photos on it.
+        UNROLLED,
+        /// Before and after, one wiped over the other.
+        WIPE,
+        /// Where lamp, card and camera go.
+        LIGHTING
+    }
 
     public Viewing {
         cured = Set.copyOf(cured);
     }
 
     public Viewing at(int otherStop) {
-        return new Viewing(otherStop, rays, cured, face);
+        return new Viewing(otherStop, rays, cured, face, photo, hero);
     }
 
     public Viewing withRays(boolean on) {
-        return new Viewing(stop, on, cured, face);
+        return new Viewing(stop, on, cured, face, photo, hero);
     }
 
     public Viewing facing(Optional<Integer> surface) {
-        return new Viewing(stop, rays, cured, surface);
+        return new Viewing(stop, rays, cured, surface, photo, hero);
+    }
+
+    public Viewing onPhoto(String id) {
+        return new Viewing(stop, rays, cured, face, Optional.of(id), Hero.PHOTO);
+    }
+
+    /// Another large picture; the same again goes back to the photo.
+    public Viewing showing(Hero other) {
+        return new Viewing(stop, rays, cured, face, photo, hero == other ? Hero.PHOTO : other);
     }
 
     /// Thinks a finding away, or back.
@@ -35,6 +58,6 @@ public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Intege
         if (!now.remove(findingId)) {
             now.add(findingId);
         }
-        return new Viewing(stop, rays, now, face);
+        return new Viewing(stop, rays, now, face, photo, hero);
     }
 }

@@ -5,12 +5,17 @@ import java.util.Optional;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
+import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
+import stillglass.grade.TellApart;
+import stillglass.look.Finding;
+import stillglass.look.SameFault;
 import stillglass.optics.LensSection;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Step;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
+import stillglass.ticket.Known;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Ledger;
@@ -25,6 +30,7 @@ import stillglass.ticket.TicketState;
 /// @param computing whether newer results are on their way
 /// @param stage the stage shown
 /// @param viewing how it is looked at: stop, rays, what-if
+/// @param tests cheap tests that tell kinds apart
 public record Work(
         TicketState state,
         LensSection section,
@@ -35,7 +41,8 @@ public record Work(
         boolean computing,
         Stage stage,
         Selection selection,
-        Viewing viewing) {
+        Viewing viewing,
+        List<CheapTest> tests) {
 
     /// Results with their inputs' fingerprint.
     /// @param assessments one for each finding
@@ -100,6 +107,18 @@ public record Work(
         return computed.assessments().stream().filter(a -> a.known().id().equals(findingId)).findFirst();
     }
 
+    /// What is known of a finding's kind, and the question that would settle it.
+    public TellApart told(Known k) {
+        return told(k, k.tests());
+    }
+
+    /// The same with other answers.
+    public TellApart told(Known k, List<TellApart.Answered> answers) {
+        // The photo's own chances are the start, whatever the answers since have made of them.
+        Finding seen = k.sights().values().stream().reduce(SameFault::together).orElse(k.finding());
+        return TellApart.of(seen, k.surface(), section, tests, answers);
+    }
+
     /// The lens as it is: as designed but for what was found assembled wrongly.
     public LensSection asBuilt() {
         return computed.assembly().map(AssemblyEffect::asBuilt).orElse(section);
@@ -111,18 +130,18 @@ public record Work(
     }
 
     Work with(Stage shown) {
-        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection, viewing);
+        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection, viewing, tests);
     }
 
     Work with(Selection selected) {
-        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected, viewing);
+        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected, viewing, tests);
     }
 
     Work with(Computed results, boolean more) {
-        return new Work(state, section, instrument, care, rules, results, more, stage, selection, viewing);
+        return new Work(state, section, instrument, care, rules, results, more, stage, selection, viewing, tests);
     }
 
     Work with(Viewing looked) {
-        return new Work(state, section, instrument, care, rules, computed, computing, stage, selection, looked);
+        return new Work(state, section, instrument, care, rules, computed, computing, stage, selection, looked, tests);
     }
 }

@@ -5,13 +5,19 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import stillglass.app.desk.Say;
+import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
+import stillglass.grade.CheapTest;
 import stillglass.grade.MayLie;
+import stillglass.grade.TellApart;
 import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.LightingGuide;
+import stillglass.look.PhotoChange;
+import stillglass.ticket.Known;
 import stillglass.ticket.Phase;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketState;
@@ -21,11 +27,40 @@ import stillglass.ticket.TicketState;
 /// @param photo the photo on show, empty when there is none yet
 /// @param head how it was taken, what it amounts to
 /// @param remarks what the grading assumed or wants better
+/// @param shots all photos of the work before, in their order
+/// @param hero what is shown large
+/// @param question what would settle a doubt
+/// @param wipe the two photos that are compared, once there is one after the work
+/// @param guide how to light this lens, while it is shown
 public record LookModel(
-        Optional<Shot> photo, String head, List<String> remarks, List<Row> rows, int photos, boolean done) {
+        Optional<Shot> photo, String head, List<String> remarks, List<Row> rows, List<ShotChip> shots, Viewing.Hero hero,
+        Optional<Question> question, Optional<Wipe> wipe, Optional<LightingGuide> guide, boolean done) {
+
+    /// Camera distance the guide is drawn for, mm.
+    static final double CAMERA_MM = 250;
+    /// Distance of lamp and card behind the lens it is drawn for, mm.
+    static final double BEHIND_MM = 120;
 
     /// @param aperture in pixels of the stored photo
     public record Shot(String photoId, Aperture aperture) {}
+
+    /// @param focus plane it is sharp on, where that was said
+    public record ShotChip(String photoId, String caption, boolean chosen, Optional<Double> focus) {}
+
+    /// A question about one finding.
+    /// @param caution shown with it, empty where there is none
+    public record Question(String findingId, int number, CheapTest test, String caution) {}
+
+    /// @param turnDeg how far the later photo is turned clockwise against the earlier
+    /// @param lines what became of every finding
+    public record Wipe(Shot before, Shot after, double turnDeg, List<String> lines) {
+        public Wipe {
+            lines = List.copyOf(lines);
+        }
+    }
+
+    /// @param probability 0 to 1
+    public record Chance(FindingKind kind, double probability) {}
 
     /// A finding in the list and on the photo.
     /// @param place surface as assigned, or that it is not known yet
@@ -34,6 +69,9 @@ public record LookModel(
     /// @param kinds what it may be, with why not where the lens rules it out
     /// @param surfaces where it may lie
     /// @param depth what its depth readings say, empty while there are none
+    /// @param unrolled outlines wherever it was seen, for the unrolled glass; from the front's side
+    /// @param chances the likeliest kinds, likeliest first
+    /// @param tests answers so far, in words
     public record Row(
             String id,
             int number,
@@ -50,11 +88,16 @@ public record LookModel(
             List<KindChip> kinds,
             List<SurfaceChip> surfaces,
             Optional<Depth> depth,
+            List<Finding.Region> unrolled,
+            List<Chance> chances,
+            String tests,
             boolean selected) {
         public Row {
             regions = List.copyOf(regions);
             kinds = List.copyOf(kinds);
             surfaces = List.copyOf(surfaces);
+            unrolled = List.copyOf(unrolled);
+            chances = List.copyOf(chances);
         }
     }
 
@@ -78,23 +121,85 @@ public record LookModel(
     public LookModel {
         remarks = List.copyOf(remarks);
         rows = List.copyOf(rows);
+        shots = List.copyOf(shots);
     }
 
     public static LookModel of(Work work) {
         TicketState s = work.state();
-        Optional<TicketState.Photo> photo = s.gradedPhoto(Phase.BEFORE);
+        Optional<TicketState.Photo> photo = shown(work);
         List<Row> rows = new ArrayList<>();
-        int number = 1;
         double diameter = 2 * work.section().surfaces().getFirst().semiDiameterMm();
-        for (TicketState.Known k : s.findings()) {
-            boolean here = photo.filter(p -> p.kept().photoId().equals(k.photoId())).isPresent();
-            rows.add(row(k, number++, work, diameter, here));
+        for (Known k : s.findings()) {
+            rows.add(row(k, rows.size() + 1, work, diameter, photo.map(p -> p.kept().photoId())));
         }
+        Viewing.Hero hero = work.viewing().hero();
+        Optional<Wipe> wipe = s.gradedPhoto(Phase.AFTER).flatMap(after -> before(s, after).map(b -> wipe(b, after)));
         return new LookModel(
-                photo.map(p -> new Shot(p.kept().photoId(), p.graded().orElseThrow().aperture())),
+                photo.map(LookModel::shot),
                 photo.map(p -> head(p, rows.size())).orElse(""),
                 photo.map(p -> p.graded().orElseThrow().remarks()).orElse(List.of()),
-                rows, s.photos().size(), s.done(Stage.LOOK));
+                rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
+                question(work), wipe,
+                hero == Viewing.Hero.LIGHTING ? Optional.of(LightingGuide.of(work.section(), CAMERA_MM, BEHIND_MM)) : Optional.empty(),
+                s.done(Stage.LOOK));
+    }
+
+    private static Shot shot(TicketState.Photo p) {
+        return new Shot(p.kept().photoId(), p.graded().orElseThrow().aperture());
+    }
+
+    /// The photo that was chosen, or the latest.
+    static Optional<TicketState.Photo> shown(Work work) {
+        return work.viewing().photo().flatMap(work.state()::photo).filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
+                .or(() -> work.state().gradedPhoto(Phase.BEFORE));
+    }
+
+    private static List<ShotChip> shots(TicketState s, Optional<TicketState.Photo> shown) {
+        return s.photos().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
+                .map(p -> new ShotChip(p.kept().photoId(), p.kept().caption(),
+                        shown.filter(x -> x.kept().photoId().equals(p.kept().photoId())).isPresent(), s.focusMm(p.kept().photoId())))
+                .toList();
+    }
+
+    /// The last photo before the work from the side of the one after it.
+    private static Optional<TicketState.Photo> before(TicketState s, TicketState.Photo after) {
+        return s.photos().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE && p.kept().fromRear() == after.kept().fromRear())
+                .reduce((a, b) -> b);
+    }
+
+    private static Wipe wipe(TicketState.Photo before, TicketState.Photo after) {
+        PhotoChange c = PhotoChange.of(before.graded().orElseThrow().findings(), after.graded().orElseThrow().findings());
+        List<String> lines = new ArrayList<>();
+        lines.add(Words.of(c.turnKnown() ? "look.wipe.turned" : "look.wipe.unturned", c.turnDeg()));
+        for (PhotoChange.Change x : c.changes()) {
+            Finding f = x.before().or(x::after).orElseThrow();
+            String name = Words.capital(f.kind().word().replace('-', ' ')) + (f.kind() == FindingKind.HAZE ? "" : ", " + f.clock() + " o’clock");
+            lines.add(switch (x.outcome()) {
+                case GONE -> Words.of("look.wipe.gone", name);
+                case NEW -> Words.of("look.wipe.new", name);
+                case LESS -> Words.of("look.wipe.less", name, 100 * x.lowShare(), 100 * x.highShare());
+                case MORE -> Words.of("look.wipe.more", name, 100 * x.lowShare(), 100 * x.highShare());
+                case ABOUT_THE_SAME -> Words.of("look.wipe.same", name, 100 * x.lowShare(), 100 * x.highShare());
+            });
+        }
+        return new Wipe(shot(before), shot(after), c.turnDeg(), lines);
+    }
+
+    /// The question for the selected finding, or else for the first that is in doubt.
+    private static Optional<Question> question(Work work) {
+        List<Known> all = work.state().findings();
+        boolean chosen = all.stream().anyMatch(k -> work.selection().finding(k.id()));
+        for (int i = 0; i < all.size(); i++) {
+            Known k = all.get(i);
+            if (k.computedKind().isPresent() || chosen && !work.selection().finding(k.id()) || work.state().done(Stage.LOOK)) {
+                continue;
+            }
+            Optional<CheapTest> next = work.told(k).next();
+            if (next.isPresent()) {
+                return Optional.of(new Question(k.id(), i + 1, next.get(), next.get().caution()));
+            }
+        }
+        return Optional.empty();
     }
 
     private static String head(TicketState.Photo p, int findings) {
@@ -103,18 +208,50 @@ public record LookModel(
                 Words.count("look.findings", findings), 100 * g.veil());
     }
 
-    private static Row row(TicketState.Known k, int number, Work work, double diameterMm, boolean here) {
+    private static Row row(Known k, int number, Work work, double diameterMm, Optional<String> photo) {
         Finding f = k.finding();
         String counted = f.kind() == FindingKind.DUST ? Words.of("look.specks", f.count()) : "";
+        TellApart told = work.told(k);
+        List<Chance> chances = told.ranked().stream().limit(3).map(x -> new Chance(x, told.chances().getOrDefault(x, 0.0))).toList();
+        boolean doubt = k.computedKind().isEmpty() && chances.size() > 1 && chances.get(1).probability() > DOUBT;
+        List<Finding.Region> here = photo.flatMap(p -> p.equals(k.photoId()) ? Optional.of(f.regions())
+                : Optional.ofNullable(k.sights().get(p)).map(Finding::regions)).orElse(List.of());
+        String title = doubt ? Words.of("look.or", Words.capital(word(chances.get(0).kind())), word(chances.get(1).kind())) : Words.capital(word(f.kind()));
         String size = f.kind() == FindingKind.HAZE
                 ? String.format(Locale.ROOT, Words.of("look.size.haze"), 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
                 : Words.of("look.size", f.areaMm2(diameterMm), f.zone().word(), f.clock());
-        return new Row(k.id(), number, f.kind(), Words.capital(f.kind().word().replace('-', ' ')) + counted,
-                k.computedKind().isPresent() ? Words.of("look.byhand") : Words.of("percent.0", 100 * f.confidence()),
+        return new Row(k.id(), number, f.kind(), title + (doubt ? "" : counted),
+                k.computedKind().isPresent() ? Words.of("look.byhand")
+                        : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
+                        : Words.of("percent.0", 100 * chances.getFirst().probability()),
                 k.surface().map(s -> work.section().surfaceName(s)).orElse(Words.of("look.nosurface")),
                 size, String.join(" · ", f.reasons()),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
-                here ? f.regions() : List.of(), f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), work.selection().finding(k.id()));
+                here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
+                work.selection().finding(k.id()));
+    }
+
+    /// A second kind this likely makes the first doubtful.
+    private static final double DOUBT = 0.2;
+
+    private static String word(FindingKind kind) {
+        return kind.word().replace('-', ' ');
+    }
+
+    /// Outlines as seen from the front: photos from the rear are mirrored.
+    private static List<Finding.Region> fromFront(Known k, Work work) {
+        boolean rear = work.state().photo(k.photoId()).filter(p -> p.kept().fromRear()).isPresent();
+        return !rear ? k.finding().regions() : k.finding().regions().stream()
+                .map(r -> new Finding.Region(r.outline().stream().map(p -> new Finding.Point(-p.x(), p.y())).toList())).toList();
+    }
+
+    private static String tests(Known k, Work work) {
+        return String.join("  ·  ", k.tests().stream().flatMap(a -> work.tests().stream().filter(t -> t.id().equals(a.test()))
+                .map(t -> Words.of(switch (a.answer()) {
+                    case YES -> "look.answer.yes";
+                    case NO -> "look.answer.no";
+                    case UNSURE -> "look.answer.unsure";
+                }, t.question()))).toList());
     }
 
     /// Kinds in the order of their keys, then the rarer ones.
@@ -128,14 +265,14 @@ public record LookModel(
     /// Probability from which the likeliest surface is offered.
     private static final double OFFERED = 0.3;
 
-    private static List<KindChip> kinds(TicketState.Known k, Work work) {
+    private static List<KindChip> kinds(Known k, Work work) {
         return KINDS.stream().map(kind -> new KindChip(kind, kind == k.finding().kind(),
                 MayLie.nowhere(kind, work.section())
                         .or(() -> k.surface().filter(s -> kind != k.finding().kind()).flatMap(s -> MayLie.notOn(kind, work.section(), s)))
                         .orElse(""))).toList();
     }
 
-    private static List<SurfaceChip> surfaces(TicketState.Known k, Work work) {
+    private static List<SurfaceChip> surfaces(Known k, Work work) {
         Optional<WhichSurface> where = where(k, work);
         List<SurfaceChip> chips = new ArrayList<>();
         for (int s = 0; s < work.section().surfaces().size(); s++) {
@@ -150,11 +287,11 @@ public record LookModel(
     }
 
     /// Computed with the assessment; empty while that is on its way.
-    private static Optional<WhichSurface> where(TicketState.Known k, Work work) {
+    private static Optional<WhichSurface> where(Known k, Work work) {
         return work.assessment(k.id()).filter(a -> a.known().depths().equals(k.depths())).flatMap(a -> a.where());
     }
 
-    private static Optional<Depth> depth(TicketState.Known k, Work work) {
+    private static Optional<Depth> depth(Known k, Work work) {
         if (k.depths().isEmpty()) {
             return Optional.empty();
         }
@@ -180,6 +317,15 @@ public record LookModel(
     public Say say() {
         if (photo.isEmpty()) {
             return new Say(Words.of("look.say.photo"), Words.of("look.keys.photo"));
+        }
+        if (hero == Viewing.Hero.LIGHTING) {
+            return new Say(guide.map(g -> Words.of("look.say.guide", g.lampDeg())).orElse(""), Words.of("look.keys.guide"));
+        }
+        if (hero == Viewing.Hero.WIPE) {
+            return new Say(Words.of("look.say.wipe"), Words.of("look.keys.wipe"));
+        }
+        if (question.isPresent()) {
+            return new Say(Words.of("look.say.question", question.get().number(), question.get().test().question()), Words.of("look.keys.question"));
         }
         Optional<Row> homeless = rows.stream().filter(r -> r.place().equals(Words.of("look.nosurface"))).findFirst();
         if (selected().isPresent()) {

@@ -17,45 +17,46 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
+import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
 import stillglass.app.shell.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.device.PhotoCamera;
+import stillglass.grade.CheapTest;
+import stillglass.grade.TellApart;
 import stillglass.look.Aperture;
+import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.LightingGuide;
 import stillglass.look.Progress;
 import stillglass.sim.VirtualDevices;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Phase;
 import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
 
 /// The photo is the hero; what was found stands beside it and can be corrected by mouse or keys.
 public final class LookView implements Station {
-    /// The commonest kinds have keys.
-    private static final List<FindingKind> KEYED = LookModel.KINDS.subList(0, 5);
-
-    /// Width from which the chips of a card reckon their height.
-    private static final double CHIPS_WIDTH = 560;
+    /// How far keys move an outline, aperture radii.
+    private static final double NUDGE = 0.01;
+    private static final double ROUND = 0.08;
 
     private final Desk desk;
     private final Consumer<String> type;
     private final Asker asker;
-    private final PhotoCache cache;
     private final PhotoPane pane;
-    private final StackPane hero;
-    private final VBox empty;
+    private final HeroPane hero;
+    private final FindingCard cards;
     private final Label head = Build.label("", "soft");
     private final VBox list = Build.column(8);
     private final ScrollPane scroll = Build.tall(list);
@@ -72,15 +73,13 @@ public final class LookView implements Station {
         this.desk = desk;
         this.type = type;
         this.asker = asker;
-        this.cache = cache;
-        pane = new PhotoPane(this::setAperture, id -> desk.select(new Selection.OfFinding(id)));
-        pane.setId("photo");
-        empty = Build.column(14, Build.label(Words.of("look.empty"), "heading"), Build.label(Words.of("look.empty.how"), "soft"),
+        pane = new PhotoPane(new OnPhoto());
+        VBox empty = Build.column(14, Build.label(Words.of("look.empty"), "heading"), Build.label(Words.of("look.empty.how"), "soft"),
                 Build.row(10, open(), take()));
         empty.getStyleClass().add("photo-empty");
         empty.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        hero = new StackPane(pane, empty);
-        hero.setMinSize(0, 0);
+        hero = new HeroPane(desk, cache, pane, new UnrolledPane(id -> desk.select(new Selection.OfFinding(id))), empty);
+        cards = new FindingCard(desk, type, this::draw, this::merge);
         Button cancel = Build.button(Words.of("cancel"), "Esc", this::cancel, "chip");
         cancel.setId("cancel");
         bar.setMaxWidth(Double.MAX_VALUE);
@@ -88,7 +87,7 @@ public final class LookView implements Station {
         working = Build.row(10, doing, bar, cancel);
         show(working, false);
         VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), open(), take()), head, working, scroll);
-        node = Build.shared(18, List.of(hero, right), 0.92, 1.08);
+        node = Build.shared(18, List.of(hero.node(), right), 0.92, 1.08);
         node.getStyleClass().add("station");
         node.setOnDragOver(e -> {
             if (e.getDragboard().hasFiles()) {
@@ -148,7 +147,7 @@ public final class LookView implements Station {
     }
 
     private void setAperture(Aperture aperture) {
-        desk.shown().flatMap(w -> w.state().gradedPhoto(Phase.BEFORE))
+        desk.shown().flatMap(LookModel::shown)
                 .ifPresent(p -> watched(progress -> PhotoTaking.regrade(desk, p, aperture, progress)));
     }
 
@@ -197,25 +196,116 @@ public final class LookView implements Station {
             return;
         }
         drawn = Optional.of(m);
-        show(empty, m.photo().isEmpty());
         String remark = m.remarks().isEmpty() ? "" : "\n" + Words.capital(String.join("; ", m.remarks())) + ".";
         head.setText(m.head() + remark);
-        List<Node> cards = new ArrayList<>();
-        m.rows().forEach(r -> cards.add(card(r)));
-        list.getChildren().setAll(cards);
+        hero.show(m, work);
+        List<Node> nodes = new ArrayList<>();
+        if (m.hero() == Viewing.Hero.WIPE) {
+            m.wipe().ifPresent(w -> w.lines().forEach(l -> nodes.add(Build.label(l))));
+        } else if (m.hero() == Viewing.Hero.LIGHTING) {
+            m.guide().ifPresent(g -> nodes.addAll(guide(g)));
+        }
+        m.question().filter(q -> !q.caution().isEmpty() && m.hero() == Viewing.Hero.PHOTO)
+                .ifPresent(q -> nodes.add(Build.label(q.caution(), "caution", "small")));
+        List<Node> own = m.hero() == Viewing.Hero.WIPE || m.hero() == Viewing.Hero.LIGHTING ? List.of() : m.rows().stream().map(cards::of).toList();
+        nodes.addAll(own);
+        list.getChildren().setAll(nodes);
         Optional<String> selected = m.selected().map(LookModel.Row::id);
         if (!selected.equals(revealed)) {
             revealed = selected;
-            m.selected().ifPresent(r -> Platform.runLater(() -> reveal(cards.get(m.rows().indexOf(r)))));
+            m.selected().filter(r -> !own.isEmpty()).ifPresent(r -> Platform.runLater(() -> reveal(own.get(m.rows().indexOf(r)))));
         }
-        if (m.photo().isPresent() && m.rows().isEmpty()) {
+        if (m.photo().isPresent() && m.rows().isEmpty() && m.hero() == Viewing.Hero.PHOTO) {
             list.getChildren().add(Build.label(Words.of("look.clean"), "large"));
         }
-        if (m.photo().isEmpty()) {
-            pane.show(Optional.empty(), Optional.empty(), List.of());
+    }
+
+    private static List<Node> guide(LightingGuide g) {
+        List<Node> all = new ArrayList<>(List.of(Build.label(Words.of("look.guide.how")),
+                Build.label(Words.capital(Words.of("look.guide.camera", g.cameraMm())), "medium"),
+                Build.label(Words.capital(Words.of("look.guide.lamp", g.lampDeg(), g.lampOffMm())), "medium"),
+                Build.label(Words.capital(Words.of("look.guide.card", g.cardMm())), "medium"),
+                Build.label(Words.capital(Words.of("look.guide.seen", g.seenMm()))), Build.label(Words.of("look.guide.caution"), "caution", "small")));
+        g.remarks().forEach(r -> all.add(Build.label(Words.capital(r), "gold")));
+        return all;
+    }
+
+    /// What a hand does on the photo.
+    private final class OnPhoto implements PhotoPane.Hand {
+        @Override
+        public void aperture(Aperture set) {
+            setAperture(set);
         }
-        m.photo().ifPresent(shot -> cache.load(work.state().tag().number(), shot.photoId()).thenAccept(loaded ->
-                drawn.filter(m::equals).ifPresent(same -> pane.show(loaded, Optional.of(shot.aperture()), m.rows()))));
+
+        @Override
+        public void picked(String findingId) {
+            desk.select(new Selection.OfFinding(findingId));
+        }
+
+        @Override
+        public void reshaped(String findingId, List<Finding.Region> regions) {
+            desk.submit(new Intent.Reshape(findingId, regions));
+        }
+
+        @Override
+        public void drawn(Finding.Region outline) {
+            add(outline);
+        }
+
+        @Override
+        public void merged(String into, String gone) {
+            desk.submit(new Intent.Merge(into, gone));
+        }
+    }
+
+    /// A new fault of unknown kind, chosen at once so that its kind can be given.
+    private void add(Finding.Region outline) {
+        pane.drawing(false);
+        desk.shown().flatMap(LookModel::shown).ifPresent(p -> desk.submit(new Intent.Draw(p.kept().photoId(), FindingKind.UNKNOWN, outline))
+                .thenAcceptAsync(d -> {
+                    if (d instanceof Decision.Accepted a) {
+                        a.events().stream().filter(TicketEvent.FindingDrawn.class::isInstance).map(TicketEvent.FindingDrawn.class::cast)
+                                .forEach(e -> desk.select(new Selection.OfFinding(e.findingId())));
+                    }
+                }, Platform::runLater));
+    }
+
+    private void draw() {
+        pane.drawing(!pane.drawing());
+    }
+
+    /// Joins a finding into the nearest of its kind, or else the nearest.
+    private void merge(LookModel.Row row) {
+        drawn.ifPresent(m -> m.rows().stream().filter(o -> !o.id().equals(row.id()))
+                .min(java.util.Comparator.comparing((LookModel.Row o) -> o.kind() != row.kind()).thenComparingDouble(o -> Math.hypot(o.x() - row.x(), o.y() - row.y())))
+                .ifPresent(o -> {
+                    desk.submit(new Intent.Merge(o.id(), row.id()));
+                    desk.select(new Selection.OfFinding(o.id()));
+                }));
+    }
+
+    private boolean answer(LookModel m, Work work, CheapTest.Answer answer) {
+        if (m.question().isEmpty()) {
+            return false;
+        }
+        LookModel.Question q = m.question().get();
+        work.state().finding(q.findingId()).ifPresent(k -> {
+            List<TellApart.Answered> answers = new ArrayList<>(k.tests());
+            answers.add(new TellApart.Answered(q.test().id(), answer));
+            desk.submit(new Intent.AnswerTest(q.findingId(), q.test().id(), answer, work.told(k, answers)));
+        });
+        return true;
+    }
+
+    /// Moves or resizes the outline of the selected finding.
+    private boolean hand(LookModel m, Work work, java.util.function.UnaryOperator<List<Finding.Region>> how) {
+        return m.selected().flatMap(r -> work.state().finding(r.id())).filter(k -> !k.finding().regions().isEmpty())
+                .map(k -> act(() -> desk.submit(new Intent.Reshape(k.id(), how.apply(k.finding().regions()))))).orElse(false);
+    }
+
+    private boolean turnPhoto(LookModel m, int by) {
+        int now = java.util.stream.IntStream.range(0, m.shots().size()).filter(i -> m.shots().get(i).chosen()).findFirst().orElse(0);
+        return m.shots().size() > 1 && act(() -> desk.view(v -> v.onPhoto(m.shots().get(Math.floorMod(now + by, m.shots().size())).photoId())));
     }
 
     /// Scrolls so that a card that was just chosen can be seen with all its chips.
@@ -228,101 +318,6 @@ public final class LookView implements Station {
         }
     }
 
-    private Node card(LookModel.Row r) {
-        Label number = Build.line(Integer.toString(r.number()), "figure", "card-number", "number-" + r.kind().word());
-        number.setMinWidth(26);
-        HBox title = Build.row(10, Build.line(r.title(), "subheading"), Build.line(r.sure(), "soft"), Build.line(r.corrected(), "soft", "small"));
-        VBox words = Build.column(1, title, Build.label(r.place() + "  ·  " + r.size()), Build.label(r.reasons(), "soft", "small"));
-        HBox.setHgrow(words, javafx.scene.layout.Priority.ALWAYS);
-        if (r.selected()) {
-            words.getChildren().addAll(chips(r));
-        }
-        HBox card = Build.row(12, number, words);
-        card.setAlignment(javafx.geometry.Pos.TOP_LEFT);
-        card.getStyleClass().addAll("card", "card-" + r.kind().word());
-        if (r.selected()) {
-            card.getStyleClass().add("card-selected");
-        }
-        card.setId("finding-" + r.number());
-        card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));
-        card.setAccessibleText(r.number() + " " + r.title() + ", " + r.place() + ", " + r.size());
-        return card;
-    }
-
-    private List<Node> chips(LookModel.Row r) {
-        FlowPane kinds = new FlowPane(6, 6);
-        kinds.setPrefWrapLength(CHIPS_WIDTH);
-        kinds.getChildren().add(Build.line(Words.of("look.itis"), "soft", "small"));
-        for (LookModel.KindChip k : r.kinds()) {
-            int key = KEYED.indexOf(k.kind()) + 1;
-            Button b = Build.button(k.kind().word().replace('-', ' '), key > 0 ? Integer.toString(key) : "",
-                    () -> desk.submit(new Intent.Rekind(r.id(), k.kind())), "chip");
-            strike(b, k.chosen(), k.not());
-            b.setId("kind-" + k.kind().word());
-            kinds.getChildren().add(b);
-        }
-        kinds.getChildren().add(Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new Intent.Dismiss(r.id())), "chip"));
-        FlowPane surfaces = new FlowPane(6, 6);
-        surfaces.setPrefWrapLength(CHIPS_WIDTH);
-        surfaces.getChildren().add(Build.line(Words.of("look.lieson"), "soft", "small"));
-        for (LookModel.SurfaceChip s : r.surfaces()) {
-            Button b = Build.button(s.probability().isEmpty() ? s.name() : s.name() + "  " + s.probability(), "",
-                    () -> desk.submit(new Intent.Place(r.id(), s.surface())), "chip");
-            strike(b, s.chosen(), s.not());
-            b.setId("surface-" + (s.surface() + 1));
-            surfaces.getChildren().add(b);
-        }
-        List<Node> all = new ArrayList<>(List.of(depth(r), kinds, surfaces));
-        String struck = struck(r);
-        if (!struck.isEmpty()) {
-            all.add(Build.label(struck, "soft", "small"));
-        }
-        return all;
-    }
-
-    /// A chosen chip, or one struck out with its reason at hand.
-    private static void strike(Button b, boolean chosen, String not) {
-        if (chosen) {
-            b.getStyleClass().add("chosen");
-        }
-        if (!not.isEmpty()) {
-            b.getStyleClass().add("struck");
-            b.setTooltip(new javafx.scene.control.Tooltip(Words.capital(not)));
-            b.setAccessibleText(b.getText() + ": " + not);
-        }
-    }
-
-    /// The reasons for what is struck out, each once.
-    private static String struck(LookModel.Row r) {
-        return java.util.stream.Stream.concat(
-                        r.kinds().stream().filter(k -> !k.not().isEmpty()).map(k -> Words.of("look.struck", k.kind().word().replace('-', ' '), k.not())),
-                        r.surfaces().stream().filter(s -> !s.not().isEmpty()).map(s -> Words.of("look.struck", r.kind().word().replace('-', ' '), s.not())))
-                .distinct().collect(java.util.stream.Collectors.joining("  ·  "));
-    }
-
-    private Node depth(LookModel.Row r) {
-        FlowPane line = new FlowPane(8, 4);
-        line.setPrefWrapLength(CHIPS_WIDTH);
-        line.getChildren().add(Build.line(Words.of("look.depth"), "soft", "small"));
-        Button focus = Build.button(Words.of("look.depth.focus"), "D", () -> type.accept("focus "), "chip");
-        focus.setId("depth-focus");
-        Button parallax = Build.button(Words.of("look.depth.parallax"), "", () -> type.accept("parallax 10° "), "chip");
-        parallax.setId("depth-parallax");
-        line.getChildren().addAll(focus, parallax);
-        VBox box = Build.column(3);
-        r.depth().ifPresent(d -> box.getChildren().add(Build.label(Words.of("look.depth.says", d.verdict(), d.readings()))));
-        box.getChildren().add(line);
-        r.depth().ifPresent(d -> {
-            d.remarks().forEach(x -> box.getChildren().add(Build.label(x, "gold", "small")));
-            d.likeliest().ifPresent(s -> {
-                Button put = Build.button(Words.of("look.depth.put"), "Enter", () -> desk.submit(new Intent.Place(r.id(), s)), "chip");
-                put.setId("depth-put");
-                line.getChildren().add(put);
-            });
-        });
-        return box;
-    }
-
     @Override
     public Say say(Work work) {
         return LookModel.of(work).say();
@@ -331,20 +326,68 @@ public final class LookView implements Station {
     @Override
     public boolean key(KeyEvent event, Work work) {
         LookModel m = LookModel.of(work);
+        if (event.isShiftDown()) {
+            return shifted(event.getCode(), m, work);
+        }
         return switch (event.getCode()) {
+            case Y -> answer(m, work, CheapTest.Answer.YES);
+            case N -> answer(m, work, CheapTest.Answer.NO);
+            case H -> answer(m, work, CheapTest.Answer.UNSURE);
+            case U -> m.photo().isPresent() && act(() -> desk.view(x -> x.showing(Viewing.Hero.UNROLLED)));
+            case W -> m.wipe().isPresent() && act(() -> desk.view(x -> x.showing(Viewing.Hero.WIPE)));
+            case G -> act(() -> desk.view(x -> x.showing(Viewing.Hero.LIGHTING)));
+            case Z -> act(hero::loupe);
+            case F -> m.photo().isPresent() && act(this::draw);
+            case S -> m.selected().isPresent() && act(() -> desk.submit(new Intent.Split(m.selected().get().id())));
+            case M -> m.selected().isPresent() && act(() -> merge(m.selected().get()));
+            case PAGE_DOWN -> turnPhoto(m, 1);
+            case PAGE_UP -> turnPhoto(m, -1);
             case D -> m.selected().isPresent() && act(() -> type.accept("focus "));
-            case ENTER -> m.selected().flatMap(LookModel.Row::depth).flatMap(LookModel.Depth::likeliest).isPresent()
-                    && act(() -> desk.submit(new Intent.Place(m.selected().get().id(), m.selected().get().depth().orElseThrow().likeliest().orElseThrow())));
+            case ENTER -> pane.drawing() ? act(() -> add(OutlineHand.round(0, 0, ROUND))) : put(m);
             case O -> act(this::askPhoto);
             case C -> act(this::photograph);
-            case ESCAPE -> stop.isPresent() && act(this::cancel);
+            case ESCAPE -> escape(m);
             case DOWN -> act(() -> step(m, 1));
             case UP -> act(() -> step(m, -1));
             case X, DELETE -> m.selected().isPresent() && act(() -> desk.submit(new Intent.Dismiss(m.selected().get().id())));
-            case RIGHT -> m.selected().isPresent() && act(() -> shift(work, m.selected().get(), 1));
-            case LEFT -> m.selected().isPresent() && act(() -> shift(work, m.selected().get(), -1));
+            case RIGHT -> sideways(m, work, 1);
+            case LEFT -> sideways(m, work, -1);
             default -> rekind(event.getCode(), m);
         };
+    }
+
+    private boolean shifted(KeyCode code, LookModel m, Work work) {
+        return switch (code) {
+            case RIGHT -> hand(m, work, r -> OutlineHand.moved(r, NUDGE, 0));
+            case LEFT -> hand(m, work, r -> OutlineHand.moved(r, -NUDGE, 0));
+            case UP -> hand(m, work, r -> OutlineHand.moved(r, 0, NUDGE));
+            case DOWN -> hand(m, work, r -> OutlineHand.moved(r, 0, -NUDGE));
+            case PAGE_UP -> hand(m, work, r -> OutlineHand.grown(r, 1.1));
+            case PAGE_DOWN -> hand(m, work, r -> OutlineHand.grown(r, 1 / 1.1));
+            default -> false;
+        };
+    }
+
+    private boolean sideways(LookModel m, Work work, int by) {
+        if (m.hero() == Viewing.Hero.WIPE) {
+            return act(() -> hero.wipe().nudge(0.03 * by));
+        }
+        return m.selected().isPresent() && act(() -> shift(work, m.selected().get(), by));
+    }
+
+    private boolean put(LookModel m) {
+        return m.selected().flatMap(LookModel.Row::depth).flatMap(LookModel.Depth::likeliest).isPresent()
+                && act(() -> desk.submit(new Intent.Place(m.selected().get().id(), m.selected().get().depth().orElseThrow().likeliest().orElseThrow())));
+    }
+
+    private boolean escape(LookModel m) {
+        if (pane.drawing()) {
+            return act(this::draw);
+        }
+        if (m.hero() != Viewing.Hero.PHOTO) {
+            return act(() -> desk.view(v -> v.showing(m.hero())));
+        }
+        return stop.isPresent() && act(this::cancel);
     }
 
     private static boolean act(Runnable r) {
@@ -354,10 +397,10 @@ public final class LookView implements Station {
 
     private boolean rekind(KeyCode code, LookModel m) {
         int n = code.ordinal() - KeyCode.DIGIT1.ordinal();
-        if (n < 0 || n >= KEYED.size() || m.selected().isEmpty()) {
+        if (n < 0 || n >= FindingCard.KEYED.size() || m.selected().isEmpty()) {
             return false;
         }
-        desk.submit(new Intent.Rekind(m.selected().get().id(), KEYED.get(n)));
+        desk.submit(new Intent.Rekind(m.selected().get().id(), FindingCard.KEYED.get(n)));
         return true;
     }
 

@@ -1,49 +1,96 @@
 package stillglass.app.look;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
 import javafx.scene.Cursor;
+import javafx.scene.Node;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
-import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 
-/// A photo with its clear aperture, clock positions, and findings drawn by kind. Dragging the rim or the middle of the
-/// aperture moves it; letting go hands it over.
+/// A photo with its clear aperture, clock positions, and findings drawn by kind. The rim and the middle of the aperture can be dragged, the
+/// outline of the selected finding pulled, a badge dropped on another to make both one, a new fault drawn.
 public final class PhotoPane extends Region {
     private static final double GRIP_PX = 14;
+    private static final double OUTLINE_PX = 9;
+    private static final double BADGE_PX = 16;
+
+    /// Hears what a hand did on the photo.
+    public interface Hand {
+        void aperture(Aperture set);
+
+        void picked(String findingId);
+
+        void reshaped(String findingId, List<Finding.Region> regions);
+
+        void drawn(Finding.Region outline);
+
+        void merged(String into, String gone);
+    }
+
+    /// For a photo that is only looked at.
+    public static final Hand NONE = new Hand() {
+        @Override
+        public void aperture(Aperture set) {}
+
+        @Override
+        public void picked(String findingId) {}
+
+        @Override
+        public void reshaped(String findingId, List<Finding.Region> regions) {}
+
+        @Override
+        public void drawn(Finding.Region outline) {}
+
+        @Override
+        public void merged(String into, String gone) {}
+    };
+
+    private sealed interface Grip {
+        record None() implements Grip {}
+
+        record Middle() implements Grip {}
+
+        record Rim() implements Grip {}
+
+        record Outline(LookModel.Row row) implements Grip {}
+
+        record Badge(LookModel.Row row) implements Grip {}
+
+        record Pencil() implements Grip {}
+    }
+
+    private record BadgeAt(LookModel.Row row, double x, double y) {}
 
     private final ImageView picture = new ImageView();
-    private final Consumer<Aperture> moved;
-    private final Consumer<String> picked;
+    private final Loupe loupe = new Loupe();
+    private final Hand hand;
     private Optional<PhotoCache.Loaded> photo = Optional.empty();
     private Optional<Aperture> aperture = Optional.empty();
     private List<LookModel.Row> rows = List.of();
-    private Grip grip = Grip.NONE;
+    private final List<BadgeAt> badges = new ArrayList<>();
+    private Grip grip = new Grip.None();
+    private List<Finding.Region> pulled = List.of();
+    private List<Finding.Point> line = List.of();
+    private boolean drawing;
+    private boolean dragged;
     private double grabX;
     private double grabY;
 
-    private enum Grip {
-        NONE,
-        MIDDLE,
-        RIM
-    }
-
-    /// @param moved hears an aperture that was set by hand
-    /// @param picked hears the finding that was clicked
-    public PhotoPane(Consumer<Aperture> moved, Consumer<String> picked) {
-        this.moved = moved;
-        this.picked = picked;
+    public PhotoPane(Hand hand) {
+        this.hand = hand;
         getStyleClass().add("photo");
         picture.setPreserveRatio(true);
         picture.setSmooth(true);
@@ -51,177 +98,217 @@ public final class PhotoPane extends Region {
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
         setClip(clip);
-        setOnMouseMoved(e -> setCursor(switch (gripAt(e.getX(), e.getY())) {
-            case NONE -> Cursor.DEFAULT;
-            case MIDDLE -> Cursor.MOVE;
-            case RIM -> Cursor.CROSSHAIR;
-        }));
-        setOnMousePressed(e -> {
-            grip = gripAt(e.getX(), e.getY());
-            grabX = e.getX();
-            grabY = e.getY();
-        });
+        setOnMouseMoved(this::hover);
+        setOnMouseExited(e -> loupe.setVisible(false));
+        setOnMousePressed(e -> grab(e.getX(), e.getY()));
         setOnMouseDragged(e -> drag(e.getX(), e.getY()));
-        setOnMouseReleased(e -> {
-            boolean changed = grip != Grip.NONE && Math.hypot(e.getX() - grabX, e.getY() - grabY) >= 0 && dragged;
-            grip = Grip.NONE;
-            if (changed) {
-                dragged = false;
-                aperture.ifPresent(moved);
-            }
-        });
+        setOnMouseReleased(e -> release(e.getX(), e.getY()));
     }
-
-    private boolean dragged;
 
     public void show(Optional<PhotoCache.Loaded> shown, Optional<Aperture> at, List<LookModel.Row> findings) {
         photo = shown;
         aperture = at;
         rows = findings;
+        pulled = List.of();
         Image image = shown.map(PhotoCache.Loaded::image).orElse(null);
         picture.setImage(image);
         requestLayout();
     }
 
-    /// Screen pixels per stored pixel.
-    private double factor() {
-        return photo.map(p -> shownWidth(p) / p.storedWidth()).orElse(1.0);
+    /// The loupe on or off.
+    void loupe(boolean on) {
+        loupe.turn(on);
     }
 
-    private double shownWidth(PhotoCache.Loaded p) {
-        double iw = p.image().getWidth();
-        double ih = p.image().getHeight();
-        return Math.min(getWidth(), getHeight() * iw / ih);
+    boolean loupe() {
+        return loupe.on();
     }
 
-    private double left() {
-        return photo.map(p -> (getWidth() - shownWidth(p)) / 2).orElse(0.0);
+    /// Whether the next drag draws a fault.
+    void drawing(boolean on) {
+        drawing = on;
+        line = List.of();
+        requestLayout();
     }
 
-    private double top() {
-        return photo.map(p -> (getHeight() - shownWidth(p) * p.image().getHeight() / p.image().getWidth()) / 2).orElse(0.0);
+    boolean drawing() {
+        return drawing;
     }
 
-    private double x(Aperture a, double ux, double uy) {
-        return left() + factor() * a.pixelX(ux, uy);
+    private Optional<Shown> shown() {
+        return photo.flatMap(p -> aperture.map(a -> Shown.fitted(p, a, getWidth(), getHeight())));
     }
 
-    private double y(Aperture a, double ux, double uy) {
-        return top() + factor() * a.pixelY(ux, uy);
+    private void hover(MouseEvent e) {
+        setCursor(switch (gripAt(e.getX(), e.getY())) {
+            case Grip.None n -> Cursor.DEFAULT;
+            case Grip.Middle m -> Cursor.MOVE;
+            case Grip.Rim r -> Cursor.CROSSHAIR;
+            case Grip.Outline o -> Cursor.HAND;
+            case Grip.Badge b -> Cursor.HAND;
+            case Grip.Pencil p -> Cursor.CROSSHAIR;
+        });
+        shown().ifPresent(s -> photo.ifPresent(p -> loupe.over(p, s, e.getX(), e.getY())));
     }
 
     private Grip gripAt(double x, double y) {
-        if (aperture.isEmpty()) {
-            return Grip.NONE;
+        Optional<Shown> at = shown();
+        if (at.isEmpty()) {
+            return new Grip.None();
         }
-        Aperture a = aperture.get();
-        double px = (x - left()) / factor();
-        double py = (y - top()) / factor();
-        double r = a.unitRadius(px, py);
-        if (Math.abs(r - 1) * a.meanRadius() * factor() < GRIP_PX) {
-            return Grip.RIM;
+        Shown s = at.get();
+        if (drawing) {
+            return new Grip.Pencil();
         }
-        return r * a.meanRadius() * factor() < GRIP_PX ? Grip.MIDDLE : Grip.NONE;
+        Optional<BadgeAt> badge = badges.stream().filter(b -> Math.hypot(b.x - x, b.y - y) < BADGE_PX).findFirst();
+        if (badge.isPresent()) {
+            return new Grip.Badge(badge.get().row);
+        }
+        double perUnit = s.aperture().meanRadius() * s.factor();
+        Optional<LookModel.Row> selected = rows.stream().filter(LookModel.Row::selected).filter(r -> r.kind() != FindingKind.DUST)
+                .filter(r -> OutlineHand.distance(r.regions(), s.unitX(x, y), s.unitY(x, y)) * perUnit < OUTLINE_PX).findFirst();
+        if (selected.isPresent()) {
+            return new Grip.Outline(selected.get());
+        }
+        return s.toRim(x, y) < GRIP_PX ? new Grip.Rim() : s.toMiddle(x, y) < GRIP_PX ? new Grip.Middle() : new Grip.None();
+    }
+
+    private void grab(double x, double y) {
+        grip = gripAt(x, y);
+        grabX = x;
+        grabY = y;
+        dragged = false;
+        loupe.setVisible(false);
+        if (grip instanceof Grip.Outline o) {
+            pulled = o.row().regions();
+        }
     }
 
     private void drag(double x, double y) {
-        if (grip == Grip.NONE || aperture.isEmpty()) {
+        Optional<Shown> at = shown();
+        if (at.isEmpty()) {
             return;
         }
-        Aperture a = aperture.get();
-        double px = (x - left()) / factor();
-        double py = (y - top()) / factor();
-        double grow = Math.clamp(a.unitRadius(px, py), 0.2, 3);
-        aperture = Optional.of(grip == Grip.MIDDLE
-                ? new Aperture(px, py, a.rx(), a.ry(), a.thetaRad())
-                : new Aperture(a.cx(), a.cy(), a.rx() * grow, a.ry() * grow, a.thetaRad()));
+        Shown s = at.get();
         dragged = true;
+        switch (grip) {
+            case Grip.None n -> dragged = false;
+            case Grip.Badge b -> {}
+            case Grip.Middle m -> aperture = Optional.of(new Aperture(s.photoX(x), s.photoY(y), s.aperture().rx(), s.aperture().ry(), s.aperture().thetaRad()));
+            case Grip.Rim r -> {
+                double grow = Math.clamp(s.aperture().unitRadius(s.photoX(x), s.photoY(y)), 0.2, 3);
+                aperture = Optional.of(new Aperture(s.aperture().cx(), s.aperture().cy(), s.aperture().rx() * grow, s.aperture().ry() * grow, s.aperture().thetaRad()));
+            }
+            case Grip.Outline o -> pulled = OutlineHand.pulled(o.row().regions(), s.unitX(grabX, grabY), s.unitY(grabX, grabY), s.unitX(x, y), s.unitY(x, y));
+            case Grip.Pencil p -> line = OutlineHand.drawn(line, s.unitX(x, y), s.unitY(x, y));
+        }
         requestLayout();
+    }
+
+    private void release(double x, double y) {
+        Grip was = grip;
+        grip = new Grip.None();
+        if (!dragged) {
+            return;
+        }
+        dragged = false;
+        switch (was) {
+            case Grip.None n -> {}
+            case Grip.Middle m -> aperture.ifPresent(hand::aperture);
+            case Grip.Rim r -> aperture.ifPresent(hand::aperture);
+            case Grip.Outline o -> hand.reshaped(o.row().id(), pulled);
+            case Grip.Badge b -> badges.stream().filter(t -> !t.row.id().equals(b.row().id()) && Math.hypot(t.x - x, t.y - y) < 1.5 * BADGE_PX).findFirst()
+                    .ifPresent(t -> hand.merged(t.row.id(), b.row().id()));
+            case Grip.Pencil p -> {
+                List<Finding.Point> outline = line;
+                drawing(false);
+                if (outline.size() > 2) {
+                    hand.drawn(new Finding.Region(outline));
+                }
+            }
+        }
     }
 
     @Override
     protected void layoutChildren() {
         getChildren().clear();
+        badges.clear();
         if (photo.isEmpty()) {
             return;
         }
-        double w = shownWidth(photo.get());
+        double w = Shown.widthIn(photo.get(), getWidth(), getHeight());
         picture.setFitWidth(w);
-        picture.relocate(left(), top());
+        picture.relocate((getWidth() - w) / 2, (getHeight() - w * photo.get().image().getHeight() / photo.get().image().getWidth()) / 2);
         getChildren().add(picture);
-        aperture.ifPresent(a -> {
-            rim(a);
-            rows.forEach(r -> finding(a, r));
+        shown().ifPresent(s -> {
+            rim(s);
+            rows.forEach(r -> finding(s, r));
+            if (!line.isEmpty()) {
+                Polyline drawn = new Polyline();
+                line.forEach(p -> drawn.getPoints().addAll(s.x(p.x(), p.y()), s.y(p.x(), p.y())));
+                drawn.getStyleClass().add("photo-pencil");
+                getChildren().add(drawn);
+            }
         });
+        getChildren().add(loupe);
     }
 
-    private void rim(Aperture a) {
+    private void rim(Shown s) {
         Polygon rim = new Polygon();
         for (int i = 0; i < 120; i++) {
             double t = 2 * Math.PI * i / 120;
-            rim.getPoints().addAll(x(a, Math.cos(t), Math.sin(t)), y(a, Math.cos(t), Math.sin(t)));
+            rim.getPoints().addAll(s.x(Math.cos(t), Math.sin(t)), s.y(Math.cos(t), Math.sin(t)));
         }
         rim.getStyleClass().add("photo-rim");
         rim.setMouseTransparent(true);
         getChildren().add(rim);
         for (int hour = 1; hour <= 12; hour++) {
-            double s = Math.sin(hour * Math.PI / 6);
-            double c = Math.cos(hour * Math.PI / 6);
-            Line tick = new Line(x(a, 1.005 * s, 1.005 * c), y(a, 1.005 * s, 1.005 * c), x(a, 1.04 * s, 1.04 * c), y(a, 1.04 * s, 1.04 * c));
+            double sin = Math.sin(hour * Math.PI / 6);
+            double cos = Math.cos(hour * Math.PI / 6);
+            Line tick = new Line(s.x(1.005 * sin, 1.005 * cos), s.y(1.005 * sin, 1.005 * cos), s.x(1.04 * sin, 1.04 * cos), s.y(1.04 * sin, 1.04 * cos));
             tick.getStyleClass().add("photo-tick");
             tick.setMouseTransparent(true);
             getChildren().add(tick);
             if (hour % 3 == 0) {
                 Text t = Inked.text(getChildren(), Integer.toString(hour), "photo-hour");
-                t.setX(x(a, 1.085 * s, 1.085 * c) - t.getLayoutBounds().getWidth() / 2);
-                t.setY(y(a, 1.085 * s, 1.085 * c));
+                t.setX(s.x(1.085 * sin, 1.085 * cos) - t.getLayoutBounds().getWidth() / 2);
+                t.setY(s.y(1.085 * sin, 1.085 * cos));
+                t.setMouseTransparent(true);
                 getChildren().add(t);
             }
         }
     }
 
-    private void finding(Aperture a, LookModel.Row row) {
-        boolean wide = row.kind() == FindingKind.HAZE;
-        double badgeX = row.x();
-        double badgeY = row.y();
-        for (Finding.Region region : row.regions()) {
-            Shape shape = outline(a, region, row.kind());
-            shape.getStyleClass().addAll("photo-finding", "photo-" + row.kind().word());
-            if (row.selected()) {
-                shape.getStyleClass().add("photo-selected");
+    private void finding(Shown s, LookModel.Row row) {
+        boolean pulling = grip instanceof Grip.Outline o && o.row().id().equals(row.id());
+        for (Finding.Region region : pulling ? pulled : row.regions()) {
+            for (Node n : FaultDrawing.outline(region, row.kind(), s)) {
+                if (row.selected()) {
+                    n.getStyleClass().add("photo-selected");
+                }
+                n.setMouseTransparent(n.isMouseTransparent() || row.kind() == FindingKind.HAZE);
+                n.setOnMouseClicked(e -> hand.picked(row.id()));
+                getChildren().add(n);
             }
-            shape.setPickOnBounds(false);
-            shape.setMouseTransparent(wide);
-            shape.setOnMouseClicked(e -> picked.accept(row.id()));
-            getChildren().add(shape);
         }
-        if (wide || row.kind() == FindingKind.DUST) {
-            // What lies everywhere gets its badge at the rim, where nothing else is.
-            double hour = wide ? 7 : 10;
-            badgeX = 0.86 * Math.sin(hour * Math.PI / 6);
-            badgeY = 0.86 * Math.cos(hour * Math.PI / 6);
+        if (row.regions().isEmpty()) {
+            return;
         }
-        badge(a, row, badgeX, badgeY);
+        boolean wide = row.kind() == FindingKind.HAZE || row.kind() == FindingKind.DUST;
+        // What lies everywhere gets its badge at the rim, where nothing else is.
+        double hour = row.kind() == FindingKind.HAZE ? 7 : 10;
+        badge(s, row, wide ? 0.86 * Math.sin(hour * Math.PI / 6) : row.x(), wide ? 0.86 * Math.cos(hour * Math.PI / 6) : row.y());
     }
 
-    private Shape outline(Aperture a, Finding.Region region, FindingKind kind) {
-        if (kind == FindingKind.DUST) {
-            double cx = region.outline().stream().mapToDouble(Finding.Point::x).average().orElse(0);
-            double cy = region.outline().stream().mapToDouble(Finding.Point::y).average().orElse(0);
-            return new Circle(x(a, cx, cy), y(a, cx, cy), 6);
-        }
-        Polygon p = new Polygon();
-        region.outline().forEach(q -> p.getPoints().addAll(x(a, q.x(), q.y()), y(a, q.x(), q.y())));
-        return p;
-    }
-
-    private void badge(Aperture a, LookModel.Row row, double ux, double uy) {
-        Circle disc = new Circle(x(a, ux, uy), y(a, ux, uy), row.selected() ? 14 : 12);
+    private void badge(Shown s, LookModel.Row row, double ux, double uy) {
+        Circle disc = new Circle(s.x(ux, uy), s.y(ux, uy), row.selected() ? 14 : 12);
         disc.getStyleClass().addAll("photo-badge", row.selected() ? "photo-badge-selected" : "photo-badge-quiet");
-        disc.setOnMouseClicked(e -> picked.accept(row.id()));
+        disc.setOnMouseClicked(e -> hand.picked(row.id()));
         Text t = Inked.text(getChildren(), Integer.toString(row.number()), "photo-number");
         t.setX(disc.getCenterX() - t.getLayoutBounds().getWidth() / 2);
         t.setY(disc.getCenterY());
+        t.setMouseTransparent(true);
         getChildren().addAll(disc, t);
+        badges.add(new BadgeAt(row, disc.getCenterX(), disc.getCenterY()));
     }
 }

@@ -24,7 +24,9 @@ import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.BadInput;
+import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
+import stillglass.ticket.Agreement;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketEvent;
@@ -40,6 +42,7 @@ public final class BookPage {
     private final Runnable opened;
     private final Runnable listed;
     private final javafx.scene.control.Label summary = Build.line("", "soft");
+    private final javafx.scene.control.Label agreement = Build.label("", "soft", "small");
     private final VBox tickets = Build.column(7);
     private final VBox shelf = Build.column(7);
     private final TextField search = new TextField();
@@ -47,7 +50,7 @@ public final class BookPage {
     private final HBox ledgerAndShelf;
     private final MeasurePage measure;
     private final StackPane node = new StackPane();
-    private Desk.Listing listing = new Desk.Listing(List.of(), "T-0101");
+    private Desk.Listing listing = new Desk.Listing(List.of(), "T-0101", Agreement.of(List.of()));
 
     /// @param opened goes to the ticket that was opened
     /// @param listed hears that the book was read
@@ -66,7 +69,7 @@ public final class BookPage {
         bench.setId("new-measured");
         Button file = Build.button(Words.of("book.file"), "", this::fromFile);
         file.setId("new-from-file");
-        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), Build.tall(tickets), dueLine);
+        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), Build.tall(tickets), agreement, dueLine);
         VBox plates = Build.column(10, Build.line(Words.of("book.shelf"), "heading"), Build.label(Words.of("book.shelf.how"), "soft"), Build.tall(shelf), Build.row(8, file, bench));
         plates.getStyleClass().add("mat");
         ledgerAndShelf = Build.shared(20, List.of(ledger, plates), 1.9, 1);
@@ -106,10 +109,24 @@ public final class BookPage {
         desk.listing().thenAcceptAsync(l -> {
             listing = l;
             list();
+            agreement.setText(agreementWords(l.agreement()));
             dueLine.show(l.tickets(), today());
             plates();
             listed.run();
         }, Platform::runLater);
+    }
+
+    /// How often the technician left what was computed, and where most often not.
+    static String agreementWords(Agreement a) {
+        if (a.findings() == 0) {
+            return Words.of("book.agree.none");
+        }
+        String differ = String.join(", ", a.differences().stream().limit(3).map(d -> Words.of("book.agree.differ", d.computed().word().replace('-', ' '),
+                d.technician() == FindingKind.UNKNOWN ? Words.of("book.agree.nothing") : d.technician().word().replace('-', ' '), d.times())).toList());
+        return Words.of("book.agree", a.same(), a.findings(), Double.isNaN(a.kappa()) ? "" : Words.of("book.agree.kappa", a.kappa()))
+                + (differ.isEmpty() ? "" : " " + Words.of("book.agree.where", differ))
+                + (a.missed() == 0 ? "" : " " + Words.count("book.agree.missed", a.missed()))
+                + (a.gradesOverruled() == 0 ? "" : " " + Words.count("book.agree.grades", a.gradesOverruled()));
     }
 
     public int count() {

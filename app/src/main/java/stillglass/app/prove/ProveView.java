@@ -49,8 +49,8 @@ public final class ProveView implements Station {
     private final VBox sum = Build.column(3);
     private final TextField stockField = new TextField();
     private final Button fit;
-    private final PhotoPane before = new PhotoPane(a -> {}, id -> {});
-    private final PhotoPane after = new PhotoPane(a -> {}, id -> {});
+    private final PhotoPane before = new PhotoPane(PhotoPane.NONE);
+    private final PhotoPane after = new PhotoPane(PhotoPane.NONE);
     private final Label veil = Build.label("", "medium");
     private final Label veilMeaning = Build.label("", "soft");
     private final Label ledger = Build.label("");

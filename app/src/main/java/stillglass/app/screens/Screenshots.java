@@ -101,6 +101,11 @@ public final class Screenshots {
         stage(Stage.LOOK, 1);
         select(1);
         snap("look");
+        press(KeyCode.U);
+        snap("look-unrolled");
+        press(KeyCode.G);
+        snap("look-lighting");
+        press(KeyCode.G);
         select(-1);
         rest(Stage.DECIDE);
         view(v -> v.at(4));
@@ -121,6 +126,13 @@ public final class Screenshots {
         remaining(Stage.CLOSE);
         stage(Stage.PROVE, 1);
         snap("prove");
+        onUi(() -> {
+            desk.go(Stage.LOOK);
+            return null;
+        });
+        settle();
+        press(KeyCode.W);
+        snap("look-wipe");
     }
 
     /// A folding camera's triplet as it was measured on the bench, the spherometer's readings turned into radii.

@@ -1,0 +1,219 @@
+package stillglass.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import stillglass.app.desk.Told;
+import stillglass.app.desk.Viewing;
+import stillglass.book.Logbook;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.sim.DemoTickets;
+import stillglass.sim.VirtualDevices;
+import stillglass.ticket.Known;
+import stillglass.ticket.Intent;
+import stillglass.ticket.Phase;
+import stillglass.ticket.TicketEvent;
+import stillglass.ticket.TicketState;
+
+/// Look in the real window: telling kinds apart, outlines by hand, several photos, before and after.
+@ExtendWith(ApplicationExtension.class)
+class LookWindowTest {
+    private Window window;
+    private FxRobot robot;
+
+    /// The story is told before the toolkit waits for a window.
+    @BeforeAll
+    static void tell() {
+        Told.end(stillglass.ticket.Stage.ARRIVE);
+    }
+
+    @Start
+    void start(Stage shown) throws Exception {
+        robot = new FxRobot();
+        window = new Window(shown, Told.book(stillglass.ticket.Stage.ARRIVE, Files.createTempDirectory("still-glass-look")), robot);
+        window.shell.showBook();
+    }
+
+    @AfterEach
+    void close() {
+        window.close();
+    }
+
+    private void press(KeyCode... keys) {
+        robot.push(keys);
+        window.settle();
+    }
+
+    private void openLook() {
+        window.click("ticket-" + DemoTickets.SHOWPIECE);
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent() && window.shell.lookup("#axis").isVisible());
+        press(KeyCode.CONTROL, KeyCode.DIGIT2);
+    }
+
+    private static Finding round(FindingKind kind, double x, double y, double radius, Map<FindingKind, Double> chances) {
+        List<Finding.Point> points = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            points.add(new Finding.Point(x + radius * Math.cos(i * Math.PI / 20), y + radius * Math.sin(i * Math.PI / 20)));
+        }
+        return new Finding(kind, chances.getOrDefault(kind, 0.9), List.of(new Finding.Region(points)), radius * radius, 1, x, y, 0.2, 2, List.of("round"), chances, 1);
+    }
+
+    /// A photo from the virtual bench, kept with findings that are known beforehand.
+    private void photo(String id, Phase phase, Finding... findings) {
+        var w = window.work();
+        byte[] bytes = VirtualDevices.camera(w.state(), w.section(), w.instrument(), 5).take().bytes();
+        Intent keep = new Intent.Keep(List.of(new TicketEvent.PhotoKept(id, phase, false, id),
+                new TicketEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(findings), 0.02, List.of(), List.of())));
+        window.desk.submit(keep, List.of(new Logbook.PhotoBytes(id, id + ".png", bytes))).join();
+        window.settle();
+    }
+
+    private Known known(String id) {
+        return window.work().state().finding(id).orElseThrow();
+    }
+
+    private void select(String id) {
+        Window.onUi(() -> {
+            window.desk.select(new stillglass.app.desk.Selection.OfFinding(id));
+            return true;
+        });
+        window.settle();
+    }
+
+    private List<String> texts() {
+        return Window.onUi(() -> window.shell.lookupAll(".label").stream().filter(javafx.scene.control.Label.class::isInstance)
+                .map(n -> ((javafx.scene.control.Label) n).getText()).toList());
+    }
+
+    private Bounds bounds(String id) {
+        Node n = window.find(id).orElseThrow();
+        return Window.onUi(() -> n.localToScreen(n.getBoundsInLocal()));
+    }
+
+    @Test
+    void oneKeyAnswersTheQuestionAndTheChancesMove() {
+        openLook();
+        Map<FindingKind, Double> doubt = new EnumMap<>(Map.of(FindingKind.OIL, 0.5, FindingKind.SEPARATION, 0.45));
+        photo("q1", Phase.BEFORE, round(FindingKind.OIL, -0.5, -0.5, 0.15, doubt));
+        select("q1#1");
+        String asked = window.say();
+        assertThat(asked).as("the most telling question is asked").endsWith("?");
+        double before = known("q1#1").finding().confidence();
+        press(KeyCode.Y);
+        Known told = known("q1#1");
+
+        assertThat(told.tests()).hasSize(1);
+        assertThat(told.finding().confidence()).isNotCloseTo(before, within(0.02));
+        assertThat(window.say()).isNotEqualTo(asked);
+        assertThat(window.find("chance-" + told.finding().kind().word())).as("its bar is shown").isPresent();
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(known("q1#1").tests()).isEmpty();
+        assertThat(window.say()).isEqualTo(asked);
+    }
+
+    @Test
+    void outlinesAreMovedJoinedTakenApartAndDrawn() {
+        openLook();
+        photo("q1", Phase.BEFORE, round(FindingKind.SCRATCH, -0.6, -0.3, 0.1, Map.of()), round(FindingKind.SCRATCH, -0.6, 0.3, 0.1, Map.of()));
+        select("q1#1");
+        press(KeyCode.SHIFT, KeyCode.RIGHT);
+        assertThat(known("q1#1").finding().x()).isCloseTo(-0.59, within(1e-3));
+        press(KeyCode.SHIFT, KeyCode.PAGE_UP);
+        assertThat(known("q1#1").finding().areaShare()).isCloseTo(0.0121, within(2e-4));
+
+        press(KeyCode.M);
+        assertThat(window.work().state().finding("q1#1")).as("it went into the nearest of its kind").isEmpty();
+        assertThat(known("q1#2").finding().regions()).hasSize(2);
+        press(KeyCode.S);
+        assertThat(window.work().state().finding("q1#2.2")).isPresent();
+
+        int all = window.work().state().findings().size();
+        press(KeyCode.F);
+        press(KeyCode.ENTER);
+        assertThat(window.work().state().findings()).hasSize(all + 1);
+        press(KeyCode.DIGIT4);
+        assertThat(window.work().state().findings().getLast().finding().kind()).isEqualTo(FindingKind.SCRATCH);
+        press(KeyCode.X);
+        assertThat(window.work().state().findings()).hasSize(all);
+    }
+
+    @Test
+    void aFaultIsDrawnWithTheMouse() {
+        openLook();
+        photo("q1", Phase.BEFORE, round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
+        int all = window.work().state().findings().size();
+        window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
+        press(KeyCode.F);
+        Bounds b = bounds("photo");
+        double cx = b.getCenterX();
+        double cy = b.getCenterY() + 60;
+        robot.moveTo(cx + 20, cy).press(MouseButton.PRIMARY);
+        for (int i = 1; i <= 12; i++) {
+            robot.moveTo(cx + 20 * Math.cos(i * Math.PI / 6), cy + 20 * Math.sin(i * Math.PI / 6));
+        }
+        robot.release(MouseButton.PRIMARY);
+        window.until("it is kept", () -> window.desk.shown().orElseThrow().state().findings().size() == all + 1);
+        window.settle();
+        Finding drawn = window.work().state().findings().getLast().finding();
+
+        assertThat(drawn.reasons()).containsExactly("drawn by hand");
+        assertThat(drawn.areaShare()).isBetween(0.005, 0.05);
+        assertThat(drawn.y()).as("below the middle").isNegative();
+    }
+
+    @Test
+    void severalPhotosAreOneSetOfFindings() {
+        openLook();
+        photo("q1", Phase.BEFORE, round(FindingKind.SCRATCH, -0.6, -0.3, 0.1, Map.of()));
+        int all = window.work().state().findings().size();
+        photo("q2", Phase.BEFORE, round(FindingKind.SCRATCH, -0.61, -0.29, 0.1, Map.of()), round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
+
+        assertThat(window.work().state().findings()).hasSize(all + 1);
+        assertThat(known("q1#1").sights()).containsOnlyKeys("q1", "q2");
+        press(KeyCode.PAGE_UP);
+        assertThat(window.work().viewing().photo()).contains("q1");
+        press(KeyCode.U);
+        assertThat(window.find("unrolled")).isPresent();
+        press(KeyCode.U);
+        assertThat(window.work().viewing().hero()).isEqualTo(Viewing.Hero.PHOTO);
+        press(KeyCode.Z);
+        assertThat(((Button) window.find("loupe").orElseThrow()).getStyleClass()).contains("chosen");
+    }
+
+    @Test
+    void beforeAndAfterAreWipedAndTheLightingIsDrawn() {
+        openLook();
+        photo("q1", Phase.BEFORE, round(FindingKind.OIL, -0.5, -0.4, 0.2, Map.of()), round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
+        assertThat(window.find("hero-wipe")).as("nothing to compare yet").isEmpty();
+        photo("q2", Phase.AFTER, round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
+        press(KeyCode.W);
+        window.until("both photos are shown", () -> window.shell.lookup("#wipe") instanceof Parent p && p.getChildrenUnmodifiable().size() > 3);
+        assertThat(texts()).anyMatch(t -> t.startsWith("Oil") && t.endsWith("gone")).anyMatch(t -> t.startsWith("Chip") && t.contains("no change"));
+        press(KeyCode.ESCAPE);
+        press(KeyCode.G);
+        assertThat(window.say()).startsWith("Lamp ").contains("off the axis");
+        assertThat(window.find("guide")).isPresent();
+    }
+}
