@@ -1,7 +1,9 @@
 package stillglass.sim.photo;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
 import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
@@ -14,6 +16,10 @@ import stillglass.sim.HiddenTruth;
 public final class InspectionCamera {
     /// A veil below this share is not painted into the truth.
     private static final double LEAST_VEIL = 0.03;
+    /// Steps of 255 by which a pixel must change for an eye to tell, about twice the noise of one pixel.
+    private static final double VISIBLE_LEVELS = 3;
+    /// The same for a film over the whole glass before a card: clean glasses differ from one another by as much.
+    private static final double HAZY_LEVELS = 12;
     /// Kinds from the one that gives way to the one that shows where they overlap.
     private static final List<FindingKind> RANK = List.of(FindingKind.UNKNOWN, FindingKind.HAZE, FindingKind.COATING, FindingKind.CLEANING_MARKS,
             FindingKind.SEPARATION, FindingKind.OIL, FindingKind.EDGE_PAINT, FindingKind.DUST, FindingKind.SCRATCH, FindingKind.BUBBLE,
@@ -34,6 +40,9 @@ public final class InspectionCamera {
         }
     }
 
+    /// @param veil mean veil it adds over the aperture
+    private record Laid(double veil, Shot.Visible visible) {}
+
     public static Shot photograph(LensSection lens, HiddenTruth truth, Pose pose) {
         SplittableRandom random = new SplittableRandom(pose.seed());
         int w = pose.width();
@@ -49,6 +58,7 @@ public final class InspectionCamera {
         around.ghosts(random.split());
         byte[] mask = new byte[w * h];
         double veil = 0;
+        Map<FindingKind, Shot.Visible> visible = new EnumMap<>(FindingKind.class);
         List<Seen> all = new ArrayList<>();
         for (HiddenTruth.GlassFault f : truth.faults()) {
             all.add(see(lens, f, pose, aperture));
@@ -63,12 +73,17 @@ public final class InspectionCamera {
                 cover(light, blades, pose, around);
                 covered = true;
             }
-            veil += lay(light, mask, s, pose, around, infront ? new float[0] : blades, s.fault.surface() == lens.stopIndex() ? blades : new float[0]);
+            boolean onBlades = s.fault.surface() == lens.stopIndex();
+            // A shadow needs light behind it: in front of a card nothing shows that lies before black blades or on them.
+            boolean lightless = infront && pose.lighting() == Lighting.BRIGHT;
+            Laid laid = lay(light, mask, s, pose, around, infront ? new float[0] : blades, onBlades ? blades : new float[0], lightless ? blades : new float[0]);
+            veil += laid.veil;
+            visible.merge(s.fault.kind(), laid.visible, Shot.Visible::and);
         }
         if (!covered) {
             cover(light, blades, pose, around);
         }
-        return new Shot(Sensor.expose(light, pose.ev(), random.split()), aperture, mask, veil);
+        return new Shot(Sensor.expose(light, pose.ev(), random.split()), aperture, mask, veil, visible);
     }
 
     private static void cover(Light light, float[] blades, Pose pose, Surroundings around) {
@@ -78,7 +93,7 @@ public final class InspectionCamera {
             if (blades[i] > 0) {
                 int x = i % light.width;
                 int y = i / light.width;
-                double metal = (against ? 0.028 : 0.05) * (1 + 0.2 * grain.at(x * 0.02, y * 0.25)) * around.lamp(x, y);
+                double metal = (against ? 0.028 : 0.05) * around.bare(x, y) * (1 + 0.2 * grain.at(x * 0.02, y * 0.25)) * around.lamp(x, y);
                 for (float[] p : light.planes) {
                     p[i] = (float) (p[i] * (1 - blades[i]) + metal * blades[i]);
                 }
@@ -111,12 +126,18 @@ public final class InspectionCamera {
 
     /// @param hidden 1 where blades cover the fault, or empty
     /// @param only 1 where the fault lies on blades, or empty
-    /// @return mean veil it adds over the aperture
-    private static double lay(Light light, byte[] mask, Seen s, Pose pose, Surroundings around, float[] hidden, float[] only) {
+    /// @param lightless 1 where there is no light behind the fault to be kept away, or empty
+    private static Laid lay(Light light, byte[] mask, Seen s, Pose pose, Surroundings around, float[] hidden, float[] only,
+            float[] lightless) {
         boolean against = pose.lighting() == Lighting.AGAINST;
         boolean haze = s.fault.kind() == FindingKind.HAZE;
+        double gain = Math.pow(2, pose.ev());
+        // A film before a card is told from glass that lets a little less light through only where it is thicker.
+        double leastLevels = haze && !against ? HAZY_LEVELS : VISIBLE_LEVELS;
         double sum = 0;
         int glass = 0;
+        int visible = 0;
+        int painted = 0;
         for (int i = 0; i < mask.length; i++) {
             int x = i % light.width;
             int y = i / light.width;
@@ -131,17 +152,23 @@ public final class InspectionCamera {
             sum += haze ? scatter : 0;
             if (scatter > 0 || shade > 0) {
                 double lamp = around.lamp(x, y);
+                boolean seen = false;
                 for (int c = 0; c < 3; c++) {
                     double hue = s.layer.colour(c, i);
+                    double before = light.planes[c][i];
                     light.planes[c][i] *= against ? 1 : (float) (1 - Math.min(0.9, shade * (s.layer.coloured() ? 2 - hue : 1)));
-                    light.planes[c][i] += (float) (against ? scatter * lamp * hue : s.fault.kind() == FindingKind.EDGE_PAINT ? 0.5 * scatter : 0);
+                    light.planes[c][i] += (float) (against ? scatter * lamp * hue : 0);
+                    seen |= Sensor.levelsApart(before * gain, light.planes[c][i] * gain) >= leastLevels;
                 }
+                boolean dark = lightless.length > 0 && lightless[i] > 0.5;
+                visible += seen && !dark && (haze || s.layer.mark[i]) ? 1 : 0;
             }
-            s.layer.mark[i] &= shown > 0.5;
+            painted += haze ? scatter > 0 ? 1 : 0 : s.layer.mark[i] ? 1 : 0;
+            s.layer.mark[i] &= shown > 0.5 && (lightless.length == 0 || lightless[i] <= 0.5);
         }
         double mean = sum / Math.max(1, glass);
         mark(mask, s, haze ? Math.max(LEAST_VEIL, mean / 2) : -1, light.width);
-        return haze ? mean : 0;
+        return new Laid(haze ? mean : 0, new Shot.Visible(visible, painted));
     }
 
     private static void mark(byte[] mask, Seen s, double leastVeil, int width) {

@@ -16,6 +16,10 @@ import stillglass.sim.HiddenTruth;
 public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double jpegQuality) {
     /// Below this number of specks a glass counts as free of dust.
     private static final int NO_DUST = 13;
+    /// Pixels that a kind must change visibly to be shown.
+    private static final int LEAST_VISIBLE = 20;
+    /// Share of a fault that must show for it to be told by.
+    private static final double LEAST_SHARE = 0.05;
 
     /// @param lenses to choose from
     public static RandomScene of(long seed, List<LensSection> lenses) {
@@ -110,19 +114,33 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
     /// Takes the photo, through JPEG where this scene's camera writes that.
     public Shot shoot() {
         Shot shot = InspectionCamera.photograph(lens, truth, pose);
-        return jpegQuality >= 1 ? shot : new Shot(Sensor.jpeg(shot.picture(), jpegQuality), shot.aperture(), shot.mask(), shot.veil());
+        return jpegQuality >= 1 ? shot : shot.pictured(Sensor.jpeg(shot.picture(), jpegQuality));
     }
 
-    /// Kinds that the photo really shows: painted in the truth, dust when there is more than a trace of it.
+    /// Kinds that the photo really shows: whose faults change enough of it by more than the noise; dust when more than a trace of it shows.
     public Set<FindingKind> shown(Shot shot) {
+        Set<FindingKind> kinds = present(shot);
+        kinds.removeIf(k -> {
+            Shot.Visible v = shot.visible().getOrDefault(k, new Shot.Visible(0, 0));
+            return v.pixels() < LEAST_VISIBLE || v.share() < LEAST_SHARE || k == FindingKind.DUST && v.share() * specks() < NO_DUST;
+        });
+        return kinds;
+    }
+
+    private double specks() {
+        return truth.faults().stream().filter(f -> f.kind() == FindingKind.DUST).mapToDouble(HiddenTruth.GlassFault::amount).sum();
+    }
+
+    /// Kinds painted in the truth, however faint in the picture; dust when there is more than a trace.
+    public Set<FindingKind> present(Shot shot) {
         int[] area = new int[FindingKind.values().length];
         for (byte level : shot.mask()) {
             area[level]++;
         }
         Set<FindingKind> kinds = new TreeSet<>();
         for (HiddenTruth.GlassFault f : truth.faults()) {
-            boolean seen = area[f.kind().maskLevel()] > 8;
-            if (seen && (f.kind() != FindingKind.DUST || f.amount() >= NO_DUST)) {
+            boolean painted = area[f.kind().maskLevel()] > 8;
+            if (painted && (f.kind() != FindingKind.DUST || f.amount() >= NO_DUST)) {
                 kinds.add(f.kind());
             }
         }

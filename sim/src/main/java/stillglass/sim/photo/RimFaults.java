@@ -32,7 +32,7 @@ final class RimFaults {
                     double soft = Math.min(1, Math.min(r - inner, 1.006 - r) * view.pxPerUnit());
                     int at = y * layer.width + x;
                     layer.scatter[at] = (float) (bright * soft * (0.7 + 0.3 * ragged.at(t * 40, r * 60)));
-                    // Bare ground glass lights up before a bright card as well.
+                    // Before a card bare ground glass is a grey fringe: it throws light about that came straight.
                     layer.shade[at] = (float) (0.35 * soft);
                     layer.mark[at] = soft > 0.4;
                 }

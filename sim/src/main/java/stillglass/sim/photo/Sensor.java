@@ -77,6 +77,11 @@ public final class Sensor {
         return bytes.toByteArray();
     }
 
+    /// Picture values between two amounts of light, of 255.
+    static double levelsApart(double a, double b) {
+        return Math.abs(code(a) - code(b));
+    }
+
     private static int code(double linear) {
         double v = Math.clamp(linear, 0, 1);
         double s = v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(v, 1 / 2.4) - 0.055;

@@ -30,7 +30,9 @@ final class Specks {
 
     private static Path2D speck(SurfaceView view, double x, double y, SplittableRandom random) {
         double u = random.nextDouble();
-        double size = Math.max(0.9, (0.0014 + 0.0055 * u * u * u) * view.pxPerUnit());
+        // Most are fine; now and then a crumb.
+        double radius = random.nextDouble() < 0.06 ? 0.008 + 0.009 * u : 0.0014 + 0.0055 * u * u * u;
+        double size = Math.max(0.9, radius * view.pxPerUnit());
         Path2D path = new Path2D.Double();
         int corners = 5 + random.nextInt(4);
         double stretch = 0.6 + 0.4 * random.nextDouble();

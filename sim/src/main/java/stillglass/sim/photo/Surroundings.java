@@ -21,6 +21,7 @@ final class Surroundings {
     private final Aperture aperture;
     private final ApertureMap map;
     private final LensSection lens;
+    private final SurfaceView stop;
     private final boolean against;
     /// Light of the card before which a lens is held.
     private double card;
@@ -31,6 +32,7 @@ final class Surroundings {
         this.aperture = aperture;
         map = aperture.map();
         this.lens = lens;
+        stop = SurfaceView.of(lens, lens.stopIndex(), pose, aperture);
         against = pose.lighting() == Lighting.AGAINST;
     }
 
@@ -187,13 +189,12 @@ final class Surroundings {
     }
 
     /// The opening of a closed-down iris as it appears through the glass in front, or nothing when it is wide open.
-    /// @return 1 on the blades, 0 elsewhere
+    /// @return 1 on the blades and the barrel about them, 0 elsewhere
     float[] blades(SplittableRandom random) {
         Layer layer = new Layer(light.width, light.height);
         if (pose.irisOpen() >= 1) {
             return layer.scatter;
         }
-        SurfaceView stop = SurfaceView.of(lens, lens.stopIndex(), pose, aperture);
         int corners = 5 + random.nextInt(5);
         double turn = random.nextDouble() * 6.3;
         Path2D opening = new Path2D.Double(Path2D.WIND_EVEN_ODD);
@@ -208,9 +209,26 @@ final class Surroundings {
             }
         }
         opening.closePath();
-        double r = stop.pxPerUnit();
-        opening.append(new Ellipse2D.Double(stop.pixelX(0, 0) - r, stop.pixelY(0, 0) - r, 2 * r, 2 * r), false);
+        // About the blades lies the barrel, black as they are: light comes through the opening only.
+        double r = 1.2 * aperture.meanRadius();
+        opening.append(new Ellipse2D.Double(aperture.cx() - r, aperture.cy() - r, 2 * r, 2 * r), false);
         layer.draw(1, 1, 2, brush -> brush.fill(opening, 1));
-        return Defocus.disc(layer.scatter, light.width, light.height, stop.blurPx());
+        return withinRim(Defocus.disc(layer.scatter, light.width, light.height, stop.blurPx()));
+    }
+
+    /// How bright bare metal is at a pixel: 1 on the blades of the iris, less on the barrel about them.
+    double bare(int x, int y) {
+        return Math.hypot(stop.surfaceX(x, y), stop.surfaceY(x, y)) < 1 ? 1 : 0.35;
+    }
+
+    /// Nothing inside a lens is seen past the rim of its outer glass.
+    private float[] withinRim(float[] inside) {
+        for (int y = 0; y < light.height; y++) {
+            for (int x = 0; x < light.width; x++) {
+                double edge = Math.clamp((1 - map.unitRadius(x, y)) * aperture.meanRadius() + 0.5, 0, 1);
+                inside[y * light.width + x] *= (float) edge;
+            }
+        }
+        return inside;
     }
 }

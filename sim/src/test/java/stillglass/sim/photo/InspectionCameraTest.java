@@ -158,4 +158,57 @@ class InspectionCameraTest {
         assertThat(bytes[1] & 255).isEqualTo(0xD8);
         assertThat(Sensor.jpeg(picture, 0.7).getWidth()).isEqualTo(420);
     }
+
+    @Test
+    void nothingInsideIsSeenPastTheRimOfTheOuterGlass() {
+        Pose leaning = pose(Lighting.AGAINST, 6).tilted(0.35, 0.4).withIris(0.5);
+        Shot closed = InspectionCamera.photograph(lens(), new HiddenTruth(List.of(), 0), leaning);
+        Shot open = InspectionCamera.photograph(lens(), new HiddenTruth(List.of(), 0), leaning.withIris(1));
+
+        for (int i = 0; i < closed.mask().length; i++) {
+            int x = i % 420;
+            int y = i / 420;
+            if (closed.aperture().unitRadius(x, y) > 1.03) {
+                assertThat(closed.picture().getRGB(x, y) >> 8 & 255).isCloseTo(open.picture().getRGB(x, y) >> 8 & 255, within(30));
+            }
+        }
+    }
+
+    @Test
+    void beforeACardLightComesThroughTheOpeningOnly() {
+        Shot shot = InspectionCamera.photograph(lens(), new HiddenTruth(List.of(), 0), pose(Lighting.BRIGHT, 6).tilted(0, 0).withIris(0.5));
+        BufferedImage p = shot.picture();
+
+        assertThat(p.getRGB(210, 180) >> 8 & 255).as("the opening").isGreaterThan(150);
+        for (double t = 0; t < 6.2; t += 0.5) {
+            int x = (int) shot.aperture().map().pixelX(0.93 * Math.cos(t), 0.93 * Math.sin(t));
+            int y = (int) shot.aperture().map().pixelY(0.93 * Math.cos(t), 0.93 * Math.sin(t));
+            assertThat(p.getRGB(x, y) >> 8 & 255).as("the barrel about the blades").isLessThan(90);
+        }
+    }
+
+    @Test
+    void whatIsBurntOutOrBeforeBlackBladesDoesNotShow() {
+        HiddenTruth colony = one(FindingKind.FUNGUS);
+        int usual = seen(colony, pose(Lighting.BRIGHT, 3));
+        assertThat(usual).isGreaterThan(200);
+        assertThat(seen(colony, pose(Lighting.BRIGHT, 3).exposed(4))).as("burnt out").isLessThan(usual / 10);
+        HiddenTruth inner = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 4, 0.2, 0.1, 0.5, 0.9, 5)), 0);
+        assertThat(seen(inner, pose(Lighting.AGAINST, 3).withIris(0.3))).as("mostly behind the blades").isLessThan(seen(inner, pose(Lighting.AGAINST, 3)) / 2);
+        assertThat(seen(new HiddenTruth(List.of(), 0), pose(Lighting.AGAINST, 3))).isZero();
+    }
+
+    private static int seen(HiddenTruth truth, Pose pose) {
+        return InspectionCamera.photograph(lens(), truth, pose).visible().getOrDefault(FindingKind.FUNGUS, new Shot.Visible(0, 0)).pixels();
+    }
+
+    @Test
+    void aSceneShowsWhatIsPresentLessWhatIsTooFaint() {
+        for (long seed = 0; seed < 12; seed++) {
+            RandomScene scene = RandomScene.of(seed, List.of(lens()));
+            Shot shot = scene.shoot();
+            assertThat(scene.present(shot)).as("seed %d", seed).containsAll(scene.shown(shot));
+            assertThat(scene.truth().faults()).extracting(HiddenTruth.GlassFault::kind).containsAll(scene.present(shot));
+        }
+    }
 }
