@@ -11,6 +11,7 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.KindLearning;
 import stillglass.look.kinds.Sight;
 import stillglass.look.reading.PhotoGrading;
@@ -25,6 +26,8 @@ final class Labels {
     /// Candidates of one kind and photo that are learned from.
     private static final int MOST_OF_A_KIND = 24;
     private static final double LEAST_VEIL = 0.03;
+    /// Share of a region and of the haze that must be the other for the region to be the haze.
+    private static final double SAME_REGION = 0.6;
     private static final double APERTURE_OFF = 0.04;
 
     private Labels() {}
@@ -35,7 +38,10 @@ final class Labels {
 
     /// Labelled candidates of one scene; none where the glass was not found.
     static List<KindLearning.Example> of(RandomScene scene, boolean heldBack) {
-        Shot shot = scene.shoot();
+        return of(scene, scene.shoot(), heldBack);
+    }
+
+    static List<KindLearning.Example> of(RandomScene scene, Shot shot, boolean heldBack) {
         PhotoGrading.Given given = new PhotoGrading.Given(Optional.of(scene.pose().lighting()), Optional.empty(), java.util.OptionalDouble.empty());
         Optional<Survey> survey = Survey.of(linear(shot.picture()), given, Progress.SILENT);
         List<KindLearning.Example> out = new ArrayList<>();
@@ -48,13 +54,13 @@ final class Labels {
             FindingKind label = label(s, survey.get().aperture(), shot, scene);
             int n = times.computeIfAbsent(s.sight(), k -> new EnumMap<>(FindingKind.class)).merge(label, 1, Integer::sum);
             if (n <= MOST_OF_A_KIND) {
-                all.add(new KindLearning.Example(scene.pose().lighting(), s.sight(), s.features(), label, 1, heldBack));
+                all.add(new KindLearning.Example(scene.pose().seed(), scene.pose().lighting(), s.sight(), s.features(), label, 1, heldBack));
             }
         }
         // A photo speaks for a kind about as loud however many pieces of it there are.
         for (KindLearning.Example e : all) {
             int n = Math.min(MOST_OF_A_KIND, times.getOrDefault(e.sight(), Map.of()).getOrDefault(e.label(), 1));
-            out.add(new KindLearning.Example(e.lighting(), e.sight(), e.features(), e.label(), Math.pow(n, -0.6), heldBack));
+            out.add(new KindLearning.Example(e.photo(), e.lighting(), e.sight(), e.features(), e.label(), Math.pow(n, -0.6), heldBack));
         }
         return out;
     }
@@ -76,16 +82,29 @@ final class Labels {
             double hazy = votes[FindingKind.HAZE.maskLevel()] / (double) s.places().size();
             return shot.veil() >= LEAST_VEIL && hazy > 0.15 ? FindingKind.HAZE : FindingKind.UNKNOWN;
         }
+        if (votes[FindingKind.HAZE.maskLevel()] > SAME_REGION * s.places().size() && s.sight() == Sight.AREA && sameSize(s, a, shot)) {
+            return FindingKind.HAZE;
+        }
         FindingKind best = FindingKind.UNKNOWN;
         int most = 0;
         for (FindingKind k : FindingKind.values()) {
-            boolean counts = k != FindingKind.UNKNOWN && !(k == FindingKind.HAZE && s.sight() != Sight.AREA);
+            boolean counts = k != FindingKind.UNKNOWN && k != FindingKind.HAZE;
             if (counts && votes[k.maskLevel()] > most) {
                 most = votes[k.maskLevel()];
                 best = k;
             }
         }
         return most >= ENOUGH * s.places().size() ? best : FindingKind.UNKNOWN;
+    }
+
+    /// Whether a region is about as large as all the haze there is: what merely lies before haze is something else.
+    private static boolean sameSize(Survey.Sighting s, Aperture a, Shot shot) {
+        int hazy = 0;
+        for (byte level : shot.mask()) {
+            hazy += level == FindingKind.HAZE.maskLevel() ? 1 : 0;
+        }
+        double size = Math.pow(10, s.features().get(Feature.AREA)) * a.areaPx();
+        return size > SAME_REGION * hazy && hazy > SAME_REGION * size;
     }
 
     /// Level of the truth, for thin things also a pixel or two beside it.

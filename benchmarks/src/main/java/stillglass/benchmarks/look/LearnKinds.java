@@ -43,7 +43,7 @@ public final class LearnKinds {
         List<LensSection> lenses = Seeds.lenses();
         AtomicInteger done = new AtomicInteger();
         return LongStream.range(0, scenes).parallel().boxed().flatMap(seed -> {
-            List<KindLearning.Example> of = Labels.of(RandomScene.of(seed, lenses), seed % 5 == 0);
+            List<KindLearning.Example> of = Labels.of(RandomScene.of(seed, lenses), seed % KindLearning.HELD_BACK_EVERY == 0);
             if (done.incrementAndGet() % 100 == 0) {
                 System.err.println(done.get() + " of " + scenes);
             }

@@ -25,6 +25,9 @@ import stillglass.sim.photo.RandomScene;
 ///
 /// `LookReport SCENES [--model FILE] [--from SEED] [--ablation LEARN] [--robustness]`
 public final class LookReport {
+    /// Photos that are changed in every way.
+    private static final int MOST_ROBUSTNESS = 40;
+
     private final StringBuilder out = new StringBuilder();
 
     private LookReport() {}
@@ -41,7 +44,8 @@ public final class LookReport {
         LookReport report = new LookReport();
         report.write(scenes, from, model);
         if (a.contains("--robustness")) {
-            report.line("").line(Robustness.report(Math.min(80, scenes), from, model)).line("").line(NotLenses.report(model));
+            int some = Math.min(MOST_ROBUSTNESS, scenes);
+            report.line("").line(Robustness.report(some, from, model)).line(Robustness.areas(some, from, model)).line("").line(NotLenses.report(model));
         }
         if (a.contains("--ablation")) {
             report.ablation(Integer.parseInt(a.get(a.indexOf("--ablation") + 1)), Math.min(300, scenes), from);

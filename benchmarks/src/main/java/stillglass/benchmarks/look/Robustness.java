@@ -13,8 +13,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.LongStream;
+import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Progress;
+import stillglass.look.SameFault;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.optics.LensSection;
@@ -55,9 +57,29 @@ final class Robustness {
         return out.toString();
     }
 
-    private static Set<FindingKind> named(BufferedImage photo, KindModel model) {
+    /// Scatter of the logarithm of a finding's area between two photos of one scene that differ by what is accidental: noise, reflections, rims.
+    static String areas(int scenes, long from, KindModel model) {
+        List<LensSection> lenses = Seeds.lenses();
+        double[] off = LongStream.range(from, from + scenes).parallel().boxed().flatMap(seed -> {
+            RandomScene one = RandomScene.of(seed, lenses);
+            RandomScene two = new RandomScene(one.lens(), one.truth(), one.pose().again(seed + 7), one.jpegQuality());
+            List<Finding> first = findings(one.shoot().picture(), model);
+            List<Finding> second = findings(two.shoot().picture(), model);
+            return first.stream().filter(f -> f.kind() != FindingKind.UNKNOWN && f.areaShare() > 0)
+                    .flatMap(f -> SameFault.in(second.stream().filter(o -> o.kind() == f.kind()).toList(), f).stream()
+                            .map(o -> Math.abs(Math.log(o.areaShare() / f.areaShare()))));
+        }).mapToDouble(d -> d).sorted().toArray();
+        return off.length == 0 ? "No finding was seen twice." : String.format(Locale.ROOT, "%d findings seen in two photos of the same scene: robust scatter of the "
+                + "logarithm of the area in one photo %.2f.", off.length, 1.4826 * off[off.length / 2] / Math.sqrt(2));
+    }
+
+    private static List<Finding> findings(BufferedImage photo, KindModel model) {
         return PhotoGrading.grade(Labels.linear(photo), PhotoGrading.Given.NOTHING, model, Progress.SILENT) instanceof PhotoGrading.Outcome.Seen s
-                ? Trial.named(s.graded().findings()) : Set.of();
+                ? s.graded().findings() : List.of();
+    }
+
+    private static Set<FindingKind> named(BufferedImage photo, KindModel model) {
+        return Trial.named(findings(photo, model));
     }
 
     private static BufferedImage drawn(BufferedImage p, int w, int h, AffineTransform way) {

@@ -23,9 +23,9 @@ import stillglass.sim.photo.Shot;
 
 /// One simulated photo, what it shows and what was read from it.
 ///
-/// @param truth kinds it shows
+/// @param truth kinds it shows: those whose faults change the picture by more than its noise
 /// @param truthSeverity of each of them by the same table as that of findings
-/// @param found kinds named, dust only beyond a trace
+/// @param found kinds named, dust only beyond a trace; without kinds that are there but do not show, which count neither way
 /// @param apertureOff error of centre or radius, whichever is larger, over the radius; infinite when refused
 /// @param right for each finding whether its kind is in the photo
 record Trial(
@@ -48,6 +48,8 @@ record Trial(
 
     static Trial of(RandomScene scene, Shot shot, PhotoGrading.Outcome outcome) {
         Set<FindingKind> truth = scene.shown(shot);
+        Set<FindingKind> faint = scene.present(shot);
+        faint.removeAll(truth);
         Map<FindingKind, Integer> severity = severity(scene, shot, truth);
         if (!(outcome instanceof PhotoGrading.Outcome.Seen s)) {
             return new Trial(scene.pose().lighting(), scene.pose().lighting(), truth, severity, Set.of(), Map.of(), Double.POSITIVE_INFINITY,
@@ -56,12 +58,14 @@ record Trial(
         PhotoGrading.Graded g = s.graded();
         List<Boolean> right = new ArrayList<>();
         Map<FindingKind, Integer> foundSeverity = new EnumMap<>(FindingKind.class);
+        Set<FindingKind> named = named(g.findings());
+        named.removeAll(faint);
         boolean specks = scene.truth().faults().stream().anyMatch(f -> f.kind() == FindingKind.DUST);
         for (Finding f : g.findings()) {
-            right.add(truth.contains(f.kind()) || f.kind() == FindingKind.DUST && specks);
+            right.add(truth.contains(f.kind()) || faint.contains(f.kind()) || f.kind() == FindingKind.DUST && specks);
             foundSeverity.merge(f.kind(), f.severity(), Math::max);
         }
-        return new Trial(scene.pose().lighting(), g.lighting(), truth, severity, named(g.findings()), foundSeverity,
+        return new Trial(scene.pose().lighting(), g.lighting(), truth, severity, named, foundSeverity,
                 Labels.off(g.aperture(), shot.aperture()), shot.veil(), g.veilFraction(), g.findings(), right);
     }
 

@@ -78,7 +78,25 @@ public enum Feature {
     /// Scatter of the light over its mean, log.
     GRAIN("grain %.3f of the light", true, 1),
     /// Largest step of the radial profile inside the rim, over the mean.
-    RING_STEP("steps by %.2f at a ring", false, 1);
+    RING_STEP("steps by %.2f at a ring", false, 1),
+    /// log of the departure in its middle over its mean departure: a ring is empty there, a disc is not.
+    HEART("middle %.2f times as strong as the rest", true, 1),
+    /// Share of its pixels inside a region that stands out as a whole.
+    COVERED("%.0f %% of it lies in a region that stands out", false, 100),
+    /// Share of the glass behind which there are blades.
+    BLADES("blades cover %.0f %% of the glass", false, 100),
+    /// log of what else in the photo looks like dust, by probability and size, plus one; the same for every kind below. See [Company].
+    ALSO_DUST("others in the photo speak for dust (%.1f)", true, 1),
+    ALSO_FUNGUS("others in the photo speak for fungus (%.1f)", true, 1),
+    ALSO_HAZE("others in the photo speak for haze (%.1f)", true, 1),
+    ALSO_OIL("others in the photo speak for oil (%.1f)", true, 1),
+    ALSO_SCRATCH("others in the photo speak for scratch (%.1f)", true, 1),
+    ALSO_CLEANING_MARKS("others in the photo speak for cleaning marks (%.1f)", true, 1),
+    ALSO_SEPARATION("others in the photo speak for separation (%.1f)", true, 1),
+    ALSO_BUBBLE("others in the photo speak for bubble (%.1f)", true, 1),
+    ALSO_EDGE_PAINT("others in the photo speak for edge paint (%.1f)", true, 1),
+    ALSO_CHIP("others in the photo speak for chip (%.1f)", true, 1),
+    ALSO_COATING("others in the photo speak for coating (%.1f)", true, 1);
 
     private final String sentence;
     private final boolean log;
@@ -97,7 +115,12 @@ public enum Feature {
     }
 
     private boolean counted() {
-        return this == JUNCTIONS || this == ENDS || this == NEIGHBOURS || this == CROWD || this == LINES;
+        return company() || this == JUNCTIONS || this == ENDS || this == NEIGHBOURS || this == CROWD || this == LINES;
+    }
+
+    /// Whether it says what else is in the photo: known only when all candidates have been looked at once.
+    public boolean company() {
+        return ordinal() >= ALSO_DUST.ordinal();
     }
 
     /// As written in files: `reaches-out`.

@@ -10,6 +10,13 @@ public final class Features {
         Arrays.fill(values, Double.NaN);
     }
 
+    /// The same measurements, to be added to.
+    Features copy() {
+        Features out = new Features();
+        System.arraycopy(values, 0, out.values, 0, values.length);
+        return out;
+    }
+
     public double get(Feature f) {
         return values[f.ordinal()];
     }

@@ -15,33 +15,86 @@ public final class KindLearning {
     private static final int ROUNDS = 500;
     /// Probability from which a kind is named; higher where false alarms were frequent on the scenes for choosing.
     private static final double USUAL_LEAST = 0.4;
-    private static final Map<FindingKind, Double> LEAST = Map.of(FindingKind.HAZE, 0.55, FindingKind.CLEANING_MARKS, 0.5, FindingKind.OIL, 0.5,
-            FindingKind.SEPARATION, 0.5, FindingKind.CHIP, 0.5, FindingKind.COATING, 0.5);
+    private static final Map<FindingKind, Double> LEAST = Map.of(FindingKind.FUNGUS, 0.5, FindingKind.HAZE, 0.55, FindingKind.OIL, 0.6,
+            FindingKind.SCRATCH, 0.3, FindingKind.CLEANING_MARKS, 0.7, FindingKind.SEPARATION, 0.3, FindingKind.BUBBLE, 0.6, FindingKind.EDGE_PAINT, 0.5,
+            FindingKind.CHIP, 0.7, FindingKind.COATING, 0.3);
+    /// Parts into which photos are divided for the second look.
+    private static final int FOLDS = 3;
+    /// Every so many photos one is held back.
+    public static final int HELD_BACK_EVERY = 5;
     private static final double SMOOTH = 4e-4;
     private static final double SMALL = 2e-5;
 
     private KindLearning() {}
 
+    /// @param photo number of its photo, negative when it stands alone
     /// @param label what it really is; `UNKNOWN` when it is no fault
     /// @param weight how much it counts
     /// @param heldBack not learned from, used for the temperature
-    public record Example(Lighting lighting, Sight sight, Features features, FindingKind label, double weight, boolean heldBack) {}
+    public record Example(long photo, Lighting lighting, Sight sight, Features features, FindingKind label, double weight, boolean heldBack) {
+        /// A candidate without company.
+        public Example(Lighting lighting, Sight sight, Features features, FindingKind label, double weight, boolean heldBack) {
+            this(-1, lighting, sight, features, label, weight, heldBack);
+        }
+    }
 
+    /// Learns both looks; the second only from candidates that have company.
     /// @param leftOut features that are to have no say
     public static KindModel learn(List<Example> examples, Set<Feature> leftOut) {
-        KindModel model = new KindModel();
-        for (Lighting lighting : Lighting.values()) {
-            for (Sight sight : Sight.values()) {
-                List<Example> own = examples.stream().filter(e -> e.lighting == lighting && e.sight == sight).toList();
-                model.put(lighting, sight, curves(own, leftOut));
-            }
+        KindModel model = firstLook(examples, leftOut);
+        List<Example> inCompany = examples.stream().filter(e -> e.photo >= 0).toList();
+        if (!inCompany.isEmpty()) {
+            List<Example> told = told(inCompany, leftOut, model);
+            parts(told, (lighting, sight, own) -> model.putAgain(lighting, sight, curves(own, leftOut)));
         }
         return model;
     }
 
+    private static KindModel firstLook(List<Example> examples, Set<Feature> leftOut) {
+        KindModel model = new KindModel();
+        Set<Feature> alone = new java.util.HashSet<>(leftOut);
+        Arrays.stream(Feature.values()).filter(Feature::company).forEach(alone::add);
+        parts(examples, (lighting, sight, own) -> model.put(lighting, sight, curves(own, alone)));
+        return model;
+    }
+
+    private interface Part {
+        void learn(Lighting lighting, Sight sight, List<Example> own);
+    }
+
+    private static void parts(List<Example> examples, Part part) {
+        for (Lighting lighting : Lighting.values()) {
+            for (Sight sight : Sight.values()) {
+                part.learn(lighting, sight, examples.stream().filter(e -> e.lighting == lighting && e.sight == sight).toList());
+            }
+        }
+    }
+
+    /// Examples that know what the others in their photo look like to a model that was not learned from that photo.
+    private static List<Example> told(List<Example> examples, Set<Feature> leftOut, KindModel whole) {
+        List<Example> out = new ArrayList<>();
+        for (int fold = -1; fold < FOLDS; fold++) {
+            int f = fold;
+            Map<Long, List<Example>> photos = examples.stream().filter(e -> (e.heldBack ? -1 : (int) (e.photo / HELD_BACK_EVERY % FOLDS)) == f)
+                    .collect(java.util.stream.Collectors.groupingBy(Example::photo, java.util.TreeMap::new, java.util.stream.Collectors.toList()));
+            // What was held back was not learned from in any case.
+            KindModel model = f < 0 ? whole
+                    : firstLook(examples.stream().filter(e -> !e.heldBack && e.photo / HELD_BACK_EVERY % FOLDS != f).toList(), leftOut);
+            photos.forEach((photo, all) -> {
+                List<Features> more = Company.of(all.stream().map(e -> model.probabilities(e.lighting, e.sight, e.features)).toList(),
+                        all.stream().map(Example::features).toList());
+                for (int i = 0; i < all.size(); i++) {
+                    Example e = all.get(i);
+                    out.add(new Example(photo, e.lighting, e.sight, more.get(i), e.label, e.weight, e.heldBack));
+                }
+            });
+        }
+        return out;
+    }
+
     /// An example as a line of text.
     public static String line(Example e) {
-        StringBuilder out = new StringBuilder(e.lighting + " " + e.sight + " " + e.label + " " + e.weight + " " + e.heldBack);
+        StringBuilder out = new StringBuilder(e.photo + " " + e.lighting + " " + e.sight + " " + e.label + " " + e.weight + " " + e.heldBack);
         for (Feature f : Feature.values()) {
             out.append(' ').append((float) e.features.get(f));
         }
@@ -53,10 +106,11 @@ public final class KindLearning {
         String[] word = line.split(" ");
         Features features = new Features();
         for (Feature f : Feature.values()) {
-            features.set(f, Double.parseDouble(word[5 + f.ordinal()]));
+            // A feature that was added later was not measured then.
+            features.set(f, 6 + f.ordinal() < word.length ? Double.parseDouble(word[6 + f.ordinal()]) : Double.NaN);
         }
-        return new Example(Lighting.valueOf(word[0]), Sight.valueOf(word[1]), features, FindingKind.valueOf(word[2]), Double.parseDouble(word[3]),
-                Boolean.parseBoolean(word[4]));
+        return new Example(Long.parseLong(word[0]), Lighting.valueOf(word[1]), Sight.valueOf(word[2]), features, FindingKind.valueOf(word[3]),
+                Double.parseDouble(word[4]), Boolean.parseBoolean(word[5]));
     }
 
     /// The model as the text that ships.

@@ -11,8 +11,9 @@ import stillglass.look.Lighting;
 
 /// Evidence curves for every kind, way of standing out and lighting.
 ///
-/// The score of a kind is a constant plus, for each feature, a curve of straight pieces through a few knots; probabilities are the
-/// softmax of the scores over a temperature that makes them come true as often as they say.
+/// Every candidate is looked at twice: by itself, and then with what the others in the photo look like ([Company]). In each look the
+/// score of a kind is a constant plus, for each feature, a curve of straight pieces through a few knots; probabilities are the softmax of
+/// the scores over a temperature that makes them come true as often as they say.
 ///
 /// Reference: generalized additive models, T. Hastie, R. Tibshirani, *Statistical Science* 1 (1986); calibration by temperature, C. Guo
 /// et al., ICML (2017). Differs: curves are piecewise linear and smoothed by a penalty on the steps between neighbouring knots.
@@ -20,7 +21,20 @@ public final class KindModel {
     /// What a candidate may be; `UNKNOWN` stands for nothing at all: reflections, rims, edges of the iris.
     static final List<FindingKind> CLASSES = List.of(FindingKind.values());
 
+    /// A speck as likely as this is counted though it is likelier to be nothing: one more speck harms nobody.
+    private static final double LIKELY_SPECK = 0.35;
+    /// Evidence below this is no reason, nats.
+    private static final double LEAST_VOICE = 0.1;
+    /// What shows a kind to the eye.
+    private static final Map<FindingKind, Feature> TELLING = new EnumMap<>(Map.of(FindingKind.FUNGUS, Feature.JUNCTIONS, FindingKind.SCRATCH,
+            Feature.ELONGATION, FindingKind.OIL, Feature.BEADED, FindingKind.SEPARATION, Feature.RAINBOW, FindingKind.BUBBLE, Feature.HEART,
+            FindingKind.EDGE_PAINT, Feature.SPAN, FindingKind.COATING, Feature.TINT, FindingKind.DUST, Feature.EXTENT));
+
     private final Map<Lighting, Map<Sight, Curves>> curves = new EnumMap<>(Lighting.class);
+    private final Map<Lighting, Map<Sight, Curves>> again = new EnumMap<>(Lighting.class);
+
+    /// A candidate of a photo.
+    public record Standing(Sight sight, Features features) {}
 
     /// One curve per feature and class.
     /// @param knots ascending, per feature; no knots where the feature has no say
@@ -65,8 +79,18 @@ public final class KindModel {
         curves.computeIfAbsent(lighting, l -> new EnumMap<>(Sight.class)).put(sight, c);
     }
 
+    void putAgain(Lighting lighting, Sight sight, Curves c) {
+        again.computeIfAbsent(lighting, l -> new EnumMap<>(Sight.class)).put(sight, c);
+    }
+
+    /// Curves of the first look.
     Map<Lighting, Map<Sight, Curves>> all() {
         return curves;
+    }
+
+    /// Curves of the second look; empty when there is none.
+    Map<Lighting, Map<Sight, Curves>> allAgain() {
+        return again;
     }
 
     /// The model that ships with the application.
@@ -78,9 +102,12 @@ public final class KindModel {
         static final KindModel MODEL = KindModelText.shipped();
     }
 
-    /// Probabilities of all classes, in the order of [FindingKind]; the last is that it is nothing.
+    /// Probabilities of all classes by the candidate alone, in the order of [FindingKind]; the last is that it is nothing.
     public double[] probabilities(Lighting lighting, Sight sight, Features f) {
-        Curves c = of(lighting, sight);
+        return probabilities(of(lighting, sight), f);
+    }
+
+    private static double[] probabilities(Curves c, Features f) {
         double[] scores = c.bias.clone();
         for (Feature feature : Feature.values()) {
             c.add(feature.ordinal(), f.get(feature), scores);
@@ -110,27 +137,50 @@ public final class KindModel {
         return p;
     }
 
-    /// Judges a candidate.
+    /// Judges all candidates of a photo, each among the others.
+    /// @return one verdict for each, in their order
+    public List<Verdict> judge(Lighting lighting, List<Standing> all) {
+        List<double[]> first = all.stream().map(s -> probabilities(lighting, s.sight, s.features)).toList();
+        Map<Sight, Curves> second = again.get(lighting);
+        List<Features> told = second == null ? List.of() : Company.of(first, all.stream().map(Standing::features).toList());
+        List<Verdict> out = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            Sight sight = all.get(i).sight;
+            Curves c = second == null ? null : second.get(sight);
+            Curves alone = of(lighting, sight);
+            // What speaks for a kind is said as it was seen on the thing itself.
+            out.add(verdict(alone, c == null ? alone : c, all.get(i).features, c == null ? first.get(i) : probabilities(c, told.get(i))));
+        }
+        return out;
+    }
+
+    /// Judges a candidate that is alone in its photo.
     public Verdict judge(Lighting lighting, Sight sight, Features f) {
-        double[] p = probabilities(lighting, sight, f);
+        return judge(lighting, List.of(new Standing(sight, f))).getFirst();
+    }
+
+    private static Verdict verdict(Curves alone, Curves c, Features f, double[] p) {
         int best = 0;
         for (int i = 1; i < p.length; i++) {
             best = p[i] > p[best] ? i : best;
         }
+        int dust = FindingKind.DUST.ordinal();
+        boolean speck = CLASSES.get(best) == FindingKind.UNKNOWN && p[dust] >= LIKELY_SPECK;
+        best = speck ? dust : best;
         FindingKind kind = CLASSES.get(best);
         boolean nothing = kind == FindingKind.UNKNOWN;
-        boolean sure = nothing || p[best] >= of(lighting, sight).least[best];
+        boolean sure = nothing || speck || p[best] >= c.least[best];
         Map<FindingKind, Double> chances = new EnumMap<>(FindingKind.class);
         for (int i = 0; i < p.length; i++) {
             chances.put(CLASSES.get(i), p[i]);
         }
-        return new Verdict(nothing, sure ? kind : FindingKind.UNKNOWN, chances, nothing ? List.of() : reasons(lighting, sight, f, best, p));
+        return new Verdict(nothing, sure ? kind : FindingKind.UNKNOWN, chances, nothing ? List.of() : reasons(alone, f, best, p));
     }
 
-    /// The features that spoke most for the winner over the other kinds as likely as they are, with their values.
-    private List<String> reasons(Lighting lighting, Sight sight, Features f, int winner, double[] p) {
+    /// The features that spoke most for the winner over the other kinds as likely as they are, with their values. What a technician
+    /// would look at to see for himself comes first where it spoke for it.
+    private static List<String> reasons(Curves c, Features f, int winner, double[] p) {
         record Voice(Feature feature, double nats) {}
-        Curves c = of(lighting, sight);
         List<Voice> voices = new ArrayList<>();
         for (Feature feature : Feature.values()) {
             double[] alone = new double[CLASSES.size()];
@@ -145,10 +195,11 @@ public final class KindModel {
             }
             voices.add(new Voice(feature, alone[winner] - others / rest));
         }
+        Feature telling = TELLING.get(CLASSES.get(winner));
         return voices.stream()
-                .sorted(Comparator.comparingDouble(Voice::nats).reversed())
+                .filter(v -> v.nats > LEAST_VOICE)
+                .sorted(Comparator.comparing((Voice v) -> v.feature != telling).thenComparing(Comparator.comparingDouble(Voice::nats).reversed()))
                 .limit(3)
-                .filter(v -> v.nats > 0.1)
                 .map(v -> v.feature.say(f.get(v.feature)))
                 .toList();
     }

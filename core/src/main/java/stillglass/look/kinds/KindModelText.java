@@ -17,7 +17,7 @@ import stillglass.look.Lighting;
 /// The model as lines of text, one curve knot a line, so that changes can be read in a comparison of versions.
 ///
 /// ```
-/// part LIGHTING SIGHT TEMPERATURE
+/// part LIGHTING SIGHT TEMPERATURE      the first look; "again" instead of "part": the second
 /// bias       w1 w2 …          evidence for each kind, in the order of FindingKind; last: nothing
 /// least      p1 p2 …
 /// FEATURE    knot w1 w2 …
@@ -49,21 +49,30 @@ final class KindModelText {
                 continue;
             }
             String[] head = line.split("\\s+");
-            if (head.length != 4 || !head[0].equals("part")) {
+            if (head.length != 4 || !heads(line)) {
                 throw new IllegalArgumentException("line " + (i + 1) + ": \"part LIGHTING SIGHT TEMPERATURE\" expected, found \"" + line + "\"");
             }
             int end = i + 1;
-            while (end < lines.size() && !lines.get(end).startsWith("part")) {
+            while (end < lines.size() && !heads(lines.get(end))) {
                 end++;
             }
             try {
-                model.put(Lighting.valueOf(head[1]), Sight.valueOf(head[2]), curves(lines.subList(i + 1, end), Double.parseDouble(head[3])));
+                KindModel.Curves c = curves(lines.subList(i + 1, end), Double.parseDouble(head[3]));
+                if (head[0].equals("part")) {
+                    model.put(Lighting.valueOf(head[1]), Sight.valueOf(head[2]), c);
+                } else {
+                    model.putAgain(Lighting.valueOf(head[1]), Sight.valueOf(head[2]), c);
+                }
             } catch (IllegalArgumentException e) {
                 throw new IllegalArgumentException("part at line " + (i + 1) + ": " + e.getMessage(), e);
             }
             i = end;
         }
         return model;
+    }
+
+    private static boolean heads(String line) {
+        return line.startsWith("part") || line.startsWith("again");
     }
 
     private static KindModel.Curves curves(List<String> lines, double temperature) {
@@ -101,8 +110,14 @@ final class KindModelText {
 
     static String print(KindModel model) {
         StringBuilder out = new StringBuilder();
-        model.all().forEach((lighting, sights) -> sights.forEach((sight, c) -> {
-            out.append(String.format(Locale.ROOT, "part %s %s %.4f%n", lighting, sight, c.temperature()));
+        print(out, "part", model.all());
+        print(out, "again", model.allAgain());
+        return out.toString();
+    }
+
+    private static void print(StringBuilder out, String head, Map<Lighting, Map<Sight, KindModel.Curves>> curves) {
+        curves.forEach((lighting, sights) -> sights.forEach((sight, c) -> {
+            out.append(String.format(Locale.ROOT, "%s %s %s %.4f%n", head, lighting, sight, c.temperature()));
             row(out, "bias", c.bias());
             row(out, "least", c.least());
             for (Feature f : Feature.values()) {
@@ -114,7 +129,6 @@ final class KindModelText {
                 }
             }
         }));
-        return out.toString();
     }
 
     private static void row(StringBuilder out, String word, double[] numbers) {

@@ -20,6 +20,12 @@ final class ApertureFinder {
     private static final double SAME_CENTRE = 0.008;
     /// Share of the best edge's quality that the rim has at least.
     private static final double CLEAR = 0.2;
+    /// Logarithm of the light just outside the rim over that of the darkest ring about, where the edge of the glass is blackened as usual.
+    private static final double BLACKENED = 0.4;
+    /// The mount begins within this many radii of the rim.
+    private static final double MOUNT = 1.25;
+    /// Radius of a lit line's outer side over that of its inner side at most.
+    private static final double LINE = 1.07;
     private static final double LEAST_SCORE = 0.06;
     private static final double LEAST_AGREEMENT = 0.72;
 
@@ -61,15 +67,40 @@ final class ApertureFinder {
     private static Optional<Aperture> innermost(float[] light, int w, int h, Aperture family) {
         double smallest = 0.11 * Math.min(w, h) / family.meanRadius();
         List<RingEdge> scan = new ArrayList<>();
-        for (double u = Math.max(0.2, smallest); u < 1.02; u *= 1.005) {
-            scan.add(RingEdge.measure(light, w, h, about(family, u)));
+        for (double u = Math.max(0.2, smallest); u < MOUNT; u *= 1.005) {
+            scan.add(RingEdge.step(light, w, h, about(family, u)));
         }
-        double best = scan.stream().filter(ApertureFinder::trueEdge).mapToDouble(ApertureFinder::quality).max().orElse(0);
-        return IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i)).mapToObj(scan::get)
-                .filter(r -> trueEdge(r) && quality(r) > CLEAR * best)
-                .findFirst()
-                .map(r -> r.step() > 0 ? justWithin(scan, r) : r)
+        List<RingEdge> peaks = IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i))
+                .mapToObj(i -> scan.get(i).comparedWithDarkest(light, w, h)).toList();
+        double best = peaks.stream().filter(ApertureFinder::trueEdge).mapToDouble(ApertureFinder::quality).max().orElse(0);
+        List<RingEdge> edges = withoutLines(peaks).stream().filter(r -> trueEdge(r) && quality(r) > CLEAR * best).toList();
+        return edges.stream().filter(r -> r.step() < 0 && r.dark() < BLACKENED && enclosed(r, peaks)).findFirst()
+                .or(() -> edges.stream().filter(r -> r.ring().meanRadius() < 1.02 * family.meanRadius()).findFirst())
+                .map(r -> r.step() > 0 ? justWithin(peaks, r) : r)
                 .map(r -> settled(light, w, h, r));
+    }
+
+    /// Whether the mount lies about it, brighter again than the blackened edge: about the barrel itself there is only the backdrop.
+    private static boolean enclosed(RingEdge edge, List<RingEdge> peaks) {
+        double r = edge.ring().meanRadius();
+        return peaks.stream().anyMatch(o -> o.step() > 0.1 && o.agree() > 0.75 && o.ring().meanRadius() > r && o.ring().meanRadius() < MOUNT * r);
+    }
+
+    /// Without the rims of inner glasses that catch the lamp: light rises and falls again within a few percent of the radius.
+    private static List<RingEdge> withoutLines(List<RingEdge> peaks) {
+        List<RingEdge> out = new ArrayList<>();
+        for (int i = 0; i < peaks.size(); i++) {
+            RingEdge up = peaks.get(i);
+            RingEdge down = i + 1 < peaks.size() ? peaks.get(i + 1) : up;
+            boolean line = up.step() > 0 && down.step() < 0 && down.ring().meanRadius() < LINE * up.ring().meanRadius()
+                    && -down.step() < 1.5 * up.step() && quality(down) > 0.3 * quality(up) && down.dark() > BLACKENED / 4;
+            if (line) {
+                i++;
+            } else {
+                out.add(up);
+            }
+        }
+        return out;
     }
 
     private static boolean peak(List<RingEdge> scan, int i) {
@@ -78,8 +109,8 @@ final class ApertureFinder {
     }
 
     /// Dark glass differs little from the blackened edge, which then meets the brighter mount: a faint edge just within is the rim.
-    private static RingEdge justWithin(List<RingEdge> scan, RingEdge outer) {
-        return IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i)).mapToObj(scan::get)
+    private static RingEdge justWithin(List<RingEdge> peaks, RingEdge outer) {
+        return peaks.stream()
                 .filter(r -> r.step() < 0 && r.sharp() > 0.7 && r.agree() > 0.6)
                 .filter(r -> r.ring().meanRadius() > 0.86 * outer.ring().meanRadius() && r.ring().meanRadius() < 0.985 * outer.ring().meanRadius())
                 .max(Comparator.comparingDouble(ApertureFinder::quality))

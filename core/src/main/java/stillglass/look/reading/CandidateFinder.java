@@ -28,6 +28,12 @@ final class CandidateFinder {
     private static final double SEED = 6;
     private static final double CONTINUES = 3.6;
 
+    /// A region ends where it is this share as strong as its stronger fifth.
+    private static final double FOOT = 0.35;
+    /// A patch with this share of its pixels on the rim of an inner glass is a crumb of that rim.
+    private static final double OF_A_RIM = 0.6;
+    /// Before a bright field a patch with this share of its pixels on blades is grain of their metal.
+    private static final double ON_BLADES = 0.4;
     /// log of long over short axis from which a patch is a line.
     private static final double SLENDER = 0.6;
 
@@ -49,24 +55,29 @@ final class CandidateFinder {
         Measuring measuring = new Measuring(maps);
         List<Candidate> found = new ArrayList<>();
         List<Patch> fine = fine(maps);
-        GrayU8 thin = thin(fine);
+        GrayU8 thin = BinaryImageOps.thin(painted(fine), 60, null);
         int[][] middles = fine.stream().map(p -> middle(p.pixels)).toArray(int[][]::new);
+        List<Patch> areas = areas(maps);
+        byte[] regions = painted(areas).data;
         for (Patch p : fine) {
             found.add(new Candidate(Sight.FINE, p.pixels, outline(p.contour),
-                    measuring.fine(p.pixels, p.contour, thin, neighbours(middles, middle(p.pixels)), fine.size())));
+                    measuring.fine(p.pixels, p.contour, thin, regions, neighbours(middles, middle(p.pixels)), fine.size())));
         }
-        for (Patch p : areas(maps)) {
+        for (Patch p : areas) {
             found.add(new Candidate(Sight.AREA, p.pixels, outline(p.contour),
                     measuring.area(p.pixels, p.contour, neighbours(middles, middle(p.pixels)), fine.size())));
         }
         long lines = found.stream().filter(c -> c.sight() == Sight.FINE && c.features().get(Feature.ELONGATION) > SLENDER).count();
         found.forEach(c -> c.features().setLog(Feature.LINES, 1.0 + lines));
-        float[] excess = RimArcs.excess(maps);
-        for (Patch p : patches(RimArcs.standsOut(excess, maps.frame), 3, LEAST_RIM)) {
-            found.add(new Candidate(Sight.RIM, p.pixels, outline(p.contour), measuring.rim(p.pixels, p.contour, excess)));
+        RimArcs rim = new RimArcs(maps);
+        for (Patch p : patches(rim.standsOut(), 3, LEAST_RIM)) {
+            found.add(new Candidate(Sight.RIM, p.pixels, outline(p.contour), measuring.rim(p.pixels, p.contour, rim.excess)));
         }
-        int[] glass = java.util.stream.IntStream.range(0, N).filter(i -> maps.frame.r[i] < 0.97).toArray();
-        found.add(new Candidate(Sight.WHOLE, glass, new int[0], measuring.whole(around)));
+        // Before a bright field a closed iris leaves too little to judge the glass as a whole by.
+        if (maps.lighting == Lighting.AGAINST || maps.iris.isEmpty()) {
+            int[] glass = java.util.stream.IntStream.range(0, N).filter(i -> maps.frame.r[i] < 0.97).toArray();
+            found.add(new Candidate(Sight.WHOLE, glass, new int[0], measuring.whole(around)));
+        }
         return found;
     }
 
@@ -78,7 +89,22 @@ final class CandidateFinder {
             strong.data[i] = (byte) (inside && maps.fine[i] > SEED * maps.fineScatter ? 1 : 0);
             weak.data[i] = (byte) (inside && maps.fine[i] > CONTINUES * maps.fineScatter ? 1 : 0);
         }
-        return patches(reached(weak, strong), JOIN, LEAST_FINE);
+        GrayU8 stands = reached(weak, strong);
+        RimCircles.Found rims = RimCircles.find(stands.data, maps);
+        for (int i = 0; i < N; i++) {
+            stands.data[i] = rims.rim()[i] ? 0 : stands.data[i];
+        }
+        List<Patch> all = patches(stands, JOIN, LEAST_FINE);
+        all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone()[at]).count() > OF_A_RIM * p.pixels.length);
+        return withLightBehind(all, maps);
+    }
+
+    /// A shadow needs light behind it: before a card there is only the grain of their metal on the blades of an iris.
+    private static List<Patch> withLightBehind(List<Patch> all, Maps maps) {
+        if (maps.lighting == Lighting.BRIGHT) {
+            all.removeIf(p -> Arrays.stream(p.pixels).filter(maps::blades).count() > ON_BLADES * p.pixels.length);
+        }
+        return all;
     }
 
     /// Connected parts of `weak` that hold a pixel of `strong`.
@@ -107,13 +133,48 @@ final class CandidateFinder {
                 continue;
             }
             double limit = Math.max(4.2 * maps.areaScatter, share * Math.abs(maps.expected[i]) + floor);
-            boolean coloured = maps.tint(i) > Math.max(4.5 * maps.tintScatter, 0.035);
-            fault.data[i] = (byte) (maps.area[i] > limit || coloured ? 1 : 0);
+            fault.data[i] = (byte) (maps.area[i] > limit || coloured(maps, i) ? 1 : 0);
             other.data[i] = (byte) (maps.area[i] < -1.3 * limit ? 1 : 0);
         }
-        List<Patch> all = patches(opened(fault), 1, LEAST_AREA);
-        all.addAll(patches(opened(other), 1, LEAST_AREA));
-        return all;
+        List<Patch> all = patches(opened(trimmed(fault, maps)), 1, LEAST_AREA);
+        all.addAll(patches(opened(trimmed(other, maps)), 1, LEAST_AREA));
+        return withLightBehind(all, maps);
+    }
+
+    /// Regions cut back to where they are a good part as strong as inside: a low threshold would take the foot of a steep border with them.
+    private static GrayU8 trimmed(GrayU8 region, Maps maps) {
+        GrayS32 labels = new GrayS32(SIDE, SIDE);
+        int n = BinaryImageOps.contour(region, ConnectRule.EIGHT, labels).size();
+        double[] strong = new double[n + 1];
+        int[] size = new int[n + 1];
+        for (int i = 0; i < N; i++) {
+            size[labels.data[i]]++;
+        }
+        double[][] values = new double[n + 1][];
+        int[] fill = new int[n + 1];
+        for (int k = 0; k <= n; k++) {
+            values[k] = new double[k > 0 && size[k] >= LEAST_AREA ? size[k] : 0];
+        }
+        for (int i = 0; i < N; i++) {
+            int k = labels.data[i];
+            if (values[k].length > 0) {
+                values[k][fill[k]++] = Math.abs(maps.area[i]);
+            }
+        }
+        for (int k = 1; k <= n; k++) {
+            strong[k] = values[k].length == 0 ? 0 : FOOT * LeastSquares.quantile(values[k], 0.8);
+        }
+        GrayU8 out = new GrayU8(SIDE, SIDE);
+        for (int i = 0; i < N; i++) {
+            int k = labels.data[i];
+            boolean stays = k > 0 && (Math.abs(maps.area[i]) >= strong[k] || coloured(maps, i));
+            out.data[i] = (byte) (stays ? 1 : 0);
+        }
+        return out;
+    }
+
+    private static boolean coloured(Maps maps, int at) {
+        return maps.tint(at) > Math.max(4.5 * maps.tintScatter, 0.035);
     }
 
     private static GrayU8 opened(GrayU8 region) {
@@ -151,14 +212,14 @@ final class CandidateFinder {
         return new ArrayList<>(out.subList(0, Math.min(MOST, out.size())));
     }
 
-    private static GrayU8 thin(List<Patch> patches) {
+    private static GrayU8 painted(List<Patch> patches) {
         GrayU8 all = new GrayU8(SIDE, SIDE);
         for (Patch p : patches) {
             for (int at : p.pixels) {
                 all.data[at] = 1;
             }
         }
-        return BinaryImageOps.thin(all, 60, null);
+        return all;
     }
 
     private static int[] middle(int[] pixels) {

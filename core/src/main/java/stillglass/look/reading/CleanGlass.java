@@ -13,12 +13,9 @@ final class CleanGlass {
     private static final int TERMS = (ORDER + 1) * (ORDER + 2) / 2;
 
     private final double[] p;
-    /// Robust scatter of the light about the fit, noise and texture together.
-    final double scatter;
 
-    private CleanGlass(double[] p, double scatter) {
+    private CleanGlass(double[] p) {
         this.p = p;
-        this.scatter = scatter;
     }
 
     /// @param values what is fitted, one per pixel of the frame
@@ -44,45 +41,7 @@ final class CleanGlass {
         if (count < 4 * TERMS) {
             throw new IllegalArgumentException("the aperture covers too few pixels to judge the glass");
         }
-        double[] p = new double[TERMS];
-        double[] weight = new double[count];
-        java.util.Arrays.fill(weight, 1);
-        double scatter = 0;
-        for (int round = 0; round < 10; round++) {
-            double[][] normal = new double[TERMS][TERMS + 1];
-            for (int i = 0; i < count; i++) {
-                if (weight[i] > 0) {
-                    accumulate(normal, rows[i], value[i], weight[i]);
-                }
-            }
-            LeastSquares.mirror(normal);
-            p = LeastSquares.solve(normal);
-            double[] off = new double[count];
-            for (int i = 0; i < count; i++) {
-                off[i] = Math.abs(value[i] - LeastSquares.dot(p, rows[i]));
-            }
-            scatter = Math.max(1e-4, 1.4826 * LeastSquares.median(off));
-            for (int i = 0; i < count; i++) {
-                double t = off[i] / (4.5 * scatter);
-                weight[i] = t < 1 ? (1 - t * t) * (1 - t * t) : 0;
-            }
-        }
-        return new CleanGlass(p, scatter);
-    }
-
-    private static void accumulate(double[][] normal, double[] row, double value, double weight) {
-        for (int r = 0; r < TERMS; r++) {
-            double[] into = normal[r];
-            double w = weight * row[r];
-            for (int c = r; c < TERMS; c++) {
-                into[c] += w * row[c];
-            }
-            into[TERMS] += w * value;
-        }
-    }
-
-    double at(double ux, double uy) {
-        return LeastSquares.dot(p, powers(ux, uy));
+        return new CleanGlass(LeastSquares.robust(rows, value, count, 4.5, 1e-4, 10).coefficients());
     }
 
     /// The clean glass under every pixel inside the rim, zero elsewhere.

@@ -52,10 +52,10 @@ final class FindingMaker {
     FindingMaker(Survey s, Veil veil, KindModel model) {
         this.s = s;
         this.veil = veil;
-        for (Candidate c : s.candidates) {
-            KindModel.Verdict v = model.judge(s.lighting(), c.sight(), c.features());
-            if (!v.nothing()) {
-                judged.add(new Judged(c, v));
+        List<KindModel.Verdict> verdicts = model.judge(s.lighting(), s.candidates.stream().map(c -> new KindModel.Standing(c.sight(), c.features())).toList());
+        for (int i = 0; i < verdicts.size(); i++) {
+            if (!verdicts.get(i).nothing()) {
+                judged.add(new Judged(s.candidates.get(i), verdicts.get(i)));
             }
         }
         swallow();
@@ -113,7 +113,8 @@ final class FindingMaker {
 
     /// Cleaning marks are a great many; a stray line or two that look like one are none.
     private void fewHairs() {
-        int hairs = judged.stream().filter(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS).mapToInt(j -> j.candidate.pixels().length).sum();
+        int hairs = judged.stream().filter(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS && j.candidate.sight() == Sight.FINE)
+                .mapToInt(j -> j.candidate.pixels().length).sum();
         if (hairs < LEAST_HAIRS * GLASS) {
             judged.removeIf(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS);
         }

@@ -20,6 +20,7 @@ final class IrisEdge {
     /// Light of the blades over light of the dark opening against the light, at least.
     private static final double AGAINST_RATIO = 1.5;
     private static final double COMPACT = 0.88;
+    private static final double SURROUNDED = 0.8;
     private static final int BAND = 7;
 
     private IrisEdge() {}
@@ -49,7 +50,7 @@ final class IrisEdge {
         }
         double inner = sum[1] / count[1] + 0.002;
         double outer = sum[0] / count[0] + 0.002;
-        if ((bright ? inner / outer : outer / inner) < (bright ? BRIGHT_RATIO : AGAINST_RATIO) || !compact(opening)) {
+        if ((bright ? inner / outer : outer / inner) < (bright ? BRIGHT_RATIO : AGAINST_RATIO) || !compact(opening) || !surrounded(opening, frame)) {
             return Optional.empty();
         }
         GrayU8 closed = BinaryImageOps.erode8(BinaryImageOps.dilate8(opening, 6, null), 6, null);
@@ -111,6 +112,19 @@ final class IrisEdge {
             }
         }
         return low + (at + 1.0) / BINS * (high - low);
+    }
+
+    /// Whether blades lie all along the rim: a bright fault to one side leaves a compact rest as well.
+    private static boolean surrounded(GrayU8 opening, GlassFrame frame) {
+        int rim = 0;
+        int blades = 0;
+        for (int i = 0; i < opening.data.length; i++) {
+            if (frame.r[i] > 0.88 && frame.r[i] < 0.96) {
+                rim++;
+                blades += opening.data[i] == 0 ? 1 : 0;
+            }
+        }
+        return blades > SURROUNDED * rim;
     }
 
     /// Whether most of the opening lies in the circle of its own area about its own middle, and that not far from the middle of the glass.

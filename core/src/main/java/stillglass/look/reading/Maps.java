@@ -13,6 +13,11 @@ final class Maps {
     private static final int SIDE = GlassFrame.SIDE;
     /// Keeps logarithms of colour quiet in the dark.
     private static final float DARK = 0.006f;
+    /// Structure narrower than twice this and one, pixels, is no region.
+    private static final int THIN = 4;
+
+    /// Scatters by which light may depart to the side that no fault departs to.
+    private static final double OTHER_SIGN = 4;
 
     final GlassFrame frame;
     final Lighting lighting;
@@ -46,11 +51,7 @@ final class Maps {
         }
         fine = bandPass(off, frame);
         fineScatter = scatter(fine);
-        float[] smooth = new float[N];
-        for (int i = 0; i < N; i++) {
-            smooth[i] = off[i] - (Math.abs(fine[i]) > 4 * fineScatter ? fine[i] : 0);
-        }
-        area = gaussian(smooth, 4);
+        area = level(gaussian(Morphology.opened(off, THIN), 2.5));
         areaScatter = scatter(area);
         float[][] tints = tints();
         redTint = tints[0];
@@ -59,6 +60,11 @@ final class Maps {
         lineCos = new float[N];
         lineSin = new float[N];
         lines();
+    }
+
+    /// Whether blades of an iris lie there.
+    boolean blades(int at) {
+        return iris.isPresent() && iris.get().blades().data[at] != 0;
     }
 
     /// A smooth surface under the glass, another under the blades.
@@ -93,9 +99,35 @@ final class Maps {
         return image.data;
     }
 
+    /// Less its median inside the rim: an opening lowers noise everywhere.
+    private float[] level(float[] map) {
+        double[] sample = new double[N / 41 + 1];
+        int n = 0;
+        for (int i = 0; i < N; i += 41) {
+            if (frame.r[i] < 0.94) {
+                sample[n++] = map[i];
+            }
+        }
+        float middle = n == 0 ? 0 : (float) LeastSquares.median(java.util.Arrays.copyOf(sample, n));
+        for (int i = 0; i < N; i++) {
+            map[i] = frame.r[i] < 1 ? map[i] - middle : 0;
+        }
+        return map;
+    }
+
+    /// What is of no fault's sign, the lamp reflected before a card, say, is cut short: its blur would stand around it as a ring.
+    private static float[] withoutOtherSign(float[] off, GlassFrame frame) {
+        float least = (float) (-OTHER_SIGN * scatter(off, frame));
+        float[] out = new float[N];
+        for (int i = 0; i < N; i++) {
+            out[i] = Math.max(off[i], least);
+        }
+        return out;
+    }
+
     /// A small blur less a wide one; the wide one forgets what stands far out, so that bright threads have no dark seam.
     private static float[] bandPass(float[] off, GlassFrame frame) {
-        float[] small = gaussian(off, 0.9);
+        float[] small = gaussian(withoutOtherSign(off, frame), 0.9);
         float[] first = wide(small, 11);
         float[] calm = new float[N];
         float[] rest = new float[N];

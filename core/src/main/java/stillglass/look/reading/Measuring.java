@@ -17,6 +17,8 @@ import stillglass.look.kinds.Features;
 final class Measuring {
     private static final int SIDE = GlassFrame.SIDE;
     private static final double R = GlassFrame.RADIUS;
+    /// Pixels of a skeleton this close that part are one junction.
+    private static final int SAME_JUNCTION = 2;
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
     private final Maps maps;
@@ -25,7 +27,8 @@ final class Measuring {
         this.maps = maps;
     }
 
-    Features fine(int[] pixels, Contour contour, GrayU8 thin, int neighbours, int crowd) {
+    /// @param regions 1 where a region stands out
+    Features fine(int[] pixels, Contour contour, GrayU8 thin, byte[] regions, int neighbours, int crowd) {
         Features f = new Features();
         place(f, pixels);
         shape(f, pixels, contour, true);
@@ -33,7 +36,37 @@ final class Measuring {
         lines(f, pixels);
         light(f, pixels, maps.fine);
         colour(f, pixels);
+        int covered = 0;
+        for (int at : pixels) {
+            covered += regions[at];
+        }
+        f.set(Feature.COVERED, covered / (double) pixels.length);
+        f.setLog(Feature.HEART, heart(pixels, 0.5 * Math.pow(10, f.get(Feature.EXTENT)) * R));
         return f.setLog(Feature.NEIGHBOURS, 1.0 + neighbours).setLog(Feature.CROWD, 1.0 + crowd);
+    }
+
+    /// Mean departure within a third of its radius over the mean departure of its pixels.
+    private double heart(int[] pixels, double radiusPx) {
+        double x = 0;
+        double y = 0;
+        double all = 0;
+        for (int at : pixels) {
+            x += at % SIDE / (double) pixels.length;
+            y += at / SIDE / (double) pixels.length;
+            all += Math.abs(maps.frame.light[at] - maps.expected[at]) / pixels.length;
+        }
+        int reach = (int) Math.max(1, radiusPx / 3);
+        double sum = 0;
+        int n = 0;
+        for (int j = (int) y - reach; j <= (int) y + reach; j++) {
+            for (int i = (int) x - reach; i <= (int) x + reach; i++) {
+                if (i >= 0 && j >= 0 && i < SIDE && j < SIDE && Math.hypot(i - x, j - y) <= reach) {
+                    sum += Math.abs(maps.frame.light[j * SIDE + i] - maps.expected[j * SIDE + i]);
+                    n++;
+                }
+            }
+        }
+        return n == 0 ? 1 : sum / n / Math.max(1e-6, all);
     }
 
     Features area(int[] pixels, Contour contour, int neighbours, int crowd) {
@@ -43,6 +76,7 @@ final class Measuring {
         light(f, pixels, maps.area);
         colour(f, pixels);
         border(f, pixels, contour);
+        lines(f, pixels);
         int lined = 0;
         for (int at : pixels) {
             lined += Math.abs(maps.fine[at]) > 4 * maps.fineScatter ? 1 : 0;
@@ -82,9 +116,12 @@ final class Measuring {
         double off = 0;
         double blue = 0;
         double red = 0;
+        int covered = 0;
         for (int at = 0; at < GlassFrame.PIXELS; at++) {
             double r = maps.frame.r[at];
-            if (r < 0.97) {
+            boolean blades = r < 0.97 && maps.blades(at);
+            covered += blades ? 1 : 0;
+            if (r < 0.97 && !blades) {
                 rings[(int) (r / 0.97 * 20)] += maps.expected[at];
                 count[(int) (r / 0.97 * 20)]++;
                 off += Math.abs(maps.fine[at]);
@@ -106,12 +143,14 @@ final class Measuring {
             double jump = profile[k - 1] + profile[k - 2] - profile[k + 1] - profile[k + 2];
             step = Math.abs(jump / 2) > Math.abs(step) ? jump / 2 : step;
         }
+        boolean open = covered == 0;
         return new Features().setLog(Feature.VEIL, mean)
-                .setLog(Feature.BOWL, rings[18] / Math.max(1e-4, rings[4]))
+                .set(Feature.BOWL, open ? Math.log10(Math.max(1e-4, rings[18]) / Math.max(1e-4, rings[4])) : Double.NaN)
                 .setLog(Feature.AROUND, mean / Math.max(1e-3, around))
                 .setLog(Feature.GRAIN, off / Math.max(1, n) / mean)
                 .set(Feature.TINT, Math.log(Math.max(1e-3, blue) / Math.max(1e-3, red)))
-                .set(Feature.RING_STEP, step / mean);
+                .set(Feature.RING_STEP, open ? step / mean : Double.NaN)
+                .set(Feature.BLADES, covered / (double) Math.max(1, n + covered));
     }
 
     /// Median light in 40 rings out to 0.96 radii.
@@ -224,7 +263,7 @@ final class Measuring {
             if (thin.data[at] != 0) {
                 bones++;
                 int branches = branchesAt(thin, at % SIDE, at / SIDE);
-                junctions += branches >= 3 ? 1 : 0;
+                junctions += branches >= 3 && firstOfJunction(thin, at % SIDE, at / SIDE) ? 1 : 0;
                 if (branches <= 1) {
                     ends.add(new int[] {at % SIDE, at / SIDE});
                 }
@@ -242,6 +281,19 @@ final class Measuring {
                 .setLog(Feature.JUNCTIONS, 1 + junctions / Math.max(0.03, length / R))
                 .setLog(Feature.ENDS, 1 + ends.size() / Math.max(0.03, length / R))
                 .set(Feature.STRAIGHTNESS, Math.min(1, reach / length));
+    }
+
+    /// Whether no pixel before it in reading order belongs to the same junction: where threads part, several pixels beside each other do.
+    private static boolean firstOfJunction(GrayU8 thin, int x, int y) {
+        for (int dy = -SAME_JUNCTION; dy <= 0; dy++) {
+            for (int dx = -SAME_JUNCTION; dx <= SAME_JUNCTION; dx++) {
+                boolean before = dy < 0 || dx < 0;
+                if (before && set(thin, x + dx, y + dy) && branchesAt(thin, x + dx, y + dy) >= 3) {
+                    return false;
+                }
+            }
+        }
+        return true;
     }
 
     /// Number of 0-to-1 changes around a skeleton pixel: 1 at an end, 2 along a thread, 3 or more where it parts.

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 
 /// Whether a photo is good enough to grade, and how to take a better one.
@@ -64,11 +65,30 @@ final class PhotoQuality {
         if (leaning < LEANING) {
             out.add(String.format(Locale.ROOT, "the camera leans by about %.0f° against the lens: hold it square for true areas", Math.toDegrees(Math.acos(leaning))));
         }
+        double hidden = blades(s);
+        if (hidden > 0) {
+            out.add(String.format(Locale.ROOT, s.lighting() == Lighting.BRIGHT
+                    ? "the iris hides %.0f %% of the glass, where nothing shows before a bright field: open it and take the photo again"
+                    : "the iris hides what lies behind %.0f %% of the glass: open it to see there", 100 * hidden));
+        }
         double rise = rimWidth(s);
         if (rise > 0.05) {
             out.add(String.format(Locale.ROOT, "the rim is soft over %.0f %% of the radius: focus on the glass and take it again", 100 * rise));
         }
         return out;
+    }
+
+    /// Share of the glass on which there are blades.
+    private static double blades(Survey s) {
+        int covered = 0;
+        int glass = 0;
+        for (int i = 0; i < GlassFrame.PIXELS; i += 7) {
+            if (s.maps.frame.r[i] < 0.97) {
+                glass++;
+                covered += s.maps.blades(i) ? 1 : 0;
+            }
+        }
+        return covered / (double) Math.max(1, glass);
     }
 
     /// Median width over which light changes at the rim, radii: from a fifth to four fifths of the step.

@@ -12,30 +12,40 @@ final class RimArcs {
     private static final int RINGS = (int) Math.round((TO - FROM) / STEP);
     private static final int TERMS = 5;
 
-    private RimArcs() {}
+    /// Scatters of its own ring by which light must depart.
+    private static final double CLEAR = 4.5;
 
     /// Light over the smooth run of its ring; zero away from the rim.
-    static float[] excess(Maps maps) {
-        float[] light = Maps.gaussian(maps.frame.light, 1);
+    final float[] excess = new float[GlassFrame.PIXELS];
+    private final GlassFrame frame;
+    private final double[] scatter = new double[RINGS];
+
+    RimArcs(Maps maps) {
+        frame = maps.frame;
+        float[] light = Maps.gaussian(frame.light, 1);
         double[][] fits = new double[RINGS][];
         for (int k = 0; k < RINGS; k++) {
-            fits[k] = fit(light, maps.frame, FROM + (k + 0.5) * STEP);
+            LeastSquares.Robust fit = fit(light, FROM + (k + 0.5) * STEP);
+            fits[k] = fit.coefficients();
+            scatter[k] = fit.scatter();
         }
-        float[] out = new float[GlassFrame.PIXELS];
-        for (int i = 0; i < out.length; i++) {
-            double r = maps.frame.r[i];
+        for (int i = 0; i < excess.length; i++) {
+            double r = frame.r[i];
             if (r > FROM && r < TO) {
-                double at = Math.clamp((r - FROM) / STEP - 0.5, 0, RINGS - 1.001);
+                double at = ring(r);
                 double phi = Math.atan2(GlassFrame.y(i), GlassFrame.x(i));
                 double low = LeastSquares.dot(fits[(int) at], harmonics(phi));
                 double high = LeastSquares.dot(fits[(int) at + 1], harmonics(phi));
-                out[i] = (float) (light[i] - low - (at - (int) at) * (high - low));
+                excess[i] = (float) (light[i] - low - (at - (int) at) * (high - low));
             }
         }
-        return out;
     }
 
-    private static double[] fit(float[] light, GlassFrame frame, double r) {
+    private static double ring(double r) {
+        return Math.clamp((r - FROM) / STEP - 0.5, 0, RINGS - 1.001);
+    }
+
+    private LeastSquares.Robust fit(float[] light, double r) {
         int n = 240;
         double[] value = new double[n];
         double[][] rows = new double[n][];
@@ -48,39 +58,16 @@ final class RimArcs {
                 value[count++] = light[at];
             }
         }
-        double[] weight = new double[count];
-        Arrays.fill(weight, 1);
-        double[] p = new double[TERMS];
-        for (int round = 0; round < 8 && count > 4 * TERMS; round++) {
-            double[][] normal = new double[TERMS][TERMS + 1];
-            for (int i = 0; i < count; i++) {
-                for (int a = 0; a < TERMS; a++) {
-                    for (int b = 0; b < TERMS; b++) {
-                        normal[a][b] += weight[i] * rows[i][a] * rows[i][b];
-                    }
-                    normal[a][TERMS] += weight[i] * rows[i][a] * value[i];
-                }
-            }
-            p = LeastSquares.solve(normal);
-            double[] off = new double[count];
-            for (int i = 0; i < count; i++) {
-                off[i] = Math.abs(value[i] - LeastSquares.dot(p, rows[i]));
-            }
-            double scale = Math.max(1e-4, 1.4826 * LeastSquares.median(off));
-            for (int i = 0; i < count; i++) {
-                double t = off[i] / (4 * scale);
-                weight[i] = t < 1 ? (1 - t * t) * (1 - t * t) : 0;
-            }
-        }
-        return p;
+        return count < 4 * TERMS ? new LeastSquares.Robust(new double[TERMS], 1) : LeastSquares.robustFromMedian(rows, value, count, 4, 1e-4, 8);
     }
 
     private static double[] harmonics(double phi) {
         return new double[] {1, Math.cos(phi), Math.sin(phi), Math.cos(2 * phi), Math.sin(2 * phi)};
     }
 
-    /// Where the excess of either sign is well over its own scatter and visible at all.
-    static GrayU8 standsOut(float[] excess, GlassFrame frame) {
+    /// Where the excess of either sign is well over the scatter of all rings and of its own, and visible at all. A ring that lies on the step
+    /// of the rim itself scatters much, for no ellipse fits a rim to a pixel.
+    GrayU8 standsOut() {
         double[] sample = new double[excess.length / 7 + 1];
         int n = 0;
         double sum = 0;
@@ -90,11 +77,15 @@ final class RimArcs {
                 sum += frame.light[i];
             }
         }
-        double scatter = n == 0 ? 1 : 1.4826 * LeastSquares.median(Arrays.copyOf(sample, n));
-        double limit = Math.max(4.5 * scatter, 0.012 + 0.05 * sum / Math.max(1, n));
+        double all = n == 0 ? 1 : 1.4826 * LeastSquares.median(Arrays.copyOf(sample, n));
+        double limit = Math.max(CLEAR * all, 0.012 + 0.05 * sum / Math.max(1, n));
         GrayU8 out = new GrayU8(GlassFrame.SIDE, GlassFrame.SIDE);
         for (int i = 0; i < excess.length; i++) {
-            out.data[i] = (byte) (Math.abs(excess[i]) > limit ? 1 : 0);
+            if (excess[i] != 0) {
+                int k = (int) Math.round(ring(frame.r[i]));
+                double own = CLEAR * Math.max(scatter[k], 0.5 * (scatter[Math.max(0, k - 1)] + scatter[Math.min(RINGS - 1, k + 1)]));
+                out.data[i] = (byte) (Math.abs(excess[i]) > Math.max(limit, own) ? 1 : 0);
+            }
         }
         return out;
     }

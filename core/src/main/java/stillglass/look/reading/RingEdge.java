@@ -42,6 +42,11 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
     }
 
     static RingEdge measure(float[] light, int w, int h, Aperture a) {
+        return step(light, w, h, a).comparedWithDarkest(light, w, h);
+    }
+
+    /// How dark it is just outside is not measured: `dark` is the plain logarithm of light there.
+    static RingEdge step(float[] light, int w, int h, Aperture a) {
         ApertureMap map = a.map();
         double[] steps = new double[DIRECTIONS];
         double[] just = new double[DIRECTIONS];
@@ -65,8 +70,13 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
             return new RingEdge(a, 0, 0, 0, 9, n / (double) DIRECTIONS);
         }
         double outside = LeastSquares.median(Arrays.copyOf(just, n));
-        return new RingEdge(a, LeastSquares.median(Arrays.copyOf(steps, n)), Math.max(up, n - up) / (double) n, sharp / (double) n,
-                outside - darkest(light, w, h, map), n / (double) DIRECTIONS);
+        return new RingEdge(a, LeastSquares.median(Arrays.copyOf(steps, n)), Math.max(up, n - up) / (double) n, sharp / (double) n, outside,
+                n / (double) DIRECTIONS);
+    }
+
+    /// The same edge with `dark` over the darkest ring about it.
+    RingEdge comparedWithDarkest(float[] light, int w, int h) {
+        return step == 0 ? this : new RingEdge(ring, step, agree, sharp, dark - darkest(light, w, h, ring.map()), seen);
     }
 
     /// Logarithm of light of the darkest of the rings between 0.6 and 1.6 radii.
@@ -149,31 +159,11 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
 
     /// Robust fit of r(φ) = a0 + a1 cos φ + b1 sin φ + a2 cos 2φ + b2 sin 2φ, the ellipse to first order in its flattening.
     private static Aperture fit(double cx, double cy, double[] angle, double[] radius) {
-        double[] p = new double[5];
-        double[] weight = new double[angle.length];
-        Arrays.fill(weight, 1);
-        for (int round = 0; round < 8; round++) {
-            double[][] normal = new double[5][6];
-            for (int i = 0; i < angle.length; i++) {
-                double[] row = basis(angle[i]);
-                for (int r = 0; r < 5; r++) {
-                    for (int c = 0; c < 5; c++) {
-                        normal[r][c] += weight[i] * row[r] * row[c];
-                    }
-                    normal[r][5] += weight[i] * row[r] * radius[i];
-                }
-            }
-            p = LeastSquares.solve(normal);
-            double[] off = new double[angle.length];
-            for (int i = 0; i < off.length; i++) {
-                off[i] = Math.abs(radius[i] - LeastSquares.dot(p, basis(angle[i])));
-            }
-            double scale = Math.max(0.4, 1.5 * LeastSquares.median(off));
-            for (int i = 0; i < off.length; i++) {
-                double t = off[i] / (3 * scale);
-                weight[i] = t < 1 ? (1 - t * t) * (1 - t * t) : 0;
-            }
+        double[][] rows = new double[angle.length][];
+        for (int i = 0; i < rows.length; i++) {
+            rows[i] = basis(angle[i]);
         }
+        double[] p = LeastSquares.robust(rows, radius, rows.length, 3, 0.4, 8).coefficients();
         double flat = Math.hypot(p[3], p[4]);
         return new Aperture(cx + p[1], cy + p[2], Math.max(1, p[0] + flat), Math.max(1, p[0] - flat), Math.atan2(p[4], p[3]) / 2);
     }

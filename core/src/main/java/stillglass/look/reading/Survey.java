@@ -17,6 +17,11 @@ import stillglass.look.kinds.Sight;
 public final class Survey {
     /// Pixels beyond this distance from the centre show what surrounds the lens.
     private static final double SURROUNDINGS = 1.12;
+    /// A card is at least this bright.
+    private static final double CARD = 0.12;
+    /// Surroundings as bright as this are a card and no backdrop.
+    private static final double SURELY_CARD = 0.25;
+    private static final double BRIGHTER_THAN_HAZE = 0.62;
 
     final Aperture aperture;
     final Maps maps;
@@ -52,23 +57,27 @@ public final class Survey {
         return found.map(a -> {
             progress.at(0.3, "flattening the lamp");
             GlassFrame frame = new GlassFrame(photo, a);
-            double inside = inside(frame);
+            double inside = inside(frame, 0.5);
             double around = around(light, photo.width(), a, 0.8);
-            double half = around(light, photo.width(), a, 0.5);
-            Lighting lighting = given.lighting().orElse(lighting(inside, half, around));
+            double brightest = around(light, photo.width(), a, 0.96);
+            Lighting lighting = given.lighting().orElse(lighting(inside, inside(frame, 0.98), around, brightest));
             Maps maps = new Maps(frame, lighting);
             progress.at(0.55, "looking for specks, threads and films");
             return new Survey(a, maps, CandidateFinder.find(maps, around), around, inside);
         });
     }
 
-    /// Before a bright field glass is about as bright as the field; against the light it is dark unless it is full of haze.
-    private static Lighting lighting(double inside, double half, double around) {
-        return inside > 0.14 && inside > 0.45 * around && around > 0.12 || inside > 0.45 || inside > 0.25 && inside > 4 * half
-                ? Lighting.BRIGHT : Lighting.AGAINST;
+    /// Before a bright field something of the card shows beside the lens, as bright as the glass; glass that is brighter than all about it is
+    /// full of haze against the light, unless it is brighter than haze can be.
+    /// A closed iris leaves the card to be seen in its opening only.
+    /// @param opening light of the brightest fiftieth of the glass
+    private static Lighting lighting(double inside, double opening, double around, double brightest) {
+        boolean card = brightest > CARD && brightest > 0.6 * inside;
+        boolean throughIris = around > SURELY_CARD && opening > 0.45 * around;
+        return throughIris || card && inside > 0.14 && inside > 0.45 * around || card && inside > 0.45 || inside > BRIGHTER_THAN_HAZE ? Lighting.BRIGHT : Lighting.AGAINST;
     }
 
-    private static double inside(GlassFrame frame) {
+    private static double inside(GlassFrame frame, double quantile) {
         double[] values = new double[GlassFrame.PIXELS / 53 + 1];
         int n = 0;
         for (int i = 0; i < GlassFrame.PIXELS; i += 53) {
@@ -76,7 +85,7 @@ public final class Survey {
                 values[n++] = frame.light[i];
             }
         }
-        return n == 0 ? 0 : LeastSquares.median(Arrays.copyOf(values, n));
+        return n == 0 ? 0 : LeastSquares.quantile(Arrays.copyOf(values, n), quantile);
     }
 
     private static double around(float[] light, int width, Aperture a, double quantile) {

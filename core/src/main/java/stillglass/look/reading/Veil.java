@@ -29,8 +29,11 @@ final class Veil {
         return reference;
     }
 
-    /// Veil under a pixel of the frame, 0 to 1.
+    /// Veil under a pixel of the frame, 0 to 1; none on the blades of an iris, which have a light of their own.
     double at(int pixel) {
+        if (s.maps.blades(pixel)) {
+            return 0;
+        }
         double v = s.maps.expected[pixel] / reference;
         return Math.clamp(s.lighting() == Lighting.AGAINST ? v : 1 - v, 0, 1);
     }
@@ -39,7 +42,7 @@ final class Veil {
         double sum = 0;
         int n = 0;
         for (int i = 0; i < GlassFrame.PIXELS; i += 5) {
-            if (s.maps.frame.r[i] < 0.97) {
+            if (s.maps.frame.r[i] < 0.97 && !s.maps.blades(i)) {
                 sum += at(i);
                 n++;
             }
@@ -52,7 +55,7 @@ final class Veil {
         int[] n = new int[32];
         for (int i = 0; i < GlassFrame.PIXELS; i += 3) {
             double r = s.maps.frame.r[i];
-            if (r < 0.95) {
+            if (r < 0.95 && !s.maps.blades(i)) {
                 int ring = Math.min(3, (int) (4 * r * r / 0.9025));
                 double turn = Math.atan2(GlassFrame.x(i), GlassFrame.y(i)) / (2 * Math.PI) + 1;
                 int sector = ring * 8 + (int) (turn * 8) % 8;

@@ -125,8 +125,8 @@ class LookTest {
         float[] light = disc(320, 240, 180, 180, 0.02, 0.003, 6);
         int[][] specks = {{300, 200}, {340, 260}, {250, 240}, {380, 200}, {320, 330}};
         for (int[] s : specks) {
-            for (int dy = -1; dy <= 1; dy++) {
-                for (int dx = -1; dx <= 1; dx++) {
+            for (int dy = -2; dy <= 2; dy++) {
+                for (int dx = -2; dx <= 2; dx++) {
                     light[(s[1] + dy) * W + s[0] + dx] += 0.3f;
                 }
             }

@@ -1,0 +1,70 @@
+package stillglass.benchmarks.look;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.look.kinds.Feature;
+import stillglass.look.kinds.KindLearning;
+import stillglass.look.kinds.Sight;
+import stillglass.optics.LensSection;
+import stillglass.sim.HiddenTruth;
+import stillglass.sim.photo.Pose;
+import stillglass.sim.photo.RandomScene;
+
+class LabelsTest {
+    private static RandomScene scene(FindingKind kind, double x, double y, double size, double amount) {
+        LensSection lens = Seeds.lenses().getFirst();
+        Pose pose = new Pose(900, 700, 0.5, 0.5, 0.42, 0, Lighting.AGAINST, 7);
+        return new RandomScene(lens, new HiddenTruth(List.of(new HiddenTruth.GlassFault(kind, 0, x, y, size, amount, 11)), 0), pose, 1);
+    }
+
+    private static Map<FindingKind, List<KindLearning.Example>> labelled(RandomScene scene, Sight sight) {
+        return Labels.of(scene, true).stream().filter(e -> e.sight() == sight).collect(Collectors.groupingBy(KindLearning.Example::label));
+    }
+
+    @Test
+    void whatLiesOnAFaultIsCalledIt() {
+        Map<FindingKind, List<KindLearning.Example>> fine = labelled(scene(FindingKind.FUNGUS, 0.3, -0.2, 0.4, 0.8), Sight.FINE);
+
+        assertThat(fine.keySet()).contains(FindingKind.FUNGUS).isSubsetOf(FindingKind.FUNGUS, FindingKind.UNKNOWN);
+        KindLearning.Example largest = fine.get(FindingKind.FUNGUS).stream()
+                .max(java.util.Comparator.comparingDouble(e -> e.features().get(Feature.AREA))).orElseThrow();
+        assertThat(largest.features().get(Feature.RADIUS)).as("where it was grown").isBetween(0.15, 0.6);
+        assertThat(largest.heldBack()).isTrue();
+    }
+
+    @Test
+    void aPhotoSpeaksAboutAsLoudHoweverManyPiecesThereAre() {
+        List<KindLearning.Example> dust = labelled(scene(FindingKind.DUST, 0, 0, 1, 120), Sight.FINE).get(FindingKind.DUST);
+
+        assertThat(dust).hasSizeBetween(10, 24);
+        assertThat(dust).allSatisfy(e -> assertThat(e.weight()).isEqualTo(Math.pow(dust.size(), -0.6)));
+    }
+
+    @Test
+    void onlyTheWholeGlassOrARegionAsLargeIsHaze() {
+        RandomScene hazy = scene(FindingKind.HAZE, 0, 0, 1, 0.2);
+
+        assertThat(labelled(hazy, Sight.WHOLE).keySet()).containsExactly(FindingKind.HAZE);
+        assertThat(labelled(hazy, Sight.FINE).keySet()).doesNotContain(FindingKind.HAZE);
+        assertThat(labelled(scene(FindingKind.FUNGUS, 0.3, -0.2, 0.4, 0.8), Sight.WHOLE).keySet()).containsExactly(FindingKind.UNKNOWN);
+    }
+
+    @Test
+    void faintKindsCountNeitherWay() {
+        // Before a card burnt out by three stops nothing can be seen of a veil.
+        RandomScene burnt = new RandomScene(Seeds.lenses().getFirst(), new HiddenTruth(List.of(
+                new HiddenTruth.GlassFault(FindingKind.FUNGUS, 0, 0.1, 0.1, 0.4, 0.8, 11)), 0),
+                new Pose(600, 500, 0.5, 0.5, 0.42, 0, Lighting.BRIGHT, 7).exposed(4), 1);
+        Trial t = Trial.of(burnt, stillglass.look.kinds.KindModel.shipped());
+
+        assertThat(burnt.present(burnt.shoot())).containsExactly(FindingKind.FUNGUS);
+        assertThat(t.truth()).isEmpty();
+        assertThat(t.found()).doesNotContain(FindingKind.FUNGUS);
+    }
+}

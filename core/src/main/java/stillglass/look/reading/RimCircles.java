@@ -1,0 +1,168 @@
+package stillglass.look.reading;
+
+import java.util.stream.IntStream;
+
+/// Rims of inner glasses: thin arcs about a centre of their own near the middle, which catch the lamp. They are no faults, and what
+/// touches them must not be joined along them.
+///
+/// Pixels whose line runs along a circle vote for its centre along their normal; about the best centre, narrow rings whose lit part runs on
+/// without a gap over a good angle are rims. Hairs of cleaning marks turn about changing centres and fill no such ring.
+final class RimCircles {
+    /// Centres of inner rims stay this close to the middle of the glass for any camera that still looks through it, radii.
+    private static final double CENTRES = 0.24;
+    private static final double CELL = 0.006;
+    private static final int CELLS = 2 * (int) Math.round(CENTRES / CELL) + 1;
+    private static final double SMALLEST = 0.42;
+    /// Rings are this wide, radii.
+    private static final double RING = 0.005;
+    private static final int SECTORS = 180;
+    /// Degrees over which a ring must be lit nearly without a gap; for wide rings the same length of arc will do.
+    private static final int LEAST_RUN = 44;
+    private static final double LEAST_RUN_WIDE = 30;
+    /// Share of the sectors of such a run that are lit.
+    private static final double FILLED = 0.85;
+    private static final int CENTRES_TRIED = 6;
+    /// Half width that is taken out along a rim, rings.
+    private static final int BESIDE = 3;
+    /// Cosine of the doubled angle between line and circle from which a pixel runs along it.
+    private static final double ALONG = 0.75;
+    /// Below this it crosses the rim and stays.
+    private static final double CROSSES = 0.15;
+
+    private RimCircles() {}
+
+    /// @param rim what runs along the rim of an inner glass
+    /// @param zone all that lies on such a rim, what crosses it included
+    record Found(boolean[] rim, boolean[] zone) {
+        @Override
+        public boolean equals(Object o) {
+            return o == this;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(this);
+        }
+    }
+
+    /// @param stands 1 where fine structure stands out
+    static Found find(byte[] stands, Maps maps) {
+        int[] pixels = IntStream.range(0, stands.length).filter(i -> stands[i] != 0 && maps.frame.r[i] > 0.15).toArray();
+        boolean[] rim = new boolean[stands.length];
+        boolean[] zone = new boolean[stands.length];
+        boolean[] barren = new boolean[CELLS * CELLS];
+        for (int k = 0; k < CENTRES_TRIED; k++) {
+            int cell = centre(pixels, rim, barren, maps);
+            barren[cell] = take(pixels, rim, zone, maps, cell % CELLS * CELL - CENTRES, cell / CELLS * CELL - CENTRES) == 0;
+        }
+        return new Found(rim, zone);
+    }
+
+    /// Cell of the best centre.
+    /// @param barren cells about which there turned out to be no rim
+    private static int centre(int[] pixels, boolean[] rim, boolean[] barren, Maps maps) {
+        int[] votes = new int[CELLS * CELLS];
+        for (int at : pixels) {
+            if (rim[at]) {
+                continue;
+            }
+            // The line's doubled angle halved, turned by a right angle: towards or away from the centre.
+            double normal = Math.atan2(maps.lineSin[at], maps.lineCos[at]) / 2 + Math.PI / 2;
+            double nx = Math.cos(normal);
+            double ny = Math.sin(normal);
+            double x = GlassFrame.x(at);
+            double y = GlassFrame.y(at);
+            double along = -(x * nx + y * ny);
+            for (double d = along - CENTRES; d <= along + CENTRES; d += CELL) {
+                if (Math.abs(d) > SMALLEST) {
+                    int i = (int) Math.round((x + d * nx + CENTRES) / CELL);
+                    int j = (int) Math.round((y + d * ny + CENTRES) / CELL);
+                    if (i >= 0 && j >= 0 && i < CELLS && j < CELLS) {
+                        votes[j * CELLS + i]++;
+                    }
+                }
+            }
+        }
+        int best = 0;
+        int most = -1;
+        for (int j = 1; j < CELLS - 1; j++) {
+            for (int i = 1; i < CELLS - 1; i++) {
+                int sum = 0;
+                for (int dj = -1; dj <= 1; dj++) {
+                    for (int di = -1; di <= 1; di++) {
+                        sum += votes[(j + dj) * CELLS + i + di];
+                    }
+                }
+                if (sum > most && !barren[j * CELLS + i]) {
+                    most = sum;
+                    best = j * CELLS + i;
+                }
+            }
+        }
+        return best;
+    }
+
+    /// Marks the rims about a centre.
+    /// @return number of pixels that were marked anew
+    private static int take(int[] pixels, boolean[] rim, boolean[] zone, Maps maps, double cx, double cy) {
+        int rings = (int) (1.3 / RING);
+        boolean[][] lit = new boolean[rings][SECTORS];
+        int[] ring = new int[pixels.length];
+        int[] sector = new int[pixels.length];
+        boolean[] crosses = new boolean[pixels.length];
+        for (int p = 0; p < pixels.length; p++) {
+            double x = GlassFrame.x(pixels[p]) - cx;
+            double y = GlassFrame.y(pixels[p]) - cy;
+            double t = Math.atan2(y, x);
+            ring[p] = Math.min(rings - 1, (int) (Math.hypot(x, y) / RING));
+            sector[p] = Math.floorMod((int) Math.floor(t / (2 * Math.PI) * SECTORS), SECTORS);
+            double along = -(maps.lineCos[pixels[p]] * Math.cos(2 * t) + maps.lineSin[pixels[p]] * Math.sin(2 * t));
+            crosses[p] = along < CROSSES;
+            if (along > ALONG && !rim[pixels[p]] && ring[p] * RING > SMALLEST) {
+                lit[ring[p]][sector[p]] = true;
+            }
+        }
+        boolean[][] out = new boolean[rings][SECTORS];
+        for (int k = BESIDE; k + BESIDE < rings; k++) {
+            boolean[] run = run(lit[k], lit[k - 1], lit[k + 1], (k + 0.5) * RING);
+            for (int s = 0; s < SECTORS; s++) {
+                for (int d = -BESIDE; run[s] && d <= BESIDE; d++) {
+                    out[k + d][s] = true;
+                }
+            }
+        }
+        int taken = 0;
+        for (int p = 0; p < pixels.length; p++) {
+            zone[pixels[p]] |= out[ring[p]][sector[p]];
+            if (out[ring[p]][sector[p]] && !crosses[p] && !rim[pixels[p]]) {
+                rim[pixels[p]] = true;
+                taken++;
+            }
+        }
+        return taken;
+    }
+
+    /// Sectors of a ring, with its neighbours, that belong to a long run.
+    private static boolean[] run(boolean[] own, boolean[] inner, boolean[] outer, double radius) {
+        int window = (int) Math.round(Math.max(LEAST_RUN_WIDE, LEAST_RUN * SMALLEST / radius) / 360.0 * SECTORS);
+        boolean[] any = new boolean[SECTORS];
+        for (int s = 0; s < SECTORS; s++) {
+            any[s] = own[s] || inner[s] || outer[s];
+        }
+        boolean[] out = new boolean[SECTORS];
+        for (int s = 0; s < SECTORS; s++) {
+            int n = 0;
+            int mine = 0;
+            for (int w = 0; w < window; w++) {
+                n += any[(s + w) % SECTORS] ? 1 : 0;
+                mine += own[(s + w) % SECTORS] ? 1 : 0;
+            }
+            if (n >= FILLED * window && mine >= FILLED / 2 * window) {
+                for (int w = 0; w < window; w++) {
+                    out[(s + w) % SECTORS] = true;
+                }
+            }
+        }
+        return out;
+    }
+}

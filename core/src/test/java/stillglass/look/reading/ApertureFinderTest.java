@@ -1,0 +1,84 @@
+package stillglass.look.reading;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.SplittableRandom;
+import java.util.function.DoubleUnaryOperator;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.look.Aperture;
+
+/// The rim among other rings, on photos drawn ring by ring.
+class ApertureFinderTest {
+    private static final int W = 720;
+    private static final int H = 600;
+    private static final double R = 200;
+
+    /// @param light by the distance from the middle of the glass, radii
+    private static float[] rings(double cx, double cy, DoubleUnaryOperator light) {
+        SplittableRandom random = new SplittableRandom(3);
+        float[] out = new float[W * H];
+        for (int i = 0; i < out.length; i++) {
+            double u = Math.hypot(i % W - cx, i / W - cy) / R;
+            out[i] = (float) Math.max(0, light.applyAsDouble(u) + 0.0008 * random.nextGaussian());
+        }
+        return PhotoGrading.blurred(out, W, H, 1.2);
+    }
+
+    private static void isFound(float[] light, double cx, double cy, double radius) {
+        Aperture a = ApertureFinder.find(light, W, H).orElseThrow();
+        assertThat(a.meanRadius()).isCloseTo(radius, within(0.015 * radius));
+        assertThat(a.cx()).isCloseTo(cx, within(0.015 * radius));
+        assertThat(a.cy()).isCloseTo(cy, within(0.015 * radius));
+    }
+
+    private static double mount(double u) {
+        return u < 1.08 ? 0.004 : u < 1.3 ? 0.07 : 0.02;
+    }
+
+    @Test
+    void aLitInnerRimIsNotTheRim() {
+        isFound(rings(350, 310, u -> u > 0.80 && u < 0.83 ? 0.1 : u < 1 ? 0.02 : mount(u)), 350, 310, R);
+    }
+
+    @Test
+    void bladesEndBeforeTheGlassDoes() {
+        isFound(rings(360, 300, u -> u < 0.45 ? 0.012 : u < 0.7 ? 0.03 : u < 1 ? 0.012 : mount(u)), 360, 300, R);
+        isFound(rings(360, 300, u -> u < 0.45 ? 0.6 : u < 0.7 ? 0.06 : u < 1 ? 0.025 : mount(u)), 360, 300, R);
+    }
+
+    @Test
+    void aBarrelBeforeABlackBackdropIsNotTheGlass() {
+        isFound(rings(340, 290, u -> u < 1 ? 0.025 : u < 1.06 ? 0.004 : u < 1.3 ? 0.06 : 0.002), 340, 290, R);
+    }
+
+    @Test
+    void glassBeforeACardMeetsItsBlackEdge() {
+        isFound(rings(380, 300, u -> u < 1 ? 0.5 : u < 1.06 ? 0.01 : u < 1.25 ? 0.05 : 0.6), 380, 300, R);
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {0.003, 0.006, 0.05})
+    void glassBarelyLighterThanItsEdgeIsFound(double over) {
+        isFound(rings(350, 305, u -> u < 1 ? 0.006 + over : mount(u)), 350, 305, R);
+    }
+
+    @Test
+    void whatOnlyShadesOffHasNoRim() {
+        assertThat(ApertureFinder.find(rings(350, 300, u -> 0.3 * Math.exp(-u * u)), W, H)).isEmpty();
+    }
+
+    @Test
+    void anEdgeKnowsItsStepAndHowDarkItIsOutside() {
+        float[] light = rings(360, 300, u -> u < 1 ? 0.1 : mount(u));
+        RingEdge rim = RingEdge.measure(light, W, H, new Aperture(360, 300, R, R, 0));
+
+        assertThat(rim.step()).as("logarithm of outside over inside, both over the floor").isCloseTo(Math.log((0.004 + 0.004) / (0.1 + 0.004)), within(0.35));
+        assertThat(rim.agree()).isEqualTo(1);
+        assertThat(rim.sharp()).isGreaterThan(0.95);
+        assertThat(rim.dark()).as("the blackened edge is the darkest ring").isCloseTo(0, within(0.2));
+        assertThat(RingEdge.measure(light, W, H, new Aperture(360, 300, 0.6 * R, 0.6 * R, 0)).sharp()).isLessThan(0.7);
+    }
+}
