@@ -37,23 +37,12 @@ class GlassWindowTest {
         window.close();
     }
 
-    private void press(KeyCode... keys) {
-        robot.push(keys);
-        window.settle();
-    }
-
-    private void openAt(KeyCode stage) {
-        window.click("ticket-" + DemoTickets.SHOWPIECE);
-        window.until("the ticket is shown", () -> window.desk.shown().isPresent() && window.shell.lookup("#axis").isVisible());
-        press(KeyCode.CONTROL, stage);
-    }
-
     @Test
     void theStopIsTurnedAndAFindingThoughtAway() {
-        openAt(KeyCode.DIGIT3);
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT3);
         assertThat(window.work().viewing().stop()).isZero();
-        press(KeyCode.RIGHT);
-        press(KeyCode.RIGHT);
+        window.press(KeyCode.RIGHT);
+        window.press(KeyCode.RIGHT);
         assertThat(window.work().viewing().stop()).isEqualTo(2);
         Node ring = window.find("stop-ring").orElseThrow();
         var bounds = Window.onUi(() -> ring.localToScreen(ring.getBoundsInLocal()));
@@ -62,8 +51,8 @@ class GlassWindowTest {
         int last = window.work().section().stops().size() - 1;
         assertThat(window.work().viewing().stop()).isEqualTo(last);
         assertThat(Window.onUi(ring::getAccessibleText)).isEqualTo("f/16");
-        press(KeyCode.LEFT);
-        press(KeyCode.LEFT);
+        window.press(KeyCode.LEFT);
+        window.press(KeyCode.LEFT);
         assertThat(window.work().viewing().stop()).as("the ring has the focus").isEqualTo(last - 2);
         PictureFrame picture = (PictureFrame) window.find("picture").orElseThrow();
         assertThat(Window.onUi(picture::ringed)).as("the fungus shows at f/8").isTrue();
@@ -77,9 +66,9 @@ class GlassWindowTest {
 
     @Test
     void lightAndASurfaceFaceOnAreShownOnTheAxis() {
-        openAt(KeyCode.DIGIT3);
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT3);
         assertThat(window.shell.lookup(".axis-ray")).isNull();
-        press(KeyCode.L);
+        window.press(KeyCode.L);
         window.until("light is drawn", () -> window.shell.lookup(".axis-ray") != null);
         Node glass = window.find("axis-E1").orElseThrow();
         var bounds = Window.onUi(() -> glass.localToScreen(glass.getBoundsInLocal()));
@@ -92,26 +81,26 @@ class GlassWindowTest {
             window.shell.lookup("#axis").requestFocus();
             return true;
         });
-        press(KeyCode.DOWN);
-        press(KeyCode.DOWN);
+        window.press(KeyCode.DOWN);
+        window.press(KeyCode.DOWN);
         assertThat(window.work().viewing().face()).contains(1);
-        press(KeyCode.L);
+        window.press(KeyCode.L);
         window.until("dark again", () -> window.shell.lookup(".axis-ray") == null);
     }
 
     @Test
     void aDepthIsTypedAndTheFindingPutWhereItPoints() {
-        openAt(KeyCode.DIGIT2);
-        press(KeyCode.DOWN);
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
+        window.press(KeyCode.DOWN);
         var before = window.work().selection();
         String id = window.work().state().findings().getFirst().id();
         assertThat(before.finding(id)).isTrue();
         int readings = window.work().state().finding(id).orElseThrow().depths().size();
-        press(KeyCode.D);
+        window.press(KeyCode.D);
         TextField field = (TextField) window.find("say-field").orElseThrow();
         assertThat(Window.<String>onUi(field::getText)).isEqualTo("focus ");
         robot.write(window.work().state().finding(id).orElseThrow().depths().getFirst().valueMm() + " +-0.2");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         assertThat(window.work().state().finding(id).orElseThrow().depths()).hasSize(readings + 1);
         window.fire("depth-put");
         assertThat(window.work().state().finding(id).orElseThrow().surface()).isPresent();
@@ -123,16 +112,16 @@ class GlassWindowTest {
 
     @Test
     void aReversedGlassIsSaidSeenAndPutRight() {
-        openAt(KeyCode.DIGIT3);
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT3);
         robot.write("/");
         robot.write("E1 reversed");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         window.until("its effect is shown", () -> window.shell.lookup("#assembly") != null);
         assertThat(window.shell.lookup(".axis-should")).isNotNull();
         window.fire("put-right");
         window.until("it is gone", () -> window.shell.lookup("#assembly") == null);
         assertThat(window.work().state().assembly()).isEmpty();
-        press(KeyCode.CONTROL, KeyCode.Z);
+        window.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(window.work().state().assembly()).containsExactly("reverse:E1");
     }
 
@@ -154,9 +143,9 @@ class GlassWindowTest {
         window.until("the ticket is open", () -> window.desk.shown().filter(w -> w.section().name().equals("Pellam magnifier")).isPresent());
         assertThat(window.work().section().basis()).isEqualTo(LensSection.Basis.MEASURED);
         assertThat(stillglass.app.axis.AxisModel.of(window.work()).facts()).contains("estimate: measured");
-        press(KeyCode.CONTROL, KeyCode.B);
+        window.press(KeyCode.CONTROL, KeyCode.B);
         window.click("new-measured");
-        press(KeyCode.ESCAPE);
+        window.press(KeyCode.ESCAPE);
         assertThat(window.find("search")).isPresent();
     }
 

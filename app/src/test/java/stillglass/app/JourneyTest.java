@@ -58,13 +58,8 @@ class JourneyTest {
         prove();
     }
 
-    private void press(KeyCode... keys) {
-        robot.push(keys);
-        window.settle();
-    }
-
     private void finishStage(stillglass.ticket.Stage next) {
-        press(KeyCode.CONTROL, KeyCode.ENTER);
+        window.press(KeyCode.CONTROL, KeyCode.ENTER);
         window.until("the next stage is shown", () -> window.desk.shown().orElseThrow().stage() == next);
         window.settle();
     }
@@ -78,16 +73,16 @@ class JourneyTest {
         assertThat(window.say()).isEqualTo("What does the owner complain of?");
         window.click("symptom");
         robot.write("Milky against the light");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         window.click("use");
         robot.write("Stage lamps, wide open");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         window.click("iris-check");
         robot.write("snaps");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         window.click("feel-check");
         robot.write("dry, scrapes");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         window.click("read-collimator");
         window.until("infinity is read", () -> window.desk.shown().orElseThrow().state().infinity(Phase.BEFORE).isPresent());
         TicketState s = window.work().state();
@@ -99,21 +94,21 @@ class JourneyTest {
     }
 
     private void look() {
-        press(KeyCode.C);
+        window.press(KeyCode.C);
         window.until("the photo is graded", () -> window.desk.shown().orElseThrow().state().gradedPhoto(Phase.BEFORE).isPresent());
         window.settle();
         int found = window.work().state().findings().size();
         assertThat(found).as("every ticket on the virtual bench has at least dust").isPositive();
-        press(KeyCode.DOWN);
-        press(KeyCode.RIGHT);
+        window.press(KeyCode.DOWN);
+        window.press(KeyCode.RIGHT);
         assertThat(window.work().state().findings().getFirst().surface()).contains(0);
-        press(KeyCode.RIGHT);
+        window.press(KeyCode.RIGHT);
         assertThat(window.work().state().findings().getFirst().surface()).contains(1);
-        press(KeyCode.DIGIT2);
+        window.press(KeyCode.DIGIT2);
         assertThat(window.work().state().findings().getFirst().finding().kind().word()).isEqualTo("fungus");
         assertThat(window.find("axis-fault-1")).as("the finding is on the Axis").isPresent();
-        press(KeyCode.CONTROL, KeyCode.Z);
-        press(KeyCode.CONTROL, KeyCode.Z);
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        window.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(window.work().state().findings().getFirst().surface()).as("undone").contains(0);
         finishStage(stillglass.ticket.Stage.DECIDE);
     }
@@ -121,7 +116,7 @@ class JourneyTest {
     private void decide() {
         window.until("the light is traced", () -> !window.desk.shown().orElseThrow().computed().assessments().isEmpty());
         assertThat(window.find("assessment-1")).isPresent();
-        press(KeyCode.SPACE);
+        window.press(KeyCode.SPACE);
         assertThat(window.work().state().goals()).contains("inner_helicoid", "middle_helicoid");
         finishStage(stillglass.ticket.Stage.OPEN);
     }
@@ -138,7 +133,7 @@ class JourneyTest {
                 break;
             }
             switch (step.get()) {
-                case Step.Mark m -> press(KeyCode.M);
+                case Step.Mark m -> window.press(KeyCode.M);
                 case Step.Catch c -> open(c.before(), w);
                 case Step.Open o -> open(o.joint(), w);
             }
@@ -158,16 +153,16 @@ class JourneyTest {
                 robot.write("/");
                 window.until("the line is open", () -> window.shell.lookup("#say-field").isVisible());
                 robot.write(line);
-                press(KeyCode.ENTER);
+                window.press(KeyCode.ENTER);
             });
         }
         if (inBenchMode) {
-            press(KeyCode.B);
+            window.press(KeyCode.B);
             assertThat(window.find("bench")).hasValueSatisfying(n -> assertThat(n.isVisible()).isTrue());
         }
-        press(KeyCode.SPACE);
+        window.press(KeyCode.SPACE);
         if (inBenchMode) {
-            press(KeyCode.ESCAPE);
+            window.press(KeyCode.ESCAPE);
         }
         assertThat(window.work().state().opened()).as("opened " + joint.id() + "; the Say line: " + window.say()).hasSize(before + 1);
     }
@@ -192,9 +187,9 @@ class JourneyTest {
     private void clean() {
         window.settle();
         int tried = window.work().state().cleaned().size();
-        press(KeyCode.N);
-        press(KeyCode.T);
-        press(KeyCode.SPACE);
+        window.press(KeyCode.N);
+        window.press(KeyCode.T);
+        window.press(KeyCode.SPACE);
         TicketState s = window.work().state();
         assertThat(s.cleaned()).hasSize(tried + 2);
         assertThat(s.cleaned().getFirst().gone()).isFalse();
@@ -208,7 +203,7 @@ class JourneyTest {
         for (int guard = 0; guard < 300; guard++) {
             Work w = window.work();
             if (window.find("test-passed").isPresent()) {
-                press(KeyCode.T);
+                window.press(KeyCode.T);
                 continue;
             }
             Optional<WayBack.Step> step = w.nextToClose();
@@ -219,24 +214,24 @@ class JourneyTest {
             for (Fact f : step.get() instanceof WayBack.Step.Tighten ? List.<Fact>of() : Closing.wanted(w.state(), joint.id())) {
                 if (f instanceof Fact.Facing x && !wrongOnce) {
                     wrongOnce = true;
-                    press(KeyCode.R);
-                    press(KeyCode.SPACE);
+                    window.press(KeyCode.R);
+                    window.press(KeyCode.SPACE);
                     assertThat(window.work().state().openNow()).as("a glass the wrong way round stays open").contains(joint.id());
                     assertThat(window.say()).contains("Wrong way round: " + x.part());
                 }
                 if (f instanceof Fact.Facing) {
-                    press(KeyCode.F);
+                    window.press(KeyCode.F);
                 } else {
                     robot.write("/");
                     robot.write(shorthand(f).orElseThrow());
-                    press(KeyCode.ENTER);
+                    window.press(KeyCode.ENTER);
                 }
             }
             if (joint.close().greased() && w.state().greased(joint.id()).isEmpty()) {
-                press(KeyCode.G);
+                window.press(KeyCode.G);
             }
             int open = window.work().state().openNow().size() + window.work().state().loose().size();
-            press(KeyCode.SPACE);
+            window.press(KeyCode.SPACE);
             TicketState now = window.work().state();
             assertThat(now.openNow().size() + now.loose().size()).as("closing " + joint.id() + "; the Say line: " + window.say()).isLessThanOrEqualTo(open);
         }
@@ -245,13 +240,13 @@ class JourneyTest {
     }
 
     private void prove() throws Exception {
-        press(KeyCode.R);
+        window.press(KeyCode.R);
         window.until("infinity is read", () -> window.desk.shown().orElseThrow().state().infinity(Phase.AFTER).isPresent());
-        press(KeyCode.C);
+        window.press(KeyCode.C);
         window.until("the photo after is graded", () -> window.desk.shown().orElseThrow().state().gradedPhoto(Phase.AFTER).isPresent());
         window.click("signature");
         robot.write("M. at the bench");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         assertThat(window.work().state().signed()).isPresent();
         Path pdf = folder.resolve("report.pdf");
         window.answers.report = Optional.of(pdf);
@@ -263,7 +258,7 @@ class JourneyTest {
             assertThat(text).contains("joints opened").contains("Greased the inner helicoid");
         }
         robot.clickOn("#stage-prove");
-        press(KeyCode.CONTROL, KeyCode.ENTER);
+        window.press(KeyCode.CONTROL, KeyCode.ENTER);
         assertThat(stillglass.ticket.Stage.values()).allMatch(window.work().state()::done);
     }
 }

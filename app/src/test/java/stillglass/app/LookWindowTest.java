@@ -61,17 +61,6 @@ class LookWindowTest {
         window.close();
     }
 
-    private void press(KeyCode... keys) {
-        robot.push(keys);
-        window.settle();
-    }
-
-    private void openLook() {
-        window.click("ticket-" + DemoTickets.SHOWPIECE);
-        window.until("the ticket is shown", () -> window.desk.shown().isPresent() && window.shell.lookup("#axis").isVisible());
-        press(KeyCode.CONTROL, KeyCode.DIGIT2);
-    }
-
     private static Finding round(FindingKind kind, double x, double y, double radius, Map<FindingKind, Double> chances) {
         List<Finding.Point> points = new ArrayList<>();
         for (int i = 0; i < 40; i++) {
@@ -114,58 +103,58 @@ class LookWindowTest {
 
     @Test
     void oneKeyAnswersTheQuestionAndTheChancesMove() {
-        openLook();
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         Map<FindingKind, Double> doubt = new EnumMap<>(Map.of(FindingKind.OIL, 0.5, FindingKind.SEPARATION, 0.45));
         photo("q1", Phase.BEFORE, round(FindingKind.OIL, -0.5, -0.5, 0.15, doubt));
         select("q1#1");
         String asked = window.say();
         assertThat(asked).as("the most telling question is asked").endsWith("?");
         double before = known("q1#1").finding().confidence();
-        press(KeyCode.Y);
+        window.press(KeyCode.Y);
         Known told = known("q1#1");
 
         assertThat(told.tests()).hasSize(1);
         assertThat(told.finding().confidence()).isNotCloseTo(before, within(0.02));
         assertThat(window.say()).isNotEqualTo(asked);
         assertThat(window.find("chance-" + told.finding().kind().word())).as("its bar is shown").isPresent();
-        press(KeyCode.CONTROL, KeyCode.Z);
+        window.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(known("q1#1").tests()).isEmpty();
         assertThat(window.say()).isEqualTo(asked);
     }
 
     @Test
     void outlinesAreMovedJoinedTakenApartAndDrawn() {
-        openLook();
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.SCRATCH, -0.6, -0.3, 0.1, Map.of()), round(FindingKind.SCRATCH, -0.6, 0.3, 0.1, Map.of()));
         select("q1#1");
-        press(KeyCode.SHIFT, KeyCode.RIGHT);
+        window.press(KeyCode.SHIFT, KeyCode.RIGHT);
         assertThat(known("q1#1").finding().x()).isCloseTo(-0.59, within(1e-3));
-        press(KeyCode.SHIFT, KeyCode.PAGE_UP);
+        window.press(KeyCode.SHIFT, KeyCode.PAGE_UP);
         assertThat(known("q1#1").finding().areaShare()).isCloseTo(0.0121, within(2e-4));
 
-        press(KeyCode.M);
+        window.press(KeyCode.M);
         assertThat(window.work().state().finding("q1#1")).as("it went into the nearest of its kind").isEmpty();
         assertThat(known("q1#2").finding().regions()).hasSize(2);
-        press(KeyCode.S);
+        window.press(KeyCode.S);
         assertThat(window.work().state().finding("q1#2.2")).isPresent();
 
         int all = window.work().state().findings().size();
-        press(KeyCode.F);
-        press(KeyCode.ENTER);
+        window.press(KeyCode.F);
+        window.press(KeyCode.ENTER);
         assertThat(window.work().state().findings()).hasSize(all + 1);
-        press(KeyCode.DIGIT4);
+        window.press(KeyCode.DIGIT4);
         assertThat(window.work().state().findings().getLast().finding().kind()).isEqualTo(FindingKind.SCRATCH);
-        press(KeyCode.X);
+        window.press(KeyCode.X);
         assertThat(window.work().state().findings()).hasSize(all);
     }
 
     @Test
     void aFaultIsDrawnWithTheMouse() {
-        openLook();
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
         int all = window.work().state().findings().size();
         window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
-        press(KeyCode.F);
+        window.press(KeyCode.F);
         Bounds b = bounds("photo");
         double cx = b.getCenterX();
         double cy = b.getCenterY() + 60;
@@ -185,34 +174,34 @@ class LookWindowTest {
 
     @Test
     void severalPhotosAreOneSetOfFindings() {
-        openLook();
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.SCRATCH, -0.6, -0.3, 0.1, Map.of()));
         int all = window.work().state().findings().size();
         photo("q2", Phase.BEFORE, round(FindingKind.SCRATCH, -0.61, -0.29, 0.1, Map.of()), round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
 
         assertThat(window.work().state().findings()).hasSize(all + 1);
         assertThat(known("q1#1").sights()).containsOnlyKeys("q1", "q2");
-        press(KeyCode.PAGE_UP);
+        window.press(KeyCode.PAGE_UP);
         assertThat(window.work().viewing().photo()).contains("q1");
-        press(KeyCode.U);
+        window.press(KeyCode.U);
         assertThat(window.find("unrolled")).isPresent();
-        press(KeyCode.U);
+        window.press(KeyCode.U);
         assertThat(window.work().viewing().hero()).isEqualTo(Viewing.Hero.PHOTO);
-        press(KeyCode.Z);
+        window.press(KeyCode.Z);
         assertThat(((Button) window.find("loupe").orElseThrow()).getStyleClass()).contains("chosen");
     }
 
     @Test
     void beforeAndAfterAreWipedAndTheLightingIsDrawn() {
-        openLook();
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.OIL, -0.5, -0.4, 0.2, Map.of()), round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
         assertThat(window.find("hero-wipe")).as("nothing to compare yet").isEmpty();
         photo("q2", Phase.AFTER, round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
-        press(KeyCode.W);
+        window.press(KeyCode.W);
         window.until("both photos are shown", () -> window.shell.lookup("#wipe") instanceof Parent p && p.getChildrenUnmodifiable().size() > 3);
         assertThat(texts()).anyMatch(t -> t.startsWith("Oil") && t.endsWith("gone")).anyMatch(t -> t.startsWith("Chip") && t.contains("no change"));
-        press(KeyCode.ESCAPE);
-        press(KeyCode.G);
+        window.press(KeyCode.ESCAPE);
+        window.press(KeyCode.G);
         assertThat(window.say()).startsWith("Lamp ").contains("off the axis");
         assertThat(window.find("guide")).isPresent();
     }

@@ -54,7 +54,7 @@ class ModelsTest {
         assertThat(m.rows()).filteredOn(r -> r.kind() == FindingKind.FUNGUS).allSatisfy(r -> {
             assertThat(r.place()).isEqualTo("rear of E1");
             assertThat(r.size()).contains("mm²").contains("o’clock");
-            assertThat(r.reasons()).isNotBlank();
+            assertThat(r.reasons()).contains("branching");
         });
         assertThat(m.head()).startsWith("Against the light · from the front");
     }
@@ -265,9 +265,7 @@ class ModelsTest {
     @Test
     void curedFindingsAreShownAsGone() {
         assertThat(AxisModel.of(Told.end(Stage.DECIDE)).faults()).isNotEmpty().noneMatch(f -> f.gone());
-        // What the photo shows besides, such as a reflection of the lamp, lies on no glass that was cleaned.
-        assertThat(AxisModel.of(Told.end(Stage.CLEAN)).faults()).filteredOn(f -> f.kind() == FindingKind.FUNGUS || f.kind() == FindingKind.HAZE || f.kind() == FindingKind.DUST)
-                .hasSize(3).allMatch(f -> f.gone()).allSatisfy(f -> assertThat(f.bands()).isEmpty());
+        assertThat(AxisModel.of(Told.end(Stage.CLEAN)).faults()).allMatch(f -> f.gone()).allSatisfy(f -> assertThat(f.bands()).isEmpty());
     }
 
     @Test

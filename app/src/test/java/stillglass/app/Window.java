@@ -96,6 +96,19 @@ final class Window implements AutoCloseable {
         }
     }
 
+    /// Keys pressed together; returns when all they did was stored, computed and drawn.
+    void press(javafx.scene.input.KeyCode... keys) {
+        robot.push(keys);
+        settle();
+    }
+
+    /// Opens a ticket from the Book and goes to a stage by its key.
+    void openAt(String number, javafx.scene.input.KeyCode stage) {
+        click("ticket-" + number);
+        until("the ticket is shown", () -> desk.shown().isPresent() && shell.lookup("#axis").isVisible());
+        press(javafx.scene.input.KeyCode.CONTROL, stage);
+    }
+
     Work work() {
         return onUi(() -> desk.shown().orElseThrow());
     }

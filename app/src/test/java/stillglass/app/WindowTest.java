@@ -54,11 +54,6 @@ class WindowTest {
         window.close();
     }
 
-    private void press(KeyCode... keys) {
-        robot.push(keys);
-        window.settle();
-    }
-
     private void openShowpiece() {
         window.click("ticket-" + DemoTickets.SHOWPIECE);
         window.until("the ticket is shown", () -> window.desk.shown().isPresent() && window.shell.lookup("#axis").isVisible());
@@ -75,7 +70,7 @@ class WindowTest {
         robot.write("puppet");
         openShowpiece();
         assertThat(window.work().stage()).isEqualTo(stillglass.ticket.Stage.LOOK);
-        press(KeyCode.CONTROL, KeyCode.B);
+        window.press(KeyCode.CONTROL, KeyCode.B);
         assertThat(window.find("search")).isPresent();
         robot.clickOn("#new-fell_52_f2");
         window.settle();
@@ -87,15 +82,15 @@ class WindowTest {
         openShowpiece();
         KeyCode[] digits = {KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6, KeyCode.DIGIT7};
         for (int i = 0; i < digits.length; i++) {
-            press(KeyCode.CONTROL, digits[i]);
+            window.press(KeyCode.CONTROL, digits[i]);
             assertThat(window.work().stage()).isEqualTo(stillglass.ticket.Stage.values()[i]);
             assertThat(window.say()).isNotBlank();
         }
-        press(KeyCode.F1);
+        window.press(KeyCode.F1);
         assertThat(window.find("keys-sheet").orElseThrow().getParent().isVisible()).isTrue();
-        press(KeyCode.ESCAPE);
+        window.press(KeyCode.ESCAPE);
         assertThat(window.find("keys-sheet").orElseThrow().getParent().isVisible()).isFalse();
-        press(KeyCode.B);
+        window.press(KeyCode.B);
         assertThat(window.say()).isEqualTo("Bench mode is for Open and Close.");
     }
 
@@ -103,22 +98,22 @@ class WindowTest {
     void textGrowsAndTheWindowRemembersIt() {
         openShowpiece();
         double before = Window.onUi(() -> ((Label) window.shell.lookup("#say")).getFont().getSize());
-        press(KeyCode.CONTROL, KeyCode.PLUS);
-        press(KeyCode.CONTROL, KeyCode.PLUS);
+        window.press(KeyCode.CONTROL, KeyCode.PLUS);
+        window.press(KeyCode.CONTROL, KeyCode.PLUS);
         Window.onUi(() -> {
             window.shell.applyCss();
             return true;
         });
         assertThat(Window.onUi(() -> ((Label) window.shell.lookup("#say")).getFont().getSize())).isGreaterThan(before * 1.15);
         assertThat(window.desk.setting("text scale").join()).contains("1.2");
-        press(KeyCode.CONTROL, KeyCode.MINUS);
+        window.press(KeyCode.CONTROL, KeyCode.MINUS);
         assertThat(window.desk.setting("text scale").join()).contains("1.1");
     }
 
     @Test
     void theSayLineCompletesAndNeverLosesWhatWasTyped() {
         openShowpiece();
-        press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         robot.write("/");
         robot.write("mark inf");
         TextField field = (TextField) window.find("say-field").orElseThrow();
@@ -130,9 +125,9 @@ class WindowTest {
         robot.write("name r");
         robot.push(KeyCode.TAB);
         assertThat(Window.<String>onUi(field::getText)).isEqualTo("name ring");
-        press(KeyCode.ENTER);
+        window.press(KeyCode.ENTER);
         assertThat(window.work().state().opened()).containsExactly("name-ring");
-        press(KeyCode.CONTROL, KeyCode.Z);
+        window.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(window.work().state().opened()).isEmpty();
     }
 
@@ -143,16 +138,16 @@ class WindowTest {
             window.shell.lookup("#axis").requestFocus();
             return true;
         });
-        press(KeyCode.RIGHT);
+        window.press(KeyCode.RIGHT);
         Selection first = window.work().selection();
-        press(KeyCode.RIGHT);
+        window.press(KeyCode.RIGHT);
         assertThat(window.work().selection()).isNotEqualTo(first).isInstanceOf(Selection.OfPart.class);
         assertThat(Window.onUi(() -> window.shell.lookup("#axis").getAccessibleText())).isNotBlank();
         robot.clickOn("#axis-E1");
         window.settle();
         assertThat(window.work().selection().part("E1")).isTrue();
         double low = Window.onUi(() -> window.shell.lookup("#axis").getLayoutBounds().getHeight());
-        press(KeyCode.A);
+        window.press(KeyCode.A);
         assertThat(Window.onUi(() -> window.shell.lookup("#axis").getLayoutBounds().getHeight())).isGreaterThan(1.4 * low);
     }
 
@@ -163,10 +158,10 @@ class WindowTest {
         Path torn = folder.resolve("torn.png");
         Files.write(torn, new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0});
         window.answers.photo = Optional.of(torn);
-        press(KeyCode.O);
+        window.press(KeyCode.O);
         window.until("it is said", () -> ((Label) window.shell.lookup("#say")).getText().contains("torn.png"));
         window.answers.photo = Optional.of(folder.resolve("none.png"));
-        press(KeyCode.O);
+        window.press(KeyCode.O);
         window.until("it is said", () -> ((Label) window.shell.lookup("#say")).getText().contains("no such file"));
         assertThat(window.work().state().photos()).hasSize(photos);
     }
@@ -178,14 +173,14 @@ class WindowTest {
         var w = window.work();
         Files.write(photo, stillglass.sim.VirtualDevices.camera(w.state(), w.section(), w.instrument(), 77L).take().bytes());
         window.answers.photo = Optional.of(photo);
-        press(KeyCode.O);
+        window.press(KeyCode.O);
         window.until("it is graded", () -> window.desk.shown().orElseThrow().state().photos().size() > w.state().photos().size());
         window.settle();
         String last = window.work().state().photos().getLast().kept().photoId();
         assertThat(window.work().state().gradedPhoto(Phase.BEFORE).orElseThrow().kept().photoId()).isEqualTo(last);
         int before = window.work().state().findings().size();
-        press(KeyCode.DOWN);
-        press(KeyCode.X);
+        window.press(KeyCode.DOWN);
+        window.press(KeyCode.X);
         assertThat(window.work().state().findings()).hasSize(before - 1);
     }
 
@@ -222,16 +217,16 @@ class WindowTest {
         window.settle();
         assertThat(window.work().state().tag().title()).contains("Found at a market");
         assertThat(window.work().mapped()).isFalse();
-        press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         assertThat(window.say()).contains("No map of this model");
     }
 
     @Test
     void aGradeIsOverruledWithAReasonOnly() {
         openShowpiece();
-        press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT3);
         window.until("assessed", () -> window.shell.lookup("#assessment-1") != null);
-        press(KeyCode.DOWN);
+        window.press(KeyCode.DOWN);
         window.fire("overrule-4");
         assertThat(window.say()).contains("Say why");
         Window.onUi(() -> {
@@ -289,7 +284,7 @@ class WindowTest {
     void nothingIsCutOffBetweenSmallAndLarge() {
         openShowpiece();
         for (KeyCode digit : List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT5, KeyCode.DIGIT7)) {
-            press(KeyCode.CONTROL, digit);
+            window.press(KeyCode.CONTROL, digit);
             for (double[] size : new double[][] {{1100, 700}, {1280, 800}, {1920, 1080}, {2560, 1440}}) {
                 assertThat(cutOff(size[0], size[1])).as("%s at %.0f x %.0f", window.work().stage(), size[0], size[1]).isEmpty();
             }

@@ -35,7 +35,11 @@ public final class FaultMarks {
         List<Fault> faults = new ArrayList<>();
         int number = 1;
         for (Assessment a : work.computed().assessments()) {
-            faults.add(fault(number++, a, work));
+            // Of what nobody could name or place, nothing is known that an Axis could show; its number stays its own.
+            if (a.known().finding().kind() != FindingKind.UNKNOWN || a.known().surface().isPresent()) {
+                faults.add(fault(number, a, work));
+            }
+            number++;
         }
         return faults;
     }

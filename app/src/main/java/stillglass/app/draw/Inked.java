@@ -3,6 +3,7 @@ package stillglass.app.draw;
 import java.util.List;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
+import javafx.scene.shape.Line;
 import javafx.scene.text.Text;
 
 /// Text for drawings: styled before it is placed, so that its size is known.
@@ -20,6 +21,22 @@ public final class Inked {
         t.applyCss();
         children.remove(t);
         return t;
+    }
+
+    /// Adds a line in a style.
+    public static void line(List<Node> children, double x0, double y0, double x1, double y1, String style) {
+        Line line = new Line(x0, y0, x1, y1);
+        line.getStyleClass().add(style);
+        children.add(line);
+    }
+
+    /// Adds words whose left end, middle or right end stands at `x`.
+    /// @param anchor share of their width that lies left of it: 0, 0.5 or 1
+    public static void words(List<Node> children, String words, double x, double y, double anchor, String style) {
+        Text t = text(children, words, style);
+        t.setX(x - anchor * width(t));
+        t.setY(y);
+        children.add(t);
     }
 
     public static double width(Text t) {

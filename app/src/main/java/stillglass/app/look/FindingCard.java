@@ -94,7 +94,8 @@ final class FindingCard {
         if (!r.tests().isEmpty()) {
             all.add(Build.label(r.tests(), "soft", "small"));
         }
-        all.addAll(List.of(depth(r), kinds, surfaces, outline(r)));
+        r.depth().ifPresent(d -> all.add(depth(r, d)));
+        all.addAll(List.of(kinds, surfaces, hands(r)));
         String struck = struck(r);
         if (!struck.isEmpty()) {
             all.add(Build.label(struck, "soft", "small"));
@@ -153,36 +154,32 @@ final class FindingCard {
                 .distinct().collect(java.util.stream.Collectors.joining("  ·  "));
     }
 
-    private Node outline(LookModel.Row r) {
-        FlowPane line = line("look.fix");
-        Button split = Build.button(Words.of("look.split"), "S", () -> desk.submit(new Intent.Split(r.id())), "chip");
-        Button join = Build.button(Words.of("look.merge"), "M", () -> merge.accept(r), "chip");
-        Button add = Build.button(Words.of("look.draw"), "F", draw, "chip");
-        split.setId("outline-split");
-        join.setId("outline-merge");
-        add.setId("outline-draw");
-        line.getChildren().addAll(split, join, add);
+    /// What is done by hand: reading how deep it lies, and mending its outline.
+    private Node hands(LookModel.Row r) {
+        FlowPane line = line("look.depth");
+        hand(line, "depth-focus", "look.depth.focus", "D", () -> type.accept("focus "));
+        hand(line, "depth-parallax", "look.depth.parallax", "", () -> type.accept("parallax 10° "));
+        line.getChildren().add(Build.line(Words.of("look.fix"), "soft", "small"));
+        hand(line, "outline-split", "look.split", "S", () -> desk.submit(new Intent.Split(r.id())));
+        hand(line, "outline-merge", "look.merge", "M", () -> merge.accept(r));
+        hand(line, "outline-draw", "look.draw", "F", draw);
         return line;
     }
 
-    private Node depth(LookModel.Row r) {
-        FlowPane line = line("look.depth");
-        Button focus = Build.button(Words.of("look.depth.focus"), "D", () -> type.accept("focus "), "chip");
-        focus.setId("depth-focus");
-        Button parallax = Build.button(Words.of("look.depth.parallax"), "", () -> type.accept("parallax 10° "), "chip");
-        parallax.setId("depth-parallax");
-        line.getChildren().addAll(focus, parallax);
-        VBox box = Build.column(3);
-        r.depth().ifPresent(d -> box.getChildren().add(Build.label(Words.of("look.depth.says", d.verdict(), d.readings()))));
-        box.getChildren().add(line);
-        r.depth().ifPresent(d -> {
-            d.remarks().forEach(x -> box.getChildren().add(Build.label(x, "gold", "small")));
-            d.likeliest().ifPresent(s -> {
-                Button put = Build.button(Words.of("look.depth.put"), "Enter", () -> desk.submit(new Intent.Place(r.id(), s)), "chip");
-                put.setId("depth-put");
-                line.getChildren().add(put);
-            });
-        });
+    private static void hand(FlowPane line, String id, String word, String key, Runnable act) {
+        Button b = Build.button(Words.of(word), key, act, "chip");
+        b.setId(id);
+        line.getChildren().add(b);
+    }
+
+    /// What its readings say of its depth, and the chip that takes their word for it.
+    private Node depth(LookModel.Row r, LookModel.Depth d) {
+        FlowPane line = new FlowPane(10, 3);
+        line.setPrefWrapLength(CHIPS_WIDTH);
+        line.getChildren().add(Build.label(Words.of("look.depth.says", d.verdict(), d.readings())));
+        d.likeliest().ifPresent(s -> hand(line, "depth-put", "look.depth.put", "Enter", () -> desk.submit(new Intent.Place(r.id(), s))));
+        VBox box = Build.column(3, line);
+        d.remarks().forEach(x -> box.getChildren().add(Build.label(x, "gold", "small")));
         return box;
     }
 }

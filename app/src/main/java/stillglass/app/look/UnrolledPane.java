@@ -5,7 +5,6 @@ import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
-import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
@@ -63,14 +62,14 @@ final class UnrolledPane extends Region {
     protected void layoutChildren() {
         getChildren().clear();
         for (int third = 0; third <= 3; third++) {
-            line(EDGE, EDGE + high() * third / 3, EDGE + wide(), EDGE + high() * third / 3, third == 0 ? "unrolled-rim" : "unrolled-line");
+            Inked.line(getChildren(), EDGE, EDGE + high() * third / 3, EDGE + wide(), EDGE + high() * third / 3, third == 0 ? "unrolled-rim" : "unrolled-line");
         }
         for (int hour = 6; hour <= 18; hour++) {
             double x = EDGE + wide() * (hour - 6) / 12.0;
-            line(x, EDGE, x, EDGE + high(), "unrolled-line");
-            text(Integer.toString(hour == 12 ? 12 : hour % 12), x, EDGE - 10, true);
+            Inked.line(getChildren(), x, EDGE, x, EDGE + high(), "unrolled-line");
+            Inked.words(getChildren(), Integer.toString(hour == 12 ? 12 : hour % 12), x, EDGE - 10, 0.5, "unrolled-word");
         }
-        text(Words.of("look.unrolled.centre"), EDGE, getHeight() - 12, false);
+        Inked.words(getChildren(), Words.of("look.unrolled.centre"), EDGE, getHeight() - 12, 0, "unrolled-word");
         for (LookModel.Row row : rows) {
             for (Finding.Region region : row.unrolled()) {
                 place(row, region);
@@ -110,18 +109,5 @@ final class UnrolledPane extends Region {
         t.setY(y);
         t.setMouseTransparent(true);
         getChildren().addAll(disc, t);
-    }
-
-    private void line(double x0, double y0, double x1, double y1, String style) {
-        Line l = new Line(x0, y0, x1, y1);
-        l.getStyleClass().add(style);
-        getChildren().add(l);
-    }
-
-    private void text(String words, double x, double y, boolean centred) {
-        Text t = Inked.text(getChildren(), words, "unrolled-word");
-        t.setX(centred ? x - t.getLayoutBounds().getWidth() / 2 : x);
-        t.setY(y);
-        getChildren().add(t);
     }
 }

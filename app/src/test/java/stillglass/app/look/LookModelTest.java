@@ -1,0 +1,154 @@
+package stillglass.app.look;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import stillglass.app.desk.Selection;
+import stillglass.app.desk.Viewing;
+import stillglass.app.desk.Work;
+import stillglass.book.data.Shelf;
+import stillglass.grade.CheapTest;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.ticket.Phase;
+import stillglass.ticket.Recorded;
+import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
+import stillglass.ticket.TicketState;
+
+/// What Look says of a few findings, without a window.
+class LookModelTest {
+    private static final Shelf SHELF = new Shelf();
+    private static final Map<FindingKind, Double> DOUBT = new EnumMap<>(Map.of(FindingKind.OIL, 0.52, FindingKind.SEPARATION, 0.44));
+
+    private static Finding finding(FindingKind kind, double x, double y, double radius, Map<FindingKind, Double> chances) {
+        return new Finding(kind, chances.getOrDefault(kind, 0.95), List.of(OutlineHand.round(x, y, radius)), radius * radius, 1, x, y, 0.2, 2, List.of("seen"), chances, 1);
+    }
+
+    private static List<TicketEvent> photo(String id, Phase phase, boolean rear, Finding... findings) {
+        return List.of(new TicketEvent.PhotoKept(id, phase, rear, "photo " + id),
+                new TicketEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(500, 400, 300, 300, 0), List.of(findings), 0.03, List.of(), List.of()));
+    }
+
+    @SafeVarargs
+    private static Work work(Viewing viewing, Selection selection, List<TicketEvent>... acts) {
+        List<Recorded> story = new ArrayList<>();
+        story.add(new Recorded(1, Instant.EPOCH, new TicketEvent.Opened("T-9", "Ostrel 52 mm f/2", "ostrel_52_f2", "fell_52_f2", "club", LocalDate.EPOCH)));
+        long intent = 2;
+        for (List<TicketEvent> act : acts) {
+            for (TicketEvent e : act) {
+                story.add(new Recorded(intent, Instant.EPOCH, e));
+            }
+            intent++;
+        }
+        return new Work(TicketState.of(story), SHELF.section("fell_52_f2"), SHELF.instrument("ostrel_52_f2"), SHELF.care(), SHELF.gradeRules(),
+                Work.Computed.NOTHING, false, Stage.LOOK, selection, viewing, SHELF.tests());
+    }
+
+    private static Work doubtful(Selection selection) {
+        return work(Viewing.USUAL, selection, photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, DOUBT), finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of())));
+    }
+
+    @Test
+    void aDoubtIsToldAsOneWithBothChances() {
+        LookModel.Row row = LookModel.of(doubtful(new Selection.Nothing())).rows().getFirst();
+
+        assertThat(row.title()).isEqualTo("Oil, or separation");
+        assertThat(row.sure()).matches("\\d+ / \\d+ %");
+        assertThat(row.chances()).hasSize(3);
+        assertThat(row.chances().getFirst().probability()).isGreaterThan(row.chances().get(1).probability());
+    }
+
+    @Test
+    void theDoubtIsAskedAbout() {
+        LookModel m = LookModel.of(doubtful(new Selection.Nothing()));
+
+        assertThat(m.question()).hasValueSatisfying(q -> assertThat(q.number()).isEqualTo(1));
+        assertThat(m.say().sentence()).startsWith("1: ").endsWith("?");
+        assertThat(m.say().keys()).contains("Y").contains("N").contains("H");
+    }
+
+    @Test
+    void whatATechnicianSaidIsNotAskedAbout() {
+        Work w = work(Viewing.USUAL, new Selection.OfFinding("p1#1"), photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, DOUBT)),
+                List.of(new TicketEvent.FindingRekinded("p1#1", FindingKind.OIL)));
+        LookModel m = LookModel.of(w);
+
+        assertThat(m.question()).isEmpty();
+        assertThat(m.rows().getFirst().sure()).isEqualTo("by hand");
+    }
+
+    @Test
+    void answersAreShownInWordsAndTheirTestIsNotAskedAgain() {
+        String first = LookModel.of(doubtful(new Selection.Nothing())).question().orElseThrow().test().id();
+        Work w = work(Viewing.USUAL, new Selection.Nothing(), photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, DOUBT)),
+                List.of(new TicketEvent.FindingTested("p1#1", first, CheapTest.Answer.UNSURE, FindingKind.OIL, DOUBT)));
+        LookModel m = LookModel.of(w);
+
+        assertThat(m.rows().getFirst().tests()).endsWith("not sure");
+        assertThat(m.question().map(q -> q.test().id())).isNotEqualTo(Optional.of(first));
+    }
+
+    @Test
+    void aPhotoCanBeChosenAndAnUnknownOneFallsBack() {
+        List<TicketEvent> one = photo("p1", Phase.BEFORE, false, finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()));
+        List<TicketEvent> two = photo("p2", Phase.BEFORE, false, finding(FindingKind.CHIP, 0.9, 0, 0.06, Map.of()));
+
+        assertThat(LookModel.of(work(Viewing.USUAL.onPhoto("p1"), new Selection.Nothing(), one, two)).photo().orElseThrow().photoId()).isEqualTo("p1");
+        LookModel m = LookModel.of(work(Viewing.USUAL.onPhoto("from another ticket"), new Selection.Nothing(), one, two));
+        assertThat(m.photo().orElseThrow().photoId()).as("the latest").isEqualTo("p2");
+        assertThat(m.shots()).extracting(LookModel.ShotChip::chosen).containsExactly(false, true);
+        assertThat(m.rows()).as("one chip, seen twice").hasSize(1);
+        assertThat(m.rows().getFirst().regions()).as("its outline in the photo on show").isNotEmpty();
+    }
+
+    @Test
+    void fromTheRearTheUnrolledGlassIsMirrored() {
+        LookModel m = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), photo("p1", Phase.BEFORE, true, finding(FindingKind.CHIP, 0.9, 0.1, 0.05, Map.of()))));
+
+        assertThat(m.rows().getFirst().unrolled().getFirst().outline().stream().mapToDouble(Finding.Point::x).average().orElseThrow()).isCloseTo(-0.9, within(1e-6));
+    }
+
+    @Test
+    void beforeAndAfterAreToldFindingByFinding() {
+        List<TicketEvent> before = photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, Map.of()), finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()));
+        assertThat(LookModel.of(work(Viewing.USUAL.showing(Viewing.Hero.WIPE), new Selection.Nothing(), before)).hero()).as("nothing to wipe yet").isEqualTo(Viewing.Hero.PHOTO);
+        LookModel m = LookModel.of(work(Viewing.USUAL.showing(Viewing.Hero.WIPE), new Selection.Nothing(), before,
+                photo("p2", Phase.AFTER, false, finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()))));
+
+        assertThat(m.hero()).isEqualTo(Viewing.Hero.WIPE);
+        assertThat(m.wipe().orElseThrow().lines()).anyMatch(l -> l.startsWith("Oil") && l.endsWith("gone")).anyMatch(l -> l.startsWith("Chip") && l.contains("no change"));
+        assertThat(m.say().keys()).contains("W");
+    }
+
+    @Test
+    void theGuideIsComputedForThisLens() {
+        LookModel m = LookModel.of(work(Viewing.USUAL.showing(Viewing.Hero.LIGHTING), new Selection.Nothing()));
+
+        assertThat(m.guide()).hasValueSatisfying(g -> assertThat(g.seenMm()).isPositive());
+        assertThat(m.photo()).isEmpty();
+        assertThat(Viewing.USUAL.showing(Viewing.Hero.LIGHTING).showing(Viewing.Hero.LIGHTING).hero()).as("the same again goes back").isEqualTo(Viewing.Hero.PHOTO);
+    }
+
+    @Test
+    void theTableOfTestsCoversEveryKindAndCautionsWhatNeedsIt() {
+        assertThat(SHELF.tests()).hasSizeGreaterThanOrEqualTo(8).allSatisfy(t -> {
+            assertThat(t.yes()).as(t.id()).hasSize(FindingKind.values().length - 1);
+            assertThat(t.question()).endsWith("?");
+            if (t.risk() >= 0.01) {
+                assertThat(t.caution()).as("%s can do harm", t.id()).isNotBlank();
+            }
+        });
+        assertThat(SHELF.tests()).extracting(CheapTest::id).doesNotHaveDuplicates();
+    }
+}
