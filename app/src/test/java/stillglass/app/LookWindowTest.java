@@ -71,9 +71,13 @@ class LookWindowTest {
 
     /// A photo from the virtual bench, kept with findings that are known beforehand.
     private void photo(String id, Phase phase, Finding... findings) {
+        photo(id, phase, false, findings);
+    }
+
+    private void photo(String id, Phase phase, boolean fromRear, Finding... findings) {
         var w = window.work();
         byte[] bytes = VirtualDevices.camera(w.state(), w.section(), w.instrument(), 5).take().bytes();
-        Intent keep = new Intent.Keep(List.of(new TicketEvent.PhotoKept(id, phase, false, id),
+        Intent keep = new Intent.Keep(List.of(new TicketEvent.PhotoKept(id, phase, fromRear, id),
                 new TicketEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(findings), 0.02, List.of(), List.of())));
         window.desk.submit(keep, List.of(new Logbook.PhotoBytes(id, id + ".png", bytes))).join();
         window.settle();
@@ -189,6 +193,27 @@ class LookWindowTest {
         assertThat(window.work().viewing().hero()).isEqualTo(Viewing.Hero.PHOTO);
         window.press(KeyCode.Z);
         assertThat(((Button) window.find("loupe").orElseThrow()).getStyleClass()).contains("chosen");
+    }
+
+    @Test
+    void theLensTurnedOverShowsTheSameFaultsFromBehind() {
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
+        photo("q1", Phase.BEFORE, round(FindingKind.SCRATCH, -0.6, -0.3, 0.1, Map.of()));
+        int all = window.work().state().findings().size();
+        photo("q2", Phase.BEFORE, true, round(FindingKind.SCRATCH, 0.6, -0.3, 0.1, Map.of()), round(FindingKind.SCRATCH, 0.1, 0.7, 0.1, Map.of()));
+        select("q1#1");
+
+        assertThat(window.work().state().findings()).as("one of the two was known").hasSize(all + 1);
+        assertThat(texts()).anyMatch(t -> t.startsWith("By its depth: ") && t.endsWith("(seen from both sides)"));
+        assertThat(((Button) window.find("side").orElseThrow()).getText()).isEqualTo("front up");
+        window.press(KeyCode.V);
+        assertThat(((Button) window.find("side").orElseThrow()).getText()).isEqualTo("rear up");
+        int photos = window.work().state().photos().size();
+        window.press(KeyCode.C);
+        window.until("it is read", () -> window.desk.shown().orElseThrow().state().photos().size() == photos + 1);
+        assertThat(window.work().state().photos().getLast().kept().fromRear()).isTrue();
+        window.press(KeyCode.S);
+        assertThat(window.work().state().findings()).as("taken apart again").extracting(Known::id).contains("q1#1", "q1#1.behind");
     }
 
     @Test

@@ -23,7 +23,7 @@ public record Patch(FindingKind kind, int surface, List<Geometry> outlines, doub
         outlines = List.copyOf(outlines);
     }
 
-    /// Places what a photo from the front shows on a surface. The photo's rim is the clear rim of the front glass;
+    /// Places what a photo shows on a surface. The photo's rim is the clear rim of the outermost glass on its side;
     /// the glass in front magnifies, so heights are divided by the magnification of that surface's image.
     /// @param fromRear whether the photo was taken from behind, which mirrors left and right
     public static Patch place(Finding finding, LensSection lens, int surface, boolean fromRear) {
@@ -42,10 +42,10 @@ public record Patch(FindingKind kind, int surface, List<Geometry> outlines, doub
 
     /// Height on a surface of what stands at the rim of the photo, mm.
     public static double rimOnSurfaceMm(LensSection lens, int surface, boolean fromRear) {
+        Paraxial p = Paraxial.of(lens);
         return fromRear
-                ? lens.surfaces().get(surface).semiDiameterMm()
-                : lens.surfaces().getFirst().semiDiameterMm()
-                        / Paraxial.of(lens).apparentFromFront(surface).magnification();
+                ? lens.surfaces().getLast().semiDiameterMm() / p.apparentFromRear(surface).magnification()
+                : lens.surfaces().getFirst().semiDiameterMm() / p.apparentFromFront(surface).magnification();
     }
 
     private static Geometry polygon(Finding.Region region, double scale, int mirror) {

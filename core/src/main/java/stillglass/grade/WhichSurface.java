@@ -42,6 +42,13 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
     /// @param readings none: only the structure speaks
     public static WhichSurface of(
             LensSection lens, FindingKind kind, double share, boolean photoFromRear, List<DepthReading> readings) {
+        return of(lens, kind, share, photoFromRear, readings, Optional.empty());
+    }
+
+    /// The same, with what a photo from either side shows of it.
+    /// @param both its places and sizes in both, independent of the readings
+    public static WhichSurface of(
+            LensSection lens, FindingKind kind, double share, boolean photoFromRear, List<DepthReading> readings, Optional<BothSides> both) {
         List<Place> raw = new ArrayList<>();
         double best = Double.POSITIVE_INFINITY;
         String nearest = "";
@@ -51,7 +58,7 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
         for (int s : places) {
             Optional<String> not = MayLie.notOn(kind, lens, s);
             double height = readings.isEmpty() ? 0 : share * Patch.rimOnSurfaceMm(lens, s, photoFromRear);
-            double chi = misfit(lens, s, 0, height, readings);
+            double chi = misfit(lens, s, 0, height, readings) + both.map(b -> b.misfit(lens, s, 0)).orElse(0.0);
             if (chi < best) {
                 best = chi;
                 nearest = lens.surfaceName(s);
@@ -63,7 +70,7 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
                 double sum = 0;
                 for (int i = 0; i < INSIDE_STEPS; i++) {
                     double behind = lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS;
-                    double inner = misfit(lens, s, behind, height, readings);
+                    double inner = misfit(lens, s, behind, height, readings) + both.map(b -> b.misfit(lens, s, behind)).orElse(0.0);
                     best = Math.min(best, inner);
                     sum += Math.exp(-inner / 2) / INSIDE_STEPS;
                 }
@@ -71,8 +78,10 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
             }
         }
         List<String> remarks = new ArrayList<>();
-        if (best > FAR * FAR * Math.max(1, readings.size())) {
-            remarks.add("No surface fits: the nearest, " + nearest + ", is " + String.format(Locale.ROOT, "%.0f", Math.sqrt(best))
+        if (both.isPresent() && readings.isEmpty() && best > FAR * FAR) {
+            remarks.add("No one place explains what both sides show: they may be two faults.");
+        } else if (best > FAR * FAR * Math.max(1, readings.size() + (both.isPresent() ? 1 : 0))) {
+            remarks.add("No surface fits: the nearest, " + nearest + ", is " + String.format(Locale.ROOT, "%.0f", Math.min(99, Math.sqrt(best)))
                     + " reading errors away. Were both readings taken from the rim?");
         }
         if (lens.basis().estimate() && !readings.isEmpty()) {

@@ -12,6 +12,9 @@ public final class SameFault {
     /// Small faults are the same when this close, aperture radii: parallax of inner surfaces stays below it for a camera held square.
     private static final double CLOSE = 0.10;
 
+    /// Probability by both photos from which a kind is named.
+    private static final double NAMED = 0.4;
+
     private SameFault() {}
 
     /// The finding of another photo from the same side that is most likely the same fault.
@@ -31,8 +34,8 @@ public final class SameFault {
         return everywhere || apart(a, b) < CLOSE && ratio(a, b) > 0.15 || !a.regions().isEmpty() && !b.regions().isEmpty() && Outlines.overlap(a, b) > OVERLAPS;
     }
 
-    /// The same kind, or kinds that each photo holds for possible.
-    private static boolean mayBeOneKind(Finding a, Finding b) {
+    /// Whether both are of the same kind, or of kinds that a photo holds for possible.
+    public static boolean mayBeOneKind(Finding a, Finding b) {
         return a.kind() == b.kind()
                 || a.chances().getOrDefault(b.kind(), a.kind() == FindingKind.UNKNOWN ? 1.0 : 0.0) > 0.1
                 || b.chances().getOrDefault(a.kind(), b.kind() == FindingKind.UNKNOWN ? 1.0 : 0.0) > 0.1;
@@ -50,9 +53,24 @@ public final class SameFault {
     /// One finding of two: the clearer photo gives outline and reasons, both give the chances (their geometric mean, for two photos of one
     /// fault err together more often than by chance).
     public static Finding together(Finding a, Finding b) {
-        Finding clearer = b.confidence() > a.confidence() && b.kind() != FindingKind.UNKNOWN || a.kind() == FindingKind.UNKNOWN ? b : a;
+        return judged(clearer(a, b), a, b);
+    }
+
+    /// One finding of two from opposite sides: outlines stay those of the first, kind and chances come from both.
+    public static Finding fromBothSides(Finding a, Finding b) {
+        Finding clearer = clearer(a, b);
+        Finding kept = a.chances().isEmpty() && clearer != a ? a.told(b.kind(), Map.of(b.kind(), b.confidence())) : a;
+        return judged(kept, a, b);
+    }
+
+    private static Finding clearer(Finding a, Finding b) {
+        return b.confidence() > a.confidence() && b.kind() != FindingKind.UNKNOWN || a.kind() == FindingKind.UNKNOWN ? b : a;
+    }
+
+    /// @param shape gives all that is not judged by both
+    private static Finding judged(Finding shape, Finding a, Finding b) {
         if (a.chances().isEmpty() || b.chances().isEmpty()) {
-            return clearer;
+            return shape;
         }
         Map<FindingKind, Double> both = new EnumMap<>(FindingKind.class);
         double sum = 0;
@@ -64,8 +82,8 @@ public final class SameFault {
         double all = sum;
         both.replaceAll((k, p) -> p / all);
         FindingKind best = both.entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN).max(Map.Entry.comparingByValue()).orElseThrow().getKey();
-        FindingKind kind = both.getOrDefault(best, 0.0) >= 0.4 ? best : clearer.kind();
-        return new Finding(kind, both.getOrDefault(kind, 0.0), clearer.regions(), clearer.areaShare(), Math.max(a.count(), b.count()), clearer.x(), clearer.y(),
-                clearer.contrast(), Math.max(a.severity(), b.severity()), clearer.reasons(), both, clearer.sharpness());
+        FindingKind kind = both.getOrDefault(best, 0.0) >= NAMED ? best : shape.kind();
+        return new Finding(kind, both.getOrDefault(kind, 0.0), shape.regions(), shape.areaShare(), Math.max(a.count(), b.count()), shape.x(), shape.y(),
+                shape.contrast(), Math.max(a.severity(), b.severity()), shape.reasons(), both, shape.sharpness());
     }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.grade.Advice;
+import stillglass.grade.BothSides;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
 import stillglass.grade.Patch;
@@ -24,7 +25,7 @@ import stillglass.plan.WayIn;
 /// @param surface index of the surface it was traced on
 /// @param assumed nobody said which surface it is on: the likeliest by its depth readings was taken, or without any the
 ///     one where it would do most harm
-/// @param where what the depth readings say, empty when there are none
+/// @param where what depth readings and sights from both sides say, empty when there are none
 /// @param shown effect at every stop
 /// @param grade computed from the effect
 /// @param advice what to do and why
@@ -49,10 +50,11 @@ public record Assessment(
             GradeRules rules,
             Progress progress) {
         LensSection section = prints.lens();
-        Optional<WhichSurface> where = known.depths().isEmpty()
+        Optional<BothSides> both = known.bothSides(fromRear);
+        Optional<WhichSurface> where = known.depths().isEmpty() && both.isEmpty()
                 ? Optional.empty()
                 : Optional.of(WhichSurface.of(section, known.finding().kind(),
-                        Math.hypot(known.finding().x(), known.finding().y()), fromRear, known.depths()));
+                        Math.hypot(known.finding().x(), known.finding().y()), fromRear, known.depths(), both));
         List<Integer> surfaces = known.surface()
                 .or(() -> where.map(w -> w.likeliest().surface()))
                 .map(List::of)

@@ -29,7 +29,7 @@ public sealed interface Decision {
     static Decision decide(TicketState state, Intent intent, World world) {
         return switch (intent) {
             case Intent.Begin b -> begin(state, b);
-            case Intent.Keep k -> keep(state, k);
+            case Intent.Keep k -> keep(state, k, world);
             case Intent.Rekind r -> rekind(state, r, world);
             case Intent.ReadDepth d -> withFinding(state, d.findingId(), new TicketEvent.DepthRead(d.findingId(), d.reading()));
             case Intent.FindAssembled f -> findAssembled(state, f, world);
@@ -82,16 +82,21 @@ public sealed interface Decision {
         return new Accepted(events);
     }
 
-    private static Decision keep(TicketState state, Intent.Keep k) {
+    private static Decision keep(TicketState state, Intent.Keep k, World world) {
+        List<TicketEvent> events = new ArrayList<>(k.happened());
         for (TicketEvent.Plain e : k.happened()) {
-            if (e instanceof TicketEvent.PhotoGraded g
-                    && state.photo(g.photoId()).isEmpty()
-                    && k.happened().stream().noneMatch(o -> o instanceof TicketEvent.PhotoKept p
-                            && p.photoId().equals(g.photoId()))) {
-                return new Refused("Photo " + g.photoId() + " is not in this ticket.");
+            if (e instanceof TicketEvent.PhotoGraded g) {
+                Optional<TicketEvent.PhotoKept> photo = k.happened().stream()
+                        .filter(o -> o instanceof TicketEvent.PhotoKept p && p.photoId().equals(g.photoId()))
+                        .map(TicketEvent.PhotoKept.class::cast).findFirst()
+                        .or(() -> state.photo(g.photoId()).map(TicketState.Photo::kept));
+                if (photo.isEmpty()) {
+                    return new Refused("Photo " + g.photoId() + " is not in this ticket.");
+                }
+                events.addAll(Outlining.bothSides(state, photo.get(), g.findings(), world.section()));
             }
         }
-        return new Accepted(List.copyOf(k.happened()));
+        return new Accepted(events);
     }
 
     private static Decision focusPhoto(TicketState state, Intent.FocusPhoto f) {

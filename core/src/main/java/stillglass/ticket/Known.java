@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import stillglass.grade.BothSides;
 import stillglass.grade.DepthReading;
 import stillglass.grade.TellApart;
 import stillglass.look.Finding;
@@ -18,6 +19,7 @@ import stillglass.look.SameFault;
 /// @param depths how deep it seems to lie, in the order they were read
 /// @param tests answers that told kinds apart, in the order they were given
 /// @param sights the photos it was seen in, with what each shows of it
+/// @param otherSide the photo from the opposite side it was seen in first, one of the sights
 public record Known(
         String id,
         String photoId,
@@ -27,7 +29,8 @@ public record Known(
         Optional<FindingKind> computedKind,
         List<DepthReading> depths,
         List<TellApart.Answered> tests,
-        Map<String, Finding> sights) {
+        Map<String, Finding> sights,
+        Optional<String> otherSide) {
     public Known {
         depths = List.copyOf(depths);
         tests = List.copyOf(tests);
@@ -36,26 +39,26 @@ public record Known(
 
     /// A finding nobody has touched, seen in one photo.
     public Known(String id, String photoId, Finding finding) {
-        this(id, photoId, finding, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(photoId, finding));
+        this(id, photoId, finding, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(photoId, finding), Optional.empty());
     }
 
     Known with(Optional<Integer> placed) {
-        return new Known(id, photoId, finding, placed, overruled, computedKind, depths, tests, sights);
+        return new Known(id, photoId, finding, placed, overruled, computedKind, depths, tests, sights, otherSide);
     }
 
     Known with(TicketEvent.GradeOverruled grade) {
-        return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, depths, tests, sights);
+        return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, depths, tests, sights, otherSide);
     }
 
     Known with(FindingKind kind) {
         return new Known(id, photoId, finding.withKind(kind), surface, overruled,
-                Optional.of(computedKind.orElse(finding.kind())), depths, tests, sights);
+                Optional.of(computedKind.orElse(finding.kind())), depths, tests, sights, otherSide);
     }
 
     Known with(DepthReading read) {
         List<DepthReading> more = new ArrayList<>(depths);
         more.add(read);
-        return new Known(id, photoId, finding, surface, overruled, computedKind, more, tests, sights);
+        return new Known(id, photoId, finding, surface, overruled, computedKind, more, tests, sights, otherSide);
     }
 
     /// A kind that was set by hand stays; the answers change what is computed.
@@ -63,18 +66,46 @@ public record Known(
         List<TellApart.Answered> more = new ArrayList<>(tests);
         more.add(new TellApart.Answered(t.test(), t.answer()));
         Finding told = computedKind.isPresent() ? finding : finding.told(t.kind(), t.chances());
-        return new Known(id, photoId, told, surface, overruled, computedKind, depths, more, sights);
+        return new Known(id, photoId, told, surface, overruled, computedKind, depths, more, sights, otherSide);
     }
 
     Known with(Finding other) {
-        return new Known(id, photoId, other, surface, overruled, computedKind, depths, tests, sights);
+        return new Known(id, photoId, other, surface, overruled, computedKind, depths, tests, sights, otherSide);
     }
 
-    /// The same fault in another photo.
+    /// The same fault in another photo from the same side.
     Known seenIn(String otherPhoto, Finding there) {
         Map<String, Finding> more = new LinkedHashMap<>(sights);
         more.put(otherPhoto, there);
-        boolean untouched = computedKind.isEmpty() && tests.isEmpty();
-        return new Known(id, photoId, untouched ? SameFault.together(finding, there) : finding, surface, overruled, computedKind, depths, tests, more);
+        return new Known(id, photoId, untouched() ? SameFault.together(finding, there) : finding, surface, overruled, computedKind, depths, tests, more, otherSide);
+    }
+
+    private boolean untouched() {
+        return computedKind.isEmpty() && tests.isEmpty();
+    }
+
+    /// The same fault from the opposite side. Its place and outline stay as this side shows them; what was read and answered there counts here too.
+    Known seenFromBehind(Known there) {
+        Map<String, Finding> more = new LinkedHashMap<>(sights);
+        there.sights.forEach(more::putIfAbsent);
+        List<DepthReading> read = new ArrayList<>(depths);
+        read.addAll(there.depths);
+        List<TellApart.Answered> answers = new ArrayList<>(tests);
+        answers.addAll(there.tests);
+        return new Known(id, photoId, untouched() ? SameFault.fromBothSides(finding, there.finding) : finding, surface.or(there::surface),
+                overruled.or(there::overruled), computedKind, read, answers, more, otherSide.or(() -> Optional.of(there.photoId)));
+    }
+
+    /// Without what a photo shows of it.
+    Known withoutSight(String photo) {
+        Map<String, Finding> fewer = new LinkedHashMap<>(sights);
+        fewer.remove(photo);
+        return new Known(id, photoId, finding, surface, overruled, computedKind, depths, tests, fewer, otherSide.filter(p -> !p.equals(photo)));
+    }
+
+    /// This side and the opposite one, when it was seen from both.
+    /// @param fromRear whether this side is the rear
+    Optional<BothSides> bothSides(boolean fromRear) {
+        return otherSide.map(sights::get).map(there -> BothSides.of(sights.getOrDefault(photoId, finding), fromRear, there));
     }
 }

@@ -1,13 +1,17 @@
 package stillglass.ticket;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import stillglass.grade.BothSides;
 import stillglass.grade.MayLie;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Outlines;
+import stillglass.optics.LensSection;
 
-/// Decides what is done to outlines by hand: drawn anew, added, joined, taken apart.
+/// Decides which findings are one: what is done to outlines by hand (drawn anew, added, joined, taken apart), and what is seen from both sides.
 final class Outlining {
     /// An outline with less than this share of the aperture is a slip of the hand.
     private static final double LEAST_SHARE = 1e-6;
@@ -41,6 +45,27 @@ final class Outlining {
         return Decision.accepted(new TicketEvent.FindingDrawn(d.photoId() + "+" + (state.lastIntent() + 1), d.photoId(), blank.withRegions(List.of(d.outline()))));
     }
 
+    /// Findings of a new photo that are faults already seen from the opposite side, each the nearest in place and size.
+    static List<TicketEvent> bothSides(TicketState state, TicketEvent.PhotoKept photo, List<Finding> found, LensSection lens) {
+        if (photo.phase() == Phase.AFTER) {
+            return List.of();
+        }
+        List<TicketEvent> one = new ArrayList<>();
+        List<Known> open = new ArrayList<>(state.findings().stream()
+                .filter(k -> state.photo(k.photoId()).isPresent() && state.fromRear(k.photoId()) != photo.fromRear()).toList());
+        state.numbered(photo, found).forEach((id, f) -> {
+            if (state.finding(id).filter(k -> !k.photoId().equals(photo.photoId())).isPresent()) {
+                return;
+            }
+            java.util.function.Function<Known, BothSides> pair = k -> BothSides.of(f, photo.fromRear(), k.finding());
+            open.stream().filter(k -> pair.apply(k).oneFault(lens)).min(Comparator.comparingDouble(k -> pair.apply(k).least(lens))).ifPresent(k -> {
+                open.remove(k);
+                one.add(new TicketEvent.FindingsMerged(k.id(), id));
+            });
+        });
+        return one;
+    }
+
     static Decision merge(TicketState state, Intent.Merge m) {
         if (m.findingId().equals(m.gone())) {
             return new Decision.Refused("Choose two findings to make them one.");
@@ -51,7 +76,7 @@ final class Outlining {
     }
 
     static Decision split(TicketState state, Intent.Split s) {
-        return state.finding(s.findingId()).filter(k -> k.finding().regions().size() < 2).isPresent()
+        return state.finding(s.findingId()).filter(k -> k.finding().regions().size() < 2 && k.otherSide().isEmpty()).isPresent()
                 ? new Decision.Refused("It has one outline only: there is nothing to take apart.")
                 : Decision.withFinding(state, s.findingId(), new TicketEvent.FindingSplit(s.findingId()));
     }

@@ -18,6 +18,9 @@ public sealed interface TicketEvent {
     /// Happenings of the outside world, which are kept as they come; all others follow from a decision.
     sealed interface Plain extends TicketEvent {}
 
+    /// What was seen in the glass, and what was made of it since.
+    sealed interface OnGlass extends TicketEvent {}
+
     record Opened(String number, String title, String instrumentId, String sectionId, String owner, LocalDate due)
             implements TicketEvent {}
 
@@ -53,7 +56,7 @@ public sealed interface TicketEvent {
             double veil,
             List<Double> sectorVeils,
             List<String> remarks)
-            implements Plain {
+            implements Plain, OnGlass {
         public PhotoGraded {
             findings = List.copyOf(findings);
             sectorVeils = List.copyOf(sectorVeils);
@@ -62,46 +65,46 @@ public sealed interface TicketEvent {
     }
 
     /// @param findingId photo id and number: `p1#2`
-    record FindingRekinded(String findingId, FindingKind kind) implements TicketEvent {}
+    record FindingRekinded(String findingId, FindingKind kind) implements OnGlass {}
 
-    record FindingDismissed(String findingId) implements TicketEvent {}
+    record FindingDismissed(String findingId) implements OnGlass {}
 
-    record FindingPlaced(String findingId, int surface) implements TicketEvent {}
+    record FindingPlaced(String findingId, int surface) implements OnGlass {}
 
     /// The surface given for a finding no longer holds.
-    record FindingUnplaced(String findingId) implements TicketEvent {}
+    record FindingUnplaced(String findingId) implements OnGlass {}
 
-    record DepthRead(String findingId, DepthReading reading) implements TicketEvent {}
+    record DepthRead(String findingId, DepthReading reading) implements OnGlass {}
 
     /// A cheap test was done on a finding.
     /// @param test id in the table of tests
     /// @param kind the likeliest now
     /// @param chances of every kind now
     record FindingTested(String findingId, String test, CheapTest.Answer answer, FindingKind kind, Map<FindingKind, Double> chances)
-            implements TicketEvent {
+            implements OnGlass {
         public FindingTested {
             chances = Map.copyOf(chances);
         }
     }
 
     /// The outline was drawn anew by hand.
-    record FindingReshaped(String findingId, List<Finding.Region> regions) implements TicketEvent {
+    record FindingReshaped(String findingId, List<Finding.Region> regions) implements OnGlass {
         public FindingReshaped {
             regions = List.copyOf(regions);
         }
     }
 
     /// A finding was drawn by hand on a photo.
-    record FindingDrawn(String findingId, String photoId, Finding finding) implements TicketEvent {}
+    record FindingDrawn(String findingId, String photoId, Finding finding) implements OnGlass {}
 
     /// Two findings are one fault; the second goes into the first.
-    record FindingsMerged(String findingId, String gone) implements TicketEvent {}
+    record FindingsMerged(String findingId, String gone) implements OnGlass {}
 
     /// Every outline of a finding is a fault of its own.
-    record FindingSplit(String findingId) implements TicketEvent {}
+    record FindingSplit(String findingId) implements OnGlass {}
 
     /// @param depthMm plane behind the rim on which the photo is sharp
-    record PhotoFocused(String photoId, double depthMm) implements Plain {
+    record PhotoFocused(String photoId, double depthMm) implements Plain, OnGlass {
         public PhotoFocused {
             if (!(Math.abs(depthMm) < 500)) {
                 throw new IllegalArgumentException("a photo focused at " + depthMm + " mm is out of range: give less than 500 mm");
@@ -115,7 +118,7 @@ public sealed interface TicketEvent {
     /// Every glass is where it should be.
     record AssemblyPutRight() implements TicketEvent {}
 
-    record GradeOverruled(String findingId, int grade, String why) implements TicketEvent {}
+    record GradeOverruled(String findingId, int grade, String why) implements OnGlass {}
 
     /// @param goals as [stillglass.plan.Goal#parse] reads them
     record GoalsChosen(List<String> goals) implements TicketEvent {

@@ -11,12 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
-import stillglass.look.FindingKind;
-import stillglass.look.FocusStack;
-import stillglass.look.Outlines;
-import stillglass.look.SameFault;
 
 /// Everything known about a ticket: the fold of its events. Immutable to the outside.
 ///
@@ -31,10 +26,7 @@ public final class TicketState {
     private String use = "";
     private final Map<String, TicketEvent.FunctionChecked> checks = new LinkedHashMap<>();
     private final Map<Phase, TicketEvent.InfinityMeasured> infinity = new EnumMap<>(Phase.class);
-    private final Map<String, Photo> photos = new LinkedHashMap<>();
-    private final Map<String, Known> findings = new LinkedHashMap<>();
-    private final List<Known> dismissed = new ArrayList<>();
-    private final Map<String, Double> focused = new LinkedHashMap<>();
+    private final GlassRecord glass = new GlassRecord();
     private final List<String> assembly = new ArrayList<>();
     private final Set<String> assemblyFound = new LinkedHashSet<>();
     private List<String> goals = List.of();
@@ -99,27 +91,13 @@ public final class TicketState {
                     tag.number(), tag.title(), tag.instrumentId(), tag.sectionId(), e.owner(), tag.due());
             case TicketEvent.FunctionChecked e -> checks.put(e.phase() + " " + e.check(), e);
             case TicketEvent.InfinityMeasured e -> infinity.put(e.phase(), e);
-            case TicketEvent.PhotoKept e -> photos.put(e.photoId(), new Photo(e, Optional.empty(), r.at()));
-            case TicketEvent.PhotoGraded e -> grade(e);
-            case TicketEvent.FindingRekinded e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e.kind()));
-            case TicketEvent.FindingDismissed e -> Optional.ofNullable(findings.remove(e.findingId())).ifPresent(dismissed::add);
-            case TicketEvent.FindingPlaced e ->
-                findings.computeIfPresent(e.findingId(), (id, k) -> k.with(Optional.of(e.surface())));
-            case TicketEvent.FindingUnplaced e ->
-                findings.computeIfPresent(e.findingId(), (id, k) -> k.with(Optional.<Integer>empty()));
-            case TicketEvent.FindingTested e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e));
-            case TicketEvent.FindingReshaped e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(k.finding().withRegions(e.regions())));
-            case TicketEvent.FindingDrawn e -> findings.put(e.findingId(), new Known(e.findingId(), e.photoId(), e.finding()));
-            case TicketEvent.FindingsMerged e -> merge(e);
-            case TicketEvent.FindingSplit e -> split(e.findingId());
-            case TicketEvent.PhotoFocused e -> focused.put(e.photoId(), e.depthMm());
-            case TicketEvent.DepthRead e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e.reading()));
+            case TicketEvent.PhotoKept e -> glass.keep(e, r.at());
+            case TicketEvent.OnGlass e -> glass.apply(e);
             case TicketEvent.MisassemblyFound e -> {
                 assembly.add(e.fault());
                 assemblyFound.add(e.fault());
             }
             case TicketEvent.AssemblyPutRight e -> assembly.clear();
-            case TicketEvent.GradeOverruled e -> findings.computeIfPresent(e.findingId(), (id, k) -> k.with(e));
             case TicketEvent.GoalsChosen e -> goals = e.goals();
             case TicketEvent.ReferenceKept e -> references.put(e.reference(), e);
             case TicketEvent.FactNoted e -> facts.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e.fact());
@@ -143,60 +121,6 @@ public final class TicketState {
             case TicketEvent.ReportSigned e -> signed = Optional.of(e);
             case TicketEvent.LineKept e -> symptoms.add(e.text());
             case TicketEvent.Undone e -> undoable.remove(e.intent());
-        }
-    }
-
-    private void grade(TicketEvent.PhotoGraded e) {
-        Photo photo = photos.get(e.photoId());
-        if (photo == null) {
-            return;
-        }
-        photos.put(e.photoId(), new Photo(photo.kept(), Optional.of(e), photo.at()));
-        findings.keySet().removeIf(id -> id.startsWith(e.photoId() + "#"));
-        if (photo.kept().phase() == Phase.AFTER) {
-            return;
-        }
-        int number = 1;
-        Set<String> matched = new HashSet<>();
-        for (Finding f : e.findings()) {
-            Optional<Known> before = earlier(photo, f, matched);
-            String id = before.map(Known::id).orElse(e.photoId() + "#" + number++);
-            findings.put(id, before.map(k -> k.seenIn(e.photoId(), f)).orElseGet(() -> new Known(id, e.photoId(), f)));
-            matched.add(id);
-        }
-    }
-
-    /// The same fault in an earlier photo from the same side; each is met once.
-    private Optional<Known> earlier(Photo photo, Finding f, Set<String> matched) {
-        List<Known> open = findings.values().stream()
-                .filter(k -> !matched.contains(k.id()) && !k.photoId().equals(photo.kept().photoId()))
-                .filter(k -> Optional.ofNullable(photos.get(k.photoId())).filter(p -> p.kept().fromRear() == photo.kept().fromRear()).isPresent())
-                .toList();
-        return SameFault.in(open.stream().map(Known::finding).toList(), f)
-                .flatMap(same -> open.stream().filter(k -> k.finding().equals(same)).findFirst());
-    }
-
-    private void merge(TicketEvent.FindingsMerged e) {
-        Known into = findings.get(e.findingId());
-        Known gone = findings.remove(e.gone());
-        if (into != null && gone != null) {
-            List<Finding.Region> both = new ArrayList<>(into.finding().regions());
-            both.addAll(gone.finding().regions());
-            findings.put(e.findingId(), into.with(into.finding().joined(gone.finding(), Outlines.merged(both))));
-        }
-    }
-
-    private void split(String id) {
-        Known whole = findings.get(id);
-        if (whole == null) {
-            return;
-        }
-        List<Finding.Region> parts = whole.finding().regions();
-        for (int i = 0; i < parts.size(); i++) {
-            String own = i == 0 ? id : id + "." + (i + 1);
-            Finding part = whole.finding().withRegions(List.of(parts.get(i))).counted(Math.max(1, whole.finding().count() / parts.size()));
-            findings.put(own, new Known(own, whole.photoId(), part, whole.surface(), Optional.empty(), whole.computedKind(), List.of(), List.of(),
-                    Map.of(whole.photoId(), part)));
         }
     }
 
@@ -233,45 +157,47 @@ public final class TicketState {
     }
 
     public List<Photo> photos() {
-        return List.copyOf(photos.values());
+        return glass.photos();
     }
 
     public Optional<Photo> photo(String id) {
-        return Optional.ofNullable(photos.get(id));
+        return glass.photo(id);
     }
 
     /// The last graded photo of a phase taken against the light, or else any graded one.
     public Optional<Photo> gradedPhoto(Phase phase) {
-        return photos.values().stream()
+        return glass.photos().stream()
                 .filter(p -> p.kept().phase() == phase && p.graded().isPresent())
                 .reduce((a, b) -> b);
     }
 
     /// Findings in the order of their photos; dismissed ones are gone.
     public List<Known> findings() {
-        return findings.values().stream().map(this::stacked).toList();
+        return glass.findings();
     }
 
-    /// With the depth at which it is sharpest, where photos focused at known depths tell one.
-    private Known stacked(Known k) {
-        boolean rear = Optional.ofNullable(photos.get(k.photoId())).filter(p -> p.kept().fromRear()).isPresent();
-        List<FocusStack.Sight> sights = new ArrayList<>();
-        k.sights().forEach((photo, f) -> Optional.ofNullable(focused.get(photo)).ifPresent(mm -> sights.add(new FocusStack.Sight(mm, f.sharpness()))));
-        return FocusStack.of(sights).map(st -> k.with(DepthReading.focus(rear, st.depthMm(), st.sigmaMm()))).orElse(k);
+    /// Whether a photo looks in from behind.
+    public boolean fromRear(String photoId) {
+        return glass.fromRear(photoId);
+    }
+
+    /// The id every finding of a new photo gets: that of the same fault in an earlier photo from its side, or else one of its own.
+    Map<String, Finding> numbered(TicketEvent.PhotoKept photo, List<Finding> found) {
+        return glass.numbered(photo, found);
     }
 
     /// What was called no fault, with the kind that had been computed.
     public List<Known> dismissed() {
-        return List.copyOf(dismissed);
+        return glass.dismissed();
     }
 
     /// Plane behind the rim on which a photo is sharp, where that was said; mm.
     public Optional<Double> focusMm(String photoId) {
-        return Optional.ofNullable(focused.get(photoId));
+        return glass.focusMm(photoId);
     }
 
     public Optional<Known> finding(String id) {
-        return Optional.ofNullable(findings.get(id)).map(this::stacked);
+        return glass.finding(id);
     }
 
     /// What was found assembled wrongly and not put right since, in the order it was found; short forms of
@@ -396,7 +322,7 @@ public final class TicketState {
     public boolean begun(Stage stage) {
         return switch (stage) {
             case ARRIVE -> !tag.number().isEmpty();
-            case LOOK -> !photos.isEmpty();
+            case LOOK -> !glass.photos().isEmpty();
             case DECIDE -> !goals.isEmpty();
             case OPEN -> !opened.isEmpty() || !references.isEmpty() || !facts.isEmpty();
             case CLEAN -> !cleaned.isEmpty();

@@ -70,10 +70,51 @@ class OutliningTest {
 
         assertThat(story.state().findings()).extracting(k -> k.finding().kind()).containsExactlyInAnyOrder(FindingKind.FUNGUS, FindingKind.OIL, FindingKind.SCRATCH);
         assertThat(story.state().finding("p1#1").orElseThrow().sights()).containsOnlyKeys("p1", "p2");
-        story.accept(photo("p3", true, Faults.round(FindingKind.FUNGUS, 0.5, 0.4, 0.2)));
-        assertThat(story.state().findings()).as("from the rear it is looked at anew").hasSize(4);
-        story.accept(new Intent.Undo(), new Intent.Undo());
+        story.accept(new Intent.Undo());
         assertThat(story.state().finding("p1#1").orElseThrow().sights()).containsOnlyKeys("p1");
+    }
+
+    @Test
+    void aFaultSeenFromBothSidesIsOne() {
+        Story story = looked().accept(photo("p2", true, Faults.round(FindingKind.FUNGUS, -0.5, 0.4, 0.2), Faults.round(FindingKind.SCRATCH, 0, -0.6, 0.1)));
+        Known colony = story.state().finding("p1#1").orElseThrow();
+
+        assertThat(story.state().findings()).extracting(Known::id).containsExactly("p1#1", "p1#2", "p2#2");
+        assertThat(colony.otherSide()).contains("p2");
+        assertThat(colony.finding().x()).as("its place stays that of the photo it was first seen in").isEqualTo(0.5);
+        assertThat(colony.sights().get("p2")).extracting(Finding::x).isEqualTo(-0.5);
+
+        story.accept(new Intent.Split("p1#1"));
+        assertThat(story.state().findings()).extracting(Known::id).containsExactlyInAnyOrder("p1#1", "p1#2", "p2#2", "p1#1.behind");
+        assertThat(story.state().finding("p1#1").orElseThrow().otherSide()).isEmpty();
+        assertThat(story.state().finding("p1#1.behind").orElseThrow().photoId()).isEqualTo("p2");
+
+        story.accept(new Intent.Undo(), new Intent.Undo());
+        assertThat(story.state().findings()).extracting(Known::id).containsExactly("p1#1", "p1#2");
+    }
+
+    @Test
+    void whatIsNotWhereItShouldBeFromBehindIsAnotherFault() {
+        Story story = looked().accept(photo("p2", true, Faults.round(FindingKind.FUNGUS, 0.5, 0.4, 0.2)));
+
+        assertThat(story.state().findings()).as("right and left change places").hasSize(3);
+        // A technician who knows better makes them one all the same.
+        story.accept(new Intent.ReadDepth("p2#1", stillglass.grade.DepthReading.focus(true, 4, 0.5)), new Intent.Merge("p1#1", "p2#1"));
+        Known one = story.state().finding("p1#1").orElseThrow();
+        assertThat(one.otherSide()).contains("p2");
+        assertThat(one.depths()).as("what was read from behind counts here too").hasSize(1);
+        assertThat(one.finding().regions()).as("outlines of two sides are not mixed").hasSize(1);
+    }
+
+    @Test
+    void gradingThePhotoFromBehindAgainFindsItsPartnersAgain() {
+        Story story = looked().accept(photo("p2", true, Faults.round(FindingKind.FUNGUS, -0.5, 0.4, 0.2)));
+        story.accept(new Intent.Keep(new TicketEvent.PhotoGraded("p2", Lighting.AGAINST, new Aperture(100, 100, 80, 80, 0),
+                List.of(Faults.round(FindingKind.OIL, 0.4, 0, 0.15)), 0.02, List.of(), List.of())));
+
+        assertThat(story.state().findings()).extracting(Known::id).containsExactly("p1#1", "p1#2");
+        assertThat(story.state().finding("p1#1").orElseThrow().otherSide()).isEmpty();
+        assertThat(story.state().finding("p1#2").orElseThrow().otherSide()).contains("p2");
     }
 
     @Test

@@ -20,21 +20,30 @@ public final class VirtualDevices {
 
     /// A camera that looks in from the front against the light.
     public static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Phase phase) {
-        return camera(state, section, instrument, Bench.photoSeed(state, phase));
+        return camera(state, section, instrument, phase, false);
+    }
+
+    /// The same from either side.
+    public static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Phase phase, boolean fromRear) {
+        Pose usual = Pose.usual(Bench.photoSeed(state, phase));
+        return camera(state, section, instrument, fromRear ? usual.lookingFromRear() : usual);
     }
 
     /// The same with a seed of one's own.
     public static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, long seed) {
+        return camera(state, section, instrument, Pose.usual(seed));
+    }
+
+    private static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Pose pose) {
         return () -> {
-            Shot shot = InspectionCamera.photograph(
-                    section, Bench.now(state, section, instrument), Pose.usual(seed));
+            Shot shot = InspectionCamera.photograph(section, Bench.now(state, section, instrument), pose);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             try {
                 ImageIO.write(shot.picture(), "png", out);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
-            return new PhotoCamera.Picture("bench-" + Math.floorMod(seed, 100_000) + ".png", out.toByteArray());
+            return new PhotoCamera.Picture("bench-" + Math.floorMod(pose.seed(), 100_000) + ".png", out.toByteArray());
         };
     }
 

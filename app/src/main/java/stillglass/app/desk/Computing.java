@@ -29,7 +29,7 @@ final class Computing {
 
     /// Everything an assessment depends on besides the shelf.
     private record Key(
-            String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear) {}
+            String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear, Optional<Finding> otherSide) {}
 
     private record BeamKey(String section, List<String> assembly) {}
 
@@ -100,7 +100,7 @@ final class Computing {
     private Assessment assess(Known known, Work work, Progress watch) {
         TicketEvent.Opened tag = work.state().tag();
         boolean fromRear = work.state().photo(known.photoId()).map(p -> p.kept().fromRear()).orElse(false);
-        Key key = new Key(tag.sectionId(), tag.instrumentId(), known.finding(), known.surface(), known.depths(), fromRear);
+        Key key = new Key(tag.sectionId(), tag.instrumentId(), known.finding(), known.surface(), known.depths(), fromRear, known.otherSide().map(known.sights()::get));
         Assessment found = assessed.get(key);
         if (found == null) {
             found = Assessment.of(known, fromRear, shelf.footprints(tag.sectionId()), work.instrument(), work.rules(), watch);

@@ -12,8 +12,9 @@ import java.util.Set;
 /// @param face surface looked at face-on, empty for none
 /// @param photo photo looked at, empty for the latest
 /// @param hero what Look shows large
-public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Integer> face, Optional<String> photo, Hero hero) {
-    public static final Viewing USUAL = new Viewing(0, false, Set.of(), Optional.empty(), Optional.empty(), Hero.PHOTO);
+/// @param fromRear whether the next photo looks in from behind
+public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Integer> face, Optional<String> photo, Hero hero, boolean fromRear) {
+    public static final Viewing USUAL = new Viewing(0, false, Set.of(), Optional.empty(), Optional.empty(), Hero.PHOTO, false);
 
     /// What Look shows large.
     public enum Hero {
@@ -32,24 +33,29 @@ public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Intege
     }
 
     public Viewing at(int otherStop) {
-        return new Viewing(otherStop, rays, cured, face, photo, hero);
+        return new Viewing(otherStop, rays, cured, face, photo, hero, fromRear);
     }
 
     public Viewing withRays(boolean on) {
-        return new Viewing(stop, on, cured, face, photo, hero);
+        return new Viewing(stop, on, cured, face, photo, hero, fromRear);
     }
 
     public Viewing facing(Optional<Integer> surface) {
-        return new Viewing(stop, rays, cured, surface, photo, hero);
+        return new Viewing(stop, rays, cured, surface, photo, hero, fromRear);
     }
 
     public Viewing onPhoto(String id) {
-        return new Viewing(stop, rays, cured, face, Optional.of(id), Hero.PHOTO);
+        return new Viewing(stop, rays, cured, face, Optional.of(id), Hero.PHOTO, fromRear);
     }
 
     /// Another large picture; the same again goes back to the photo.
     public Viewing showing(Hero other) {
-        return new Viewing(stop, rays, cured, face, photo, hero == other ? Hero.PHOTO : other);
+        return new Viewing(stop, rays, cured, face, photo, hero == other ? Hero.PHOTO : other, fromRear);
+    }
+
+    /// Turns the lens over: the next photo looks in from the other side.
+    public Viewing turnedOver() {
+        return new Viewing(stop, rays, cured, face, photo, hero, !fromRear);
     }
 
     /// Thinks a finding away, or back.
@@ -58,6 +64,6 @@ public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Intege
         if (!now.remove(findingId)) {
             now.add(findingId);
         }
-        return new Viewing(stop, rays, now, face, photo, hero);
+        return new Viewing(stop, rays, now, face, photo, hero, fromRear);
     }
 }

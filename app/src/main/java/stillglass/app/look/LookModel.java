@@ -8,7 +8,9 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
+import stillglass.assembly.ClockPosition;
 import stillglass.grade.CheapTest;
+import stillglass.grade.DepthReading;
 import stillglass.grade.MayLie;
 import stillglass.grade.TellApart;
 import stillglass.grade.WhichSurface;
@@ -219,7 +221,7 @@ public record LookModel(
         String title = doubt ? Words.of("look.or", Words.capital(word(chances.get(0).kind())), word(chances.get(1).kind())) : Words.capital(word(f.kind()));
         String size = f.kind() == FindingKind.HAZE
                 ? String.format(Locale.ROOT, Words.of("look.size.haze"), 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
-                : Words.of("look.size", f.areaMm2(diameterMm), f.zone().word(), f.clock());
+                : Words.of("look.size", f.areaMm2(diameterMm), f.zone().word(), ClockPosition.at(rear(k, work) ? -f.x() : f.x(), f.y()));
         return new Row(k.id(), number, f.kind(), title + (doubt ? "" : counted),
                 k.computedKind().isPresent() ? Words.of("look.byhand")
                         : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
@@ -238,10 +240,13 @@ public record LookModel(
         return kind.word().replace('-', ' ');
     }
 
+    private static boolean rear(Known k, Work work) {
+        return work.state().fromRear(k.photoId());
+    }
+
     /// Outlines as seen from the front: photos from the rear are mirrored.
     private static List<Finding.Region> fromFront(Known k, Work work) {
-        boolean rear = work.state().photo(k.photoId()).filter(p -> p.kept().fromRear()).isPresent();
-        return !rear ? k.finding().regions() : k.finding().regions().stream()
+        return !rear(k, work) ? k.finding().regions() : k.finding().regions().stream()
                 .map(r -> new Finding.Region(r.outline().stream().map(p -> new Finding.Point(-p.x(), p.y())).toList())).toList();
     }
 
@@ -288,14 +293,16 @@ public record LookModel(
 
     /// Computed with the assessment; empty while that is on its way.
     private static Optional<WhichSurface> where(Known k, Work work) {
-        return work.assessment(k.id()).filter(a -> a.known().depths().equals(k.depths())).flatMap(a -> a.where());
+        return work.assessment(k.id()).filter(a -> a.known().depths().equals(k.depths()) && a.known().otherSide().equals(k.otherSide())).flatMap(a -> a.where());
     }
 
     private static Optional<Depth> depth(Known k, Work work) {
-        if (k.depths().isEmpty()) {
+        List<String> seen = new ArrayList<>(k.depths().stream().map(DepthReading::say).toList());
+        k.otherSide().ifPresent(p -> seen.addFirst(Words.of("look.depth.both")));
+        if (seen.isEmpty()) {
             return Optional.empty();
         }
-        String readings = String.join(" · ", k.depths().stream().map(d -> d.say()).toList());
+        String readings = String.join(" · ", seen);
         return Optional.of(where(k, work).map(w -> new Depth(readings, verdict(w), w.remarks(),
                         Optional.of(w.likeliest()).filter(p -> !p.inside() && p.probability() >= OFFERED).map(WhichSurface.Place::surface)))
                 .orElseGet(() -> new Depth(readings, Words.of("status.computing"), List.of(), Optional.empty())));

@@ -58,6 +58,7 @@ public final class LookView implements Station {
     private final HeroPane hero;
     private final FindingCard cards;
     private final Label head = Build.label("", "soft");
+    private final Button side = Build.button(Words.of("look.side.front"), "V", this::turnOver, "chip");
     private final VBox list = Build.column(8);
     private final ScrollPane scroll = Build.tall(list);
     private final ProgressBar bar = new ProgressBar(0);
@@ -79,6 +80,8 @@ public final class LookView implements Station {
         empty.getStyleClass().add("photo-empty");
         empty.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         hero = new HeroPane(desk, cache, pane, new UnrolledPane(id -> desk.select(new Selection.OfFinding(id))), empty);
+        side.setId("side");
+        side.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         cards = new FindingCard(desk, type, this::draw, this::merge);
         Button cancel = Build.button(Words.of("cancel"), "Esc", this::cancel, "chip");
         cancel.setId("cancel");
@@ -86,7 +89,7 @@ public final class LookView implements Station {
         HBox.setHgrow(bar, javafx.scene.layout.Priority.ALWAYS);
         working = Build.row(10, doing, bar, cancel);
         show(working, false);
-        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), open(), take()), head, working, scroll);
+        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), side, open(), take()), head, working, scroll);
         node = Build.shared(18, List.of(hero.node(), right), 0.92, 1.08);
         node.getStyleClass().add("station");
         node.setOnDragOver(e -> {
@@ -137,13 +140,18 @@ public final class LookView implements Station {
         return CompletableFuture.supplyAsync(work, Platform::runLater).thenCompose(f -> f);
     }
 
+    /// Which side the next photo looks in from.
+    private void turnOver() {
+        desk.view(Viewing::turnedOver);
+    }
+
     private void photograph() {
-        desk.shown().ifPresent(w -> grade(w, Words.of("look.caption.bench"),
-                VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.BEFORE)));
+        desk.shown().ifPresent(w -> grade(w, Words.of(w.viewing().fromRear() ? "look.caption.bench.rear" : "look.caption.bench"),
+                VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.BEFORE, w.viewing().fromRear())));
     }
 
     private CompletableFuture<Decision> grade(Work work, String caption, PhotoCamera camera) {
-        return watched(progress -> PhotoTaking.take(desk, work, camera, Phase.BEFORE, false, caption, progress));
+        return watched(progress -> PhotoTaking.take(desk, work, camera, Phase.BEFORE, work.viewing().fromRear(), caption, progress));
     }
 
     private void setAperture(Aperture aperture) {
@@ -191,6 +199,7 @@ public final class LookView implements Station {
 
     @Override
     public void show(Work work) {
+        side.setText(Words.of(work.viewing().fromRear() ? "look.side.rear" : "look.side.front"));
         LookModel m = LookModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;
@@ -346,6 +355,7 @@ public final class LookView implements Station {
             case ENTER -> pane.drawing() ? act(() -> add(OutlineHand.round(0, 0, ROUND))) : put(m);
             case O -> act(this::askPhoto);
             case C -> act(this::photograph);
+            case V -> act(this::turnOver);
             case ESCAPE -> escape(m);
             case DOWN -> act(() -> step(m, 1));
             case UP -> act(() -> step(m, -1));

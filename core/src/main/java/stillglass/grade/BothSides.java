@@ -1,0 +1,101 @@
+package stillglass.grade;
+
+import java.util.ArrayList;
+import java.util.List;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.PhotoChange;
+import stillglass.look.SameFault;
+import stillglass.optics.LensSection;
+import stillglass.optics.Paraxial;
+
+/// A fault seen from the front, one seen from the rear, and whether they are the same.
+///
+/// From either side the glass before a surface magnifies it ([Paraxial#apparentFromFront]), and from behind right and left change places. Laid
+/// back onto the surface it really lies on, a fault has one place and one size from both sides; on any other surface the two disagree. So the
+/// two photos also tell the surface apart, the better the farther from the axis the fault lies.
+///
+/// @param front as seen in a photo from the front
+/// @param rear as seen in a photo from the rear, right and left as in that photo
+public record BothSides(Finding front, Finding rear) {
+    /// Distance of the camera from the rim, and how far as a share of it real ones may be from that.
+    private static final double CAMERA_MM = 250;
+    private static final double CAMERA_SPREAD = 0.35;
+    /// Unknown lean of a hand-held camera, one standard deviation in one direction, radians: it shifts what lies deep.
+    private static final double LEAN = 0.07;
+    /// Scatter of the middle of an outline, aperture radii.
+    private static final double MIDDLE = 0.03;
+    /// A fault may be cut this far outside the clear radius of a surface, as a share of it.
+    private static final double OVER_THE_RIM = 1.08;
+    /// Misfit beyond which two findings are two faults: one pair in a hundred of the same fault is farther off (chi squared, three degrees of freedom).
+    private static final double FAR = 11.3;
+    private static final int INSIDE_STEPS = 4;
+
+    /// @param rear whether `a` is the one from the rear
+    public static BothSides of(Finding a, boolean rear, Finding b) {
+        return rear ? new BothSides(b, a) : new BothSides(a, b);
+    }
+
+    /// Whether the kind covers the glass or is counted over all of it, and so has no place to compare.
+    private boolean everywhere() {
+        return front.kind() == rear.kind() && (front.kind() == FindingKind.DUST || front.kind() == FindingKind.HAZE);
+    }
+
+    /// How badly one place explains both photos: sum of squared departures in place and logarithm of area over their scatter.
+    ///
+    /// @param behindMm depth in the glass behind the surface, 0 on the surface itself
+    /// @return 0 when there is nothing to compare; infinite where the fault would lie outside the glass
+    public double misfit(LensSection lens, int surface, double behindMm) {
+        if (everywhere()) {
+            return 0;
+        }
+        Seen f = seen(lens, front, surface, behindMm, false);
+        Seen r = seen(lens, rear, surface, behindMm, true);
+        double clear = OVER_THE_RIM * lens.surfaces().get(surface).semiDiameterMm();
+        if (Math.hypot(f.x, f.y) > clear || Math.hypot(r.x, r.y) > clear) {
+            return Double.POSITIVE_INFINITY;
+        }
+        double place = (Math.pow(f.x - r.x, 2) + Math.pow(f.y - r.y, 2)) / (f.sigma * f.sigma + r.sigma * r.sigma);
+        double size = Math.log(Math.max(1e-9, f.area) / Math.max(1e-9, r.area));
+        return place + size * size / (2 * PhotoChange.LOG_AREA_SCATTER * PhotoChange.LOG_AREA_SCATTER);
+    }
+
+    /// @param sigma of place in one direction, mm
+    /// @param area mm²
+    private record Seen(double x, double y, double sigma, double area) {}
+
+    private static Seen seen(LensSection lens, Finding f, int surface, double behindMm, boolean rear) {
+        Paraxial p = Paraxial.of(lens);
+        Paraxial.Apparent image = behindMm > 0 ? p.apparentInside(surface, behindMm, rear) : rear ? p.apparentFromRear(surface) : p.apparentFromFront(surface);
+        double rim = (rear ? lens.surfaces().getLast() : lens.surfaces().getFirst()).semiDiameterMm();
+        // The deeper it seems to lie behind the rim, the smaller a camera sees it.
+        double away = (CAMERA_MM + image.depthMm()) / CAMERA_MM;
+        double scale = rim * away / Math.abs(image.magnification());
+        double unsure = CAMERA_SPREAD * Math.hypot(f.x(), f.y()) * rim * (away - 1);
+        double sigma = Math.sqrt(Math.pow(MIDDLE * rim, 2) + Math.pow(LEAN * image.depthMm(), 2) + unsure * unsure) / Math.abs(image.magnification());
+        return new Seen((rear ? -1 : 1) * f.x() * scale, f.y() * scale, sigma, f.areaShare() * Math.PI * scale * scale);
+    }
+
+    /// Misfit at the place that explains both best, of those where the kind may lie.
+    public double least(LensSection lens) {
+        FindingKind kind = front.kind() == FindingKind.UNKNOWN ? rear.kind() : front.kind();
+        List<Double> all = new ArrayList<>();
+        List<Integer> places = new ArrayList<>(lens.faces());
+        places.add(lens.stopIndex());
+        for (int s : places) {
+            if (MayLie.notOn(kind, lens, s).isEmpty()) {
+                all.add(misfit(lens, s, 0));
+            }
+            boolean glass = lens.elements().stream().anyMatch(e -> e.firstSurface() <= s && e.lastSurface() > s);
+            for (int i = 0; glass && MayLie.notInside(kind).isEmpty() && i < INSIDE_STEPS; i++) {
+                all.add(misfit(lens, s, lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS));
+            }
+        }
+        return all.stream().mapToDouble(Double::doubleValue).min().orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /// Whether both are one fault: their kinds may be one, and one place explains both.
+    public boolean oneFault(LensSection lens) {
+        return SameFault.mayBeOneKind(front, rear) && least(lens) < FAR;
+    }
+}
