@@ -15,9 +15,10 @@ public final class KindLearning {
     private static final int ROUNDS = 500;
     /// Probability from which a kind is named; higher where false alarms were frequent on the scenes for choosing.
     private static final double USUAL_LEAST = 0.4;
-    private static final Map<FindingKind, Double> LEAST = Map.of(FindingKind.FUNGUS, 0.5, FindingKind.HAZE, 0.55, FindingKind.OIL, 0.6,
-            FindingKind.SCRATCH, 0.3, FindingKind.CLEANING_MARKS, 0.7, FindingKind.SEPARATION, 0.3, FindingKind.BUBBLE, 0.6, FindingKind.EDGE_PAINT, 0.5,
-            FindingKind.CHIP, 0.7, FindingKind.COATING, 0.3);
+    private static final Map<FindingKind, Double> LEAST = Map.ofEntries(Map.entry(FindingKind.DUST, 0.25), Map.entry(FindingKind.FUNGUS, 0.5),
+            Map.entry(FindingKind.HAZE, 0.55), Map.entry(FindingKind.OIL, 0.6), Map.entry(FindingKind.SCRATCH, 0.4), Map.entry(FindingKind.CLEANING_MARKS, 0.6),
+            Map.entry(FindingKind.SEPARATION, 0.4), Map.entry(FindingKind.BUBBLE, 0.5), Map.entry(FindingKind.EDGE_PAINT, 0.5), Map.entry(FindingKind.CHIP, 0.7),
+            Map.entry(FindingKind.COATING, 0.3));
     /// Parts into which photos are divided for the second look.
     private static final int FOLDS = 3;
     /// Every so many photos one is held back.

@@ -21,8 +21,6 @@ public final class KindModel {
     /// What a candidate may be; `UNKNOWN` stands for nothing at all: reflections, rims, edges of the iris.
     static final List<FindingKind> CLASSES = List.of(FindingKind.values());
 
-    /// A speck as likely as this is counted though it is likelier to be nothing: one more speck harms nobody.
-    private static final double LIKELY_SPECK = 0.35;
     /// Evidence below this is no reason, nats.
     private static final double LEAST_VOICE = 0.1;
     /// What shows a kind to the eye.
@@ -165,7 +163,8 @@ public final class KindModel {
             best = p[i] > p[best] ? i : best;
         }
         int dust = FindingKind.DUST.ordinal();
-        boolean speck = CLASSES.get(best) == FindingKind.UNKNOWN && p[dust] >= LIKELY_SPECK;
+        // A speck that is likely enough is counted though it is likelier to be nothing: one more speck harms nobody.
+        boolean speck = CLASSES.get(best) == FindingKind.UNKNOWN && p[dust] >= c.least[dust];
         best = speck ? dust : best;
         FindingKind kind = CLASSES.get(best);
         boolean nothing = kind == FindingKind.UNKNOWN;

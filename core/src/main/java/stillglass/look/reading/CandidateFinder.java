@@ -92,10 +92,10 @@ final class CandidateFinder {
         GrayU8 stands = reached(weak, strong);
         RimCircles.Found rims = RimCircles.find(stands.data, maps);
         for (int i = 0; i < N; i++) {
-            stands.data[i] = rims.rim()[i] ? 0 : stands.data[i];
+            stands.data[i] = rims.rim[i] ? 0 : stands.data[i];
         }
         List<Patch> all = patches(stands, JOIN, LEAST_FINE);
-        all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone()[at]).count() > OF_A_RIM * p.pixels.length);
+        all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone[at]).count() > OF_A_RIM * p.pixels.length);
         return withLightBehind(all, maps);
     }
 

@@ -116,8 +116,14 @@ final class FindingMaker {
         int hairs = judged.stream().filter(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS && j.candidate.sight() == Sight.FINE)
                 .mapToInt(j -> j.candidate.pixels().length).sum();
         if (hairs < LEAST_HAIRS * GLASS) {
-            judged.removeIf(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS);
+            judged.removeIf(j -> likeliest(j) == FindingKind.CLEANING_MARKS);
         }
+    }
+
+    /// Its kind, or for something unknown what it would be if it had to be named.
+    private static FindingKind likeliest(Judged j) {
+        return j.verdict.kind() != FindingKind.UNKNOWN ? j.verdict.kind()
+                : j.verdict.chances().entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN).max(Map.Entry.comparingByValue()).orElseThrow().getKey();
     }
 
     private void paint(Judged j) {

@@ -74,6 +74,13 @@ public final class PhotoGrading {
         public static final Given NOTHING = new Given(Optional.empty(), Optional.empty(), OptionalDouble.empty());
     }
 
+    /// The clear aperture in pixels of the stored photo, without grading what is in it.
+    /// @return nothing when no round glass edge stands out
+    public static Optional<Aperture> aperture(LinearPhoto photo) {
+        return ApertureFinder.find(blurred(photo.luminance(), photo.width(), photo.height(), SMOOTH), photo.width(), photo.height())
+                .map(a -> a.scaled(photo.scale()));
+    }
+
     /// Grades a photograph with the model that ships. Deterministic; about a second for 12 MP.
     /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
     public static Outcome grade(LinearPhoto photo, Given given, Progress progress) {
@@ -107,6 +114,9 @@ public final class PhotoGrading {
         return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), yellow,
                 photo.width(), new Mask(mask), diagnostics));
     }
+
+    /// Blur under which edges of the aperture are looked for, working pixels.
+    static final double SMOOTH = 1.2;
 
     static float[] blurred(float[] light, int w, int h, double sigma) {
         GrayF32 in = new GrayF32(w, h);

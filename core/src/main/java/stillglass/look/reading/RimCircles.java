@@ -31,17 +31,16 @@ final class RimCircles {
 
     private RimCircles() {}
 
-    /// @param rim what runs along the rim of an inner glass
-    /// @param zone all that lies on such a rim, what crosses it included
-    record Found(boolean[] rim, boolean[] zone) {
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
-        }
+    /// Where rims of inner glasses were found.
+    static final class Found {
+        /// What runs along such a rim.
+        final boolean[] rim;
+        /// All that lies on one, what crosses it included.
+        final boolean[] zone;
 
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
+        private Found(boolean[] rim, boolean[] zone) {
+            this.rim = rim;
+            this.zone = zone;
         }
     }
 

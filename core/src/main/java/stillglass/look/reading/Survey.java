@@ -53,7 +53,7 @@ public final class Survey {
         float[] light = photo.luminance();
         Optional<Aperture> found = given.aperture()
                 .map(a -> a.scaled(1 / photo.scale()))
-                .or(() -> ApertureFinder.find(PhotoGrading.blurred(light, photo.width(), photo.height(), 1.2), photo.width(), photo.height()));
+                .or(() -> ApertureFinder.find(PhotoGrading.blurred(light, photo.width(), photo.height(), PhotoGrading.SMOOTH), photo.width(), photo.height()));
         return found.map(a -> {
             progress.at(0.3, "flattening the lamp");
             GlassFrame frame = new GlassFrame(photo, a);

@@ -12,7 +12,6 @@ import java.util.SplittableRandom;
 import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
@@ -20,7 +19,6 @@ import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
-import stillglass.look.Severity;
 
 class LookTest {
     private static final int W = 640;
@@ -192,30 +190,6 @@ class LookTest {
         PhotoGrading.Graded g = seen(PhotoGrading.grade(photo(disc(320, 240, 180, 180, 1.0, 0.2, 8)), bright, Progress.SILENT));
 
         assertThat(g.diagnostics()).anyMatch(d -> d.contains("overexposed"));
-    }
-
-    @ParameterizedTest
-    @CsvSource({"0,0", "12,0", "13,1", "40,1", "41,2", "100,2", "101,3", "250,3", "251,4"})
-    void dustSeverityFollowsTheCount(int specks, int severity) {
-        assertThat(Severity.ofDust(specks)).isEqualTo(severity);
-    }
-
-    @ParameterizedTest
-    @CsvSource({"0,0", "0.005,1", "0.006,2", "0.029,2", "0.03,3", "0.089,3", "0.09,4"})
-    void fungusSeverityFollowsTheArea(double share, int severity) {
-        assertThat(Severity.ofFungus(share)).isEqualTo(severity);
-    }
-
-    @ParameterizedTest
-    @CsvSource({"0.05,1", "0.06,2", "0.139,2", "0.14,3", "0.28,4"})
-    void hazeSeverityFollowsTheVeil(double veil, int severity) {
-        assertThat(Severity.ofHaze(veil)).isEqualTo(severity);
-    }
-
-    @ParameterizedTest
-    @CsvSource({"0.3,1", "0.5,2", "1.5,3", "3.5,4"})
-    void scratchSeverityFollowsTheLength(double radii, int severity) {
-        assertThat(Severity.ofScratch(radii)).isEqualTo(severity);
     }
 
     @Test
