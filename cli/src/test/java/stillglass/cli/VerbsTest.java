@@ -244,4 +244,40 @@ class VerbsTest {
         assertThat(run("report", "T-7", "--book", book).err()).contains("--pdf or --md");
         assertThat(Optional.of(run("report", "T-7", "--book", book, "--md", folder.resolve("no/where.md")).status())).contains(2);
     }
+
+    /// The same photo, turned about the middle of the glass by drawing it anew.
+    private static BufferedImage turned(BufferedImage in, double clockwiseDeg) {
+        BufferedImage out = new BufferedImage(in.getWidth(), in.getHeight(), BufferedImage.TYPE_INT_RGB);
+        var g = out.createGraphics();
+        g.setRenderingHint(java.awt.RenderingHints.KEY_INTERPOLATION, java.awt.RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        g.rotate(Math.toRadians(clockwiseDeg), in.getWidth() / 2.0, in.getHeight() / 2.0);
+        g.drawImage(in, 0, 0, null);
+        g.dispose();
+        return out;
+    }
+
+    @Test
+    void clockingTellsHowFarAPhotoIsTurned() throws Exception {
+        BufferedImage picture = InspectionCamera.photograph(new Shelf().section("fell_52_f2"), new HiddenTruth(List.of(
+                new HiddenTruth.GlassFault(FindingKind.FUNGUS, 0, 0.4, 0.3, 0.4, 1, 3), new HiddenTruth.GlassFault(FindingKind.DUST, 0, 0, 0, 1, 60, 4)), 0),
+                new Pose(800, 800, 0.5, 0.5, 0.36, 0, Lighting.AGAINST, 9)).picture();
+        Path before = folder.resolve("before.png");
+        Path after = folder.resolve("after.png");
+        ImageIO.write(picture, "png", before.toFile());
+        ImageIO.write(turned(picture, -37.5), "png", after.toFile());
+        Ran found = run("clocking", before, after, "--json");
+
+        assertThat(found.status()).as(found.err()).isZero();
+        assertThat(found.json().get("turn_deg").asDouble()).isCloseTo(-37.5, within(0.3));
+        assertThat(found.json().get("fold").asInt()).isEqualTo(1);
+        assertThat(run("clocking", before, before, "--circle-before", "400,400,288", "--circle-after", "400,400,288").out()).startsWith("Turned by 0.00°");
+
+        assertThat(run("clocking", before, after, "--ring", "2,1").err()).contains("--ring: is 2,1");
+        assertThat(run("clocking", before, after, "--circle-after", "1,2").err()).contains("give 3 numbers");
+        ImageIO.write(new BufferedImage(300, 300, BufferedImage.TYPE_INT_RGB), "png", after.toFile());
+        assertThat(run("clocking", before, after).err()).contains("after.png: photo: shows no round glass edge");
+        Ran blank = run("clocking", before, after, "--circle-after", "150,150,100");
+        assertThat(blank.status()).isEqualTo(1);
+        assertThat(blank.out()).startsWith("Nothing on the ring tells a turn");
+    }
 }

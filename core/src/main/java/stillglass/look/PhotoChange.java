@@ -7,7 +7,8 @@ import java.util.Optional;
 /// What became of every finding between two photos of one glass from the same side: before and after the work.
 ///
 /// Positions are compared in aperture units, which takes out shift, scale and tilt; how far the lens was turned between the photos is found
-/// by turning one set of findings against the other. Where nothing is left to turn by, no turn is assumed and that is said.
+/// by the marks of the mount ([stillglass.prove.Clocking]), or else by turning one set of findings against the other. Where nothing is left to turn by,
+/// no turn is assumed and that is said.
 ///
 /// @param turnDeg how far the later photo is turned clockwise against the earlier
 /// @param turnKnown whether findings of both photos agree on that
@@ -45,6 +46,13 @@ public record PhotoChange(double turnDeg, boolean turnKnown, List<Change> change
         changes = List.copyOf(changes);
     }
 
+    /// The turn is known from elsewhere.
+    /// @param turnDeg how far the later photo is turned clockwise
+    public static PhotoChange turned(List<Finding> before, List<Finding> after, double turnDeg) {
+        return of(before, after, turnDeg, true);
+    }
+
+    /// The turn is sought in the findings.
     public static PhotoChange of(List<Finding> before, List<Finding> after) {
         double best = 0;
         double most = agreement(before, after, 0);
@@ -62,7 +70,10 @@ public record PhotoChange(double turnDeg, boolean turnKnown, List<Change> change
             }
         }
         boolean known = most > 0 && most > 1.25 * second + 0.2;
-        double turn = known ? best : 0;
+        return of(before, after, known ? best : 0, known);
+    }
+
+    private static PhotoChange of(List<Finding> before, List<Finding> after, double turn, boolean known) {
         List<Finding> left = new ArrayList<>(after.stream().map(f -> turned(f, -turn)).toList());
         List<Change> changes = new ArrayList<>();
         for (Finding b : before) {

@@ -20,6 +20,7 @@ final class GlassRecord {
     private final Map<String, Known> findings = new LinkedHashMap<>();
     private final List<Known> dismissed = new ArrayList<>();
     private final Map<String, Double> focused = new LinkedHashMap<>();
+    private final Map<String, TicketEvent.PhotoTurned> turned = new LinkedHashMap<>();
 
     void keep(TicketEvent.PhotoKept e, Instant at) {
         photos.put(e.photoId(), new Photo(e, Optional.empty(), at));
@@ -38,6 +39,7 @@ final class GlassRecord {
             case TicketEvent.FindingsMerged e -> merge(e);
             case TicketEvent.FindingSplit e -> split(e.findingId());
             case TicketEvent.PhotoFocused e -> focused.put(e.photoId(), e.depthMm());
+            case TicketEvent.PhotoTurned e -> turned.put(e.photoId(), e);
             case TicketEvent.DepthRead e -> change(e.findingId(), k -> k.with(e.reading()));
             case TicketEvent.GradeOverruled e -> change(e.findingId(), k -> k.with(e));
         }
@@ -66,6 +68,10 @@ final class GlassRecord {
 
     List<Known> dismissed() {
         return List.copyOf(dismissed);
+    }
+
+    Optional<TicketEvent.PhotoTurned> turned(String photoId) {
+        return Optional.ofNullable(turned.get(photoId));
     }
 
     Optional<Double> focusMm(String photoId) {

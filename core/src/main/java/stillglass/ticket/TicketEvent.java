@@ -112,6 +112,11 @@ public sealed interface TicketEvent {
         }
     }
 
+    /// How far a photo is turned against an earlier one, by what turns with the mount.
+    /// @param turnDeg clockwise
+    /// @param sigmaDeg one standard deviation
+    record PhotoTurned(String photoId, String against, double turnDeg, double sigmaDeg) implements Plain, OnGlass {}
+
     /// @param fault short form of a [stillglass.optics.misassembly.LensFault]
     record MisassemblyFound(String fault) implements TicketEvent {}
 

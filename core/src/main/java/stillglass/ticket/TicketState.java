@@ -176,6 +176,12 @@ public final class TicketState {
         return glass.findings();
     }
 
+    /// The photo before the work with which one after it is compared: the last from its side.
+    public Optional<Photo> earlier(Photo after) {
+        return photos().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE && p.kept().fromRear() == after.kept().fromRear())
+                .reduce((a, b) -> b);
+    }
+
     /// Whether a photo looks in from behind.
     public boolean fromRear(String photoId) {
         return glass.fromRear(photoId);
@@ -189,6 +195,11 @@ public final class TicketState {
     /// What was called no fault, with the kind that had been computed.
     public List<Known> dismissed() {
         return glass.dismissed();
+    }
+
+    /// How far a photo is turned against an earlier one, where its mount told.
+    public Optional<TicketEvent.PhotoTurned> turned(String photoId) {
+        return glass.turned(photoId);
     }
 
     /// Plane behind the rim on which a photo is sharp, where that was said; mm.

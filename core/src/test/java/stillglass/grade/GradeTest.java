@@ -195,13 +195,16 @@ class GradeTest {
     }
 
     @Test
-    void aPhotoFromBehindIsMirrored() {
+    void aPhotoFromBehindIsMirroredAndScaledByTheGlassBehind() {
         LensSection lens = Lenses.triplet();
         double front = Patch.place(square(0.3), lens, 0, false).outlines().getFirst().getCentroid().getX();
         double rear = Patch.place(square(0.3), lens, 0, true).outlines().getFirst().getCentroid().getX();
 
         assertThat(front).isPositive();
-        assertThat(rear).isCloseTo(-front, within(1e-9));
+        assertThat(rear).isCloseTo(-0.35 * Patch.rimOnSurfaceMm(lens, 0, true), within(1e-9));
+        int last = lens.surfaces().size() - 1;
+        assertThat(Patch.rimOnSurfaceMm(lens, last, true)).as("the rim of the hindmost glass is its own").isCloseTo(lens.surfaces().get(last).semiDiameterMm(), within(1e-12));
+        assertThat(Patch.rimOnSurfaceMm(lens, 0, true)).isNotCloseTo(Patch.rimOnSurfaceMm(lens, 0, false), within(0.05));
     }
 
     /// A square of the given side, right of the middle, fully covered.

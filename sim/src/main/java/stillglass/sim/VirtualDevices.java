@@ -36,7 +36,7 @@ public final class VirtualDevices {
 
     private static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Pose pose) {
         return () -> {
-            Shot shot = InspectionCamera.photograph(section, Bench.now(state, section, instrument), pose);
+            Shot shot = InspectionCamera.photograph(section, Bench.now(state, section, instrument), pose.mounted(section.name().hashCode()));
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             try {
                 ImageIO.write(shot.picture(), "png", out);

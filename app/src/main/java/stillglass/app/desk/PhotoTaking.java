@@ -1,5 +1,7 @@
 package stillglass.app.desk;
 
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -16,6 +18,7 @@ import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
+import stillglass.prove.Clocking;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
@@ -25,6 +28,10 @@ import stillglass.ticket.TicketState;
 
 /// Takes a photo in: decoded, graded, then kept together with what was read from it, in one intent.
 public final class PhotoTaking {
+    /// The mount about the glass, aperture radii.
+    private static final double MOUNT_INNER = 1.04;
+    private static final double MOUNT_OUTER = 1.45;
+
     private PhotoTaking() {}
 
     /// @param caption what it shows
@@ -37,9 +44,28 @@ public final class PhotoTaking {
             PhotoCamera.Picture picture = source.take();
             String id = id(work, picture);
             TicketEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), progress);
-            Intent keep = new Intent.Keep(List.of(new TicketEvent.PhotoKept(id, phase, fromRear, caption), graded));
-            return new Taken(keep, List.of(new Logbook.PhotoBytes(id, picture.name(), picture.bytes())));
-        }).thenCompose(t -> desk.submit(t.keep(), t.photos()));
+            TicketEvent.PhotoKept kept = new TicketEvent.PhotoKept(id, phase, fromRear, caption);
+            return new Taken(List.of(kept, graded), new Logbook.PhotoBytes(id, picture.name(), picture.bytes()),
+                    new TicketState.Photo(kept, Optional.of(graded), Instant.EPOCH));
+        }).thenCompose(t -> turned(desk, work, t)).thenCompose(t -> desk.submit(new Intent.Keep(t.happened()), List.of(t.bytes())));
+    }
+
+    /// With how far a photo after the work is turned against the one it will be compared with, where the mount tells.
+    private static CompletableFuture<Taken> turned(Desk desk, Work work, Taken taken) {
+        Optional<TicketState.Photo> earlier = taken.photo.kept().phase() == Phase.AFTER ? work.state().earlier(taken.photo) : Optional.empty();
+        if (earlier.isEmpty()) {
+            return CompletableFuture.completedFuture(taken);
+        }
+        return desk.photo(earlier.get().kept().photoId()).thenCompose(found -> desk.compute(() -> found
+                .flatMap(then -> Clocking.between(mount(then, earlier.get()), mount(taken.bytes, taken.photo)))
+                .filter(Clocking::sure)
+                .map(c -> taken.with(new TicketEvent.PhotoTurned(taken.photo.kept().photoId(), earlier.get().kept().photoId(), c.turnDeg(), c.sigmaDeg())))
+                .orElse(taken)));
+    }
+
+    /// What lies about the glass: threads tell no turn, a name ring and index marks do. The glass itself is being changed by the work.
+    private static Clocking.Ring mount(Logbook.PhotoBytes bytes, TicketState.Photo photo) {
+        return new Clocking.Ring(PhotoFiles.upright(bytes.name(), bytes.bytes()), photo.graded().orElseThrow().aperture(), MOUNT_INNER, MOUNT_OUTER);
     }
 
     /// Takes a photo of a step and hangs it on the joint's record.
@@ -60,7 +86,13 @@ public final class PhotoTaking {
         return "p" + (work.state().lastIntent() + 1) + "-" + Long.toHexString(sum.getValue());
     }
 
-    private record Taken(Intent keep, List<Logbook.PhotoBytes> photos) {}
+    private record Taken(List<TicketEvent.Plain> happened, Logbook.PhotoBytes bytes, TicketState.Photo photo) {
+        Taken with(TicketEvent.Plain more) {
+            List<TicketEvent.Plain> all = new ArrayList<>(happened);
+            all.add(more);
+            return new Taken(all, bytes, photo);
+        }
+    }
 
     /// Grades a kept photo again inside an aperture that was set by hand.
     public static CompletableFuture<Decision> regrade(Desk desk, TicketState.Photo photo, Aperture aperture, Progress progress) {

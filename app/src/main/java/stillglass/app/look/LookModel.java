@@ -22,6 +22,7 @@ import stillglass.look.PhotoChange;
 import stillglass.ticket.Known;
 import stillglass.ticket.Phase;
 import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
 
 /// What Look shows.
@@ -135,7 +136,7 @@ public record LookModel(
             rows.add(row(k, rows.size() + 1, work, diameter, photo.map(p -> p.kept().photoId())));
         }
         Viewing.Hero hero = work.viewing().hero();
-        Optional<Wipe> wipe = s.gradedPhoto(Phase.AFTER).flatMap(after -> before(s, after).map(b -> wipe(b, after)));
+        Optional<Wipe> wipe = s.gradedPhoto(Phase.AFTER).flatMap(after -> s.earlier(after).map(b -> wipe(b, after, s)));
         return new LookModel(
                 photo.map(LookModel::shot),
                 photo.map(p -> head(p, rows.size())).orElse(""),
@@ -163,16 +164,14 @@ public record LookModel(
                 .toList();
     }
 
-    /// The last photo before the work from the side of the one after it.
-    private static Optional<TicketState.Photo> before(TicketState s, TicketState.Photo after) {
-        return s.photos().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE && p.kept().fromRear() == after.kept().fromRear())
-                .reduce((a, b) -> b);
-    }
-
-    private static Wipe wipe(TicketState.Photo before, TicketState.Photo after) {
-        PhotoChange c = PhotoChange.of(before.graded().orElseThrow().findings(), after.graded().orElseThrow().findings());
+    private static Wipe wipe(TicketState.Photo before, TicketState.Photo after, TicketState s) {
+        List<Finding> then = before.graded().orElseThrow().findings();
+        List<Finding> now = after.graded().orElseThrow().findings();
+        Optional<TicketEvent.PhotoTurned> marks = s.turned(after.kept().photoId()).filter(t -> t.against().equals(before.kept().photoId()));
+        PhotoChange c = marks.map(t -> PhotoChange.turned(then, now, t.turnDeg())).orElseGet(() -> PhotoChange.of(then, now));
         List<String> lines = new ArrayList<>();
-        lines.add(Words.of(c.turnKnown() ? "look.wipe.turned" : "look.wipe.unturned", c.turnDeg()));
+        lines.add(marks.map(t -> Words.of("look.wipe.marks", t.turnDeg(), t.sigmaDeg()))
+                .orElseGet(() -> Words.of(c.turnKnown() ? "look.wipe.turned" : "look.wipe.unturned", c.turnDeg())));
         for (PhotoChange.Change x : c.changes()) {
             Finding f = x.before().or(x::after).orElseThrow();
             String name = Words.capital(f.kind().word().replace('-', ' ')) + (f.kind() == FindingKind.HAZE ? "" : ", " + f.clock() + " o’clock");

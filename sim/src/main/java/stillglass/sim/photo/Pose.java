@@ -21,6 +21,7 @@ import stillglass.look.Lighting;
 /// @param irisOpen iris over the stop's clear radius, 1 is wide open
 /// @param ev exposure beside the usual one, in stops
 /// @param seed of everything accidental: noise, ghosts, backdrop
+/// @param mount seed of what the mount looks like: its width, threads and engraving
 public record Pose(
         int width,
         int height,
@@ -39,7 +40,8 @@ public record Pose(
         double lampUnevenness,
         double irisOpen,
         double ev,
-        long seed) {
+        long seed,
+        long mount) {
     public Pose {
         if (width < 64 || height < 64 || !(radius > 0) || !(cameraMm > 0) || !(irisOpen > 0 && irisOpen <= 1)) {
             throw new IllegalArgumentException("a pose of " + width + " x " + height + " pixels, radius " + radius + ", distance " + cameraMm
@@ -49,7 +51,7 @@ public record Pose(
 
     /// Square to the lens from the front, everything as usual.
     public Pose(int width, int height, double centreX, double centreY, double radius, double focusDepthMm, Lighting lighting, long seed) {
-        this(width, height, centreX, centreY, radius, focusDepthMm, lighting, false, 0.12, 0.3 + seed % 7, 220, 3.2, seed % 63 / 10.0, 1, 0.35, 1, 0, seed);
+        this(width, height, centreX, centreY, radius, focusDepthMm, lighting, false, 0.12, 0.3 + seed % 7, 220, 3.2, seed % 63 / 10.0, 1, 0.35, 1, 0, seed, seed);
     }
 
     /// A tidy inspection photo against the light.
@@ -60,36 +62,42 @@ public record Pose(
     /// The same stance focused elsewhere.
     public Pose focusedAt(double depthMm) {
         return new Pose(width, height, centreX, centreY, radius, depthMm, lighting, fromRear, tiltRad, tiltTowardsRad, cameraMm, pupilMm,
-                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, seed);
+                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, seed, mount);
     }
 
     /// The same settings looking in from the film side.
     public Pose lookingFromRear() {
         return new Pose(width, height, centreX, centreY, radius, focusDepthMm, lighting, true, tiltRad, tiltTowardsRad, cameraMm, pupilMm,
-                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, seed);
+                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, seed, mount);
     }
 
     /// The same stance with another tilt of the camera.
     public Pose tilted(double radians, double towardsRad) {
         return new Pose(width, height, centreX, centreY, radius, focusDepthMm, lighting, fromRear, radians, towardsRad, cameraMm, pupilMm,
-                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, seed);
+                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, seed, mount);
     }
 
     /// The same stance with other accidents: another moment.
     public Pose again(long otherSeed) {
         return new Pose(width, height, centreX, centreY, radius, focusDepthMm, lighting, fromRear, tiltRad, tiltTowardsRad, cameraMm, pupilMm,
-                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, otherSeed);
+                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, otherSeed, mount);
     }
 
     /// The same stance and light with the iris closed down.
     public Pose withIris(double open) {
         return new Pose(width, height, centreX, centreY, radius, focusDepthMm, lighting, fromRear, tiltRad, tiltTowardsRad, cameraMm, pupilMm,
-                lampTowardsRad, lampStrength, lampUnevenness, open, ev, seed);
+                lampTowardsRad, lampStrength, lampUnevenness, open, ev, seed, mount);
     }
 
     /// The same stance exposed otherwise.
     public Pose exposed(double stops) {
         return new Pose(width, height, centreX, centreY, radius, focusDepthMm, lighting, fromRear, tiltRad, tiltTowardsRad, cameraMm, pupilMm,
-                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, stops, seed);
+                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, stops, seed, mount);
+    }
+
+    /// The same stance before a lens with a certain mount.
+    public Pose mounted(long seedOfMount) {
+        return new Pose(width, height, centreX, centreY, radius, focusDepthMm, lighting, fromRear, tiltRad, tiltTowardsRad, cameraMm, pupilMm,
+                lampTowardsRad, lampStrength, lampUnevenness, irisOpen, ev, seed, seedOfMount);
     }
 }

@@ -63,7 +63,7 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
         return new Pose(width, height, 0.5 + 0.05 * random.nextGaussian(), 0.5 + 0.03 * random.nextGaussian(), 0.30 + 0.15 * random.nextDouble(),
                 12 * random.nextDouble(), lighting, rear, tilt, 6.3 * random.nextDouble(), 120 + 250 * random.nextDouble(),
                 1 + 4 * random.nextDouble(), 6.3 * random.nextDouble(), 0.75 + 0.6 * random.nextDouble(), 0.7 * random.nextDouble(),
-                random.nextDouble() < 0.25 ? 0.4 + 0.4 * random.nextDouble() : 1, 0.5 * random.nextGaussian(), seed);
+                random.nextDouble() < 0.25 ? 0.4 + 0.4 * random.nextDouble() : 1, 0.5 * random.nextGaussian(), seed, seed);
     }
 
     private static int outer(LensSection lens, boolean rear) {

@@ -42,10 +42,12 @@ final class Surroundings {
         card = level;
         double mottle = against ? 0.5 : 0.02 + 0.04 * random.nextDouble();
         double phase = random.nextDouble() * 6.3;
-        double black = 1.03 + 0.10 * random.nextDouble();
-        double outer = black + 0.10 + 0.30 * random.nextDouble();
-        double pitch = 0.010 + 0.012 * random.nextDouble();
-        double gloss = 0.02 + 0.08 * random.nextDouble();
+        // A lens keeps its mount from photo to photo; where none was named it is as accidental as the rest.
+        SplittableRandom own = pose.mount() == pose.seed() ? random : new SplittableRandom(pose.mount());
+        double black = 1.03 + 0.10 * own.nextDouble();
+        double outer = black + 0.10 + 0.30 * own.nextDouble();
+        double pitch = 0.010 + 0.012 * own.nextDouble();
+        double gloss = 0.02 + 0.08 * own.nextDouble();
         for (int y = 0; y < light.height; y++) {
             for (int x = 0; x < light.width; x++) {
                 double u = map.unitRadius(x, y);
@@ -64,7 +66,7 @@ final class Surroundings {
                 }
             }
         }
-        engraving(random, black, outer);
+        engraving(own, black, outer);
     }
 
     /// Small white characters about the name ring, each a few strokes.

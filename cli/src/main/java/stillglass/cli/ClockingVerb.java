@@ -1,0 +1,102 @@
+package stillglass.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine;
+import stillglass.book.BadInput;
+import stillglass.book.photo.PhotoFiles;
+import stillglass.look.Aperture;
+import stillglass.look.LinearPhoto;
+import stillglass.look.reading.PhotoGrading;
+import stillglass.prove.Clocking;
+
+/// `clocking BEFORE AFTER`: how far a ring or glass was turned between two photos.
+@CommandLine.Command(name = "clocking", description = "Tells how far a ring or glass is turned between two photos.", mixinStandardHelpOptions = true)
+final class ClockingVerb implements Callable<Integer> {
+    @CommandLine.Parameters(index = "0", paramLabel = "BEFORE", description = "photo of the record")
+    private Path before = Path.of("");
+
+    @CommandLine.Parameters(index = "1", paramLabel = "AFTER", description = "photo of how it is now")
+    private Path after = Path.of("");
+
+    @CommandLine.Option(names = "--ring", paramLabel = "IN,OUT", description = "what is compared, in radii of the circle (default 0.2,1.3)")
+    private String ring = "0.2,1.3";
+
+    @CommandLine.Option(names = "--circle-before", paramLabel = "X,Y,R", description = "circle that turns with the ring, pixels; without it the clear aperture is looked for")
+    private @Nullable String circleBefore;
+
+    @CommandLine.Option(names = "--circle-after", paramLabel = "X,Y,R", description = "the same in the later photo")
+    private @Nullable String circleAfter;
+
+    @CommandLine.Option(names = "--json", description = "one JSON object on standard output")
+    private boolean json;
+
+    @CommandLine.Spec
+    private CommandLine.Model.@Nullable CommandSpec spec;
+
+    @Override
+    public Integer call() throws IOException {
+        double[] edges = numbers("--ring", ring, 2);
+        if (!(edges[0] >= 0 && edges[1] > edges[0] && edges[1] < 20)) {
+            throw new BadInput("command line", "--ring", "is " + ring + ": give an inner and a larger outer radius, as 0.9,1.2");
+        }
+        Optional<Clocking> found = Clocking.between(ring(before, circleBefore, edges), ring(after, circleAfter, edges));
+        var out = Objects.requireNonNull(spec).commandLine().getOut();
+        if (json) {
+            Answer answer = new Answer();
+            found.ifPresent(c -> answer.number("turn_deg", c.turnDeg()).number("sigma_deg", c.sigmaDeg()).number("likeness", c.likeness())
+                    .put("fold", c.fold()).put("others_deg", c.others()));
+            out.println(answer.put("found", found.isPresent()).json());
+        } else {
+            out.println(found.map(ClockingVerb::sentence).orElse("Nothing on the ring tells a turn: the photos show different rings, or no marks that turn with it."));
+        }
+        return found.isPresent() ? 0 : 1;
+    }
+
+    private static String sentence(Clocking c) {
+        String turn = String.format(Locale.ROOT, "Turned by %.2f° ± %.2f° clockwise (%.0f %% alike).", c.turnDeg(), c.sigmaDeg(), 100 * c.likeness());
+        if (c.sure()) {
+            return turn;
+        }
+        return turn + (c.fold() > 1
+                ? String.format(Locale.ROOT, " The ring looks the same %d times round: it may be any multiple of %.1f° more. Mark one place and take both photos again.", c.fold(), 360.0 / c.fold())
+                : String.format(Locale.ROOT, " Nearly as likely: %s.", String.join(", ", c.others().stream().map(o -> String.format(Locale.ROOT, "%.1f°", o)).toList())));
+    }
+
+    private static Clocking.Ring ring(Path file, @Nullable String circle, double[] edges) throws IOException {
+        String name = String.valueOf(file.getFileName());
+        LinearPhoto photo = PhotoFiles.linear(name, PhotoFiles.bytes(file));
+        Aperture about;
+        if (circle == null) {
+            about = PhotoGrading.aperture(photo).orElseThrow(() -> new BadInput(name, "photo", "shows no round glass edge: give the circle with --circle-before and --circle-after"));
+        } else {
+            double[] c = numbers("--circle", circle, 3);
+            if (!(c[2] >= 10)) {
+                throw new BadInput("command line", "--circle", "has a radius of " + c[2] + " pixels: give at least 10");
+            }
+            about = new Aperture(c[0], c[1], c[2], c[2], 0);
+        }
+        return new Clocking.Ring(photo, about, edges[0], edges[1]);
+    }
+
+    private static double[] numbers(String option, String text, int count) {
+        String[] words = text.split(",");
+        double[] out = new double[count];
+        try {
+            for (int i = 0; i < count; i++) {
+                out[i] = Double.parseDouble(words[i].strip());
+            }
+        } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
+            out[0] = Double.NaN;
+        }
+        if (words.length != count || java.util.Arrays.stream(out).anyMatch(v -> !Double.isFinite(v))) {
+            throw new BadInput("command line", option, "is \"" + text + "\": give " + count + " numbers with commas between");
+        }
+        return out;
+    }
+}
