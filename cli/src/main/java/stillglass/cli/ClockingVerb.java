@@ -63,6 +63,9 @@ final class ClockingVerb implements Callable<Integer> {
         if (c.sure()) {
             return turn;
         }
+        if (c.others().isEmpty()) {
+            return turn + " Take it as a hint: too little of what the photos show agrees to be sure.";
+        }
         return turn + (c.fold() > 1
                 ? String.format(Locale.ROOT, " The ring looks the same %d times round: it may be any multiple of %.1f° more. Mark one place and take both photos again.", c.fold(), 360.0 / c.fold())
                 : String.format(Locale.ROOT, " Nearly as likely: %s.", String.join(", ", c.others().stream().map(o -> String.format(Locale.ROOT, "%.1f°", o)).toList())));

@@ -39,6 +39,8 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
     /// Likeness below which the photos show different rings, or nothing that turns. Measured on drawn rings: the same ring under another lamp
     /// 0.43 to 0.67, two different name rings 0.13 to 0.15, blank rings 0.04.
     private static final double LEAST_LIKENESS = 0.25;
+    /// Likeness from which a turn is sure; crests of threads seen askew reached 0.44 between photos under different lamps.
+    private static final double SURE_LIKENESS = 0.5;
     /// How far centre and radius of the later circle are moved at first and at last, radii.
     private static final double FIRST_STEP = 0.008;
     private static final double LAST_STEP = 0.0008;
@@ -47,7 +49,11 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
     private static final double APART_DEG = 2;
     /// Peaks of a ring with equal notches lie this close to equal distances, degrees.
     private static final double EQUAL_DEG = 0.7;
-    private static final double LEAST_SIGMA_DEG = 0.02;
+    /// A ring narrower than this shows too little, circle radii.
+    private static final double LEAST_WIDTH = 0.04;
+    private static final double LEAST_SIGMA_DEG = 0.05;
+    /// An error above this means that sectors disagree: what was compared does not turn as one.
+    private static final double MOST_SIGMA_DEG = 0.3;
 
     private static final double[] SIN = new double[STEPS];
     private static final double[] COS = new double[STEPS];
@@ -73,6 +79,21 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
                 throw new IllegalArgumentException("a ring from " + inner + " to " + outer + " radii has no width");
             }
         }
+    }
+
+    /// The same ring in two photos of one mount, as far out as both photos show it all the way round.
+    /// @param inner inner edge, circle radii
+    /// @param outer outer edge at most
+    /// @return nothing when too little of it is in the pictures, or it tells nothing
+    public static Optional<Clocking> between(LinearPhoto before, Aperture circleBefore, LinearPhoto after, Aperture circleAfter, double inner, double outer) {
+        double reach = Math.min(outer, Math.min(reach(before, circleBefore), reach(after, circleAfter)));
+        return reach < inner + LEAST_WIDTH ? Optional.empty() : between(new Ring(before, circleBefore, inner, reach), new Ring(after, circleAfter, inner, reach));
+    }
+
+    /// Radius of the largest circle about the same centre that lies in the picture, circle radii.
+    private static double reach(LinearPhoto photo, Aperture a) {
+        double out = Math.min(Math.min(a.cx(), photo.storedWidth() - 1 - a.cx()), Math.min(a.cy(), photo.storedHeight() - 1 - a.cy()));
+        return (out / Math.max(a.rx(), a.ry())) - 2 * FIRST_STEP;
     }
 
     /// @return nothing when neither shows enough that turns with it
@@ -177,6 +198,7 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
                     inside = !Double.isNaN(row[2 * i]);
                 }
                 if (inside) {
+                    withoutSheen(row);
                     limit(row);
                     for (int i = without * STEPS / SECTORS; without >= 0 && i < (without + 1) * STEPS / SECTORS; i++) {
                         row[2 * i] = 0;
@@ -187,6 +209,21 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
                 }
             }
             return out;
+        }
+
+        /// Slow changes are taken out before anything is cut: a cut sheen would have edges that turn with the lamp.
+        private void withoutSheen(double[] row) {
+            fft.complexForward(row);
+            for (int f = 0; f < STEPS; f++) {
+                if (Math.min(f, STEPS - f) < LEAST_WAVES) {
+                    row[2 * f] = 0;
+                    row[2 * f + 1] = 0;
+                }
+            }
+            fft.complexInverse(row, true);
+            for (int i = 0; i < STEPS; i++) {
+                row[2 * i + 1] = 0;
+            }
         }
     }
 
@@ -302,8 +339,8 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
         return equal && others.size() >= n / 2 ? n : 1;
     }
 
-    /// Whether one turn stands out.
+    /// Whether one turn stands out, is known to a fraction of a degree, and most of what is compared agrees.
     public boolean sure() {
-        return others.isEmpty();
+        return others.isEmpty() && sigmaDeg < MOST_SIGMA_DEG && likeness >= SURE_LIKENESS;
     }
 }

@@ -28,7 +28,7 @@ import stillglass.ticket.TicketState;
 
 /// Takes a photo in: decoded, graded, then kept together with what was read from it, in one intent.
 public final class PhotoTaking {
-    /// The mount about the glass, aperture radii.
+    /// What turns with the lens and is not changed by the work: the mount about the glass with its name ring and index marks, aperture radii.
     private static final double MOUNT_INNER = 1.04;
     private static final double MOUNT_OUTER = 1.45;
 
@@ -57,15 +57,18 @@ public final class PhotoTaking {
             return CompletableFuture.completedFuture(taken);
         }
         return desk.photo(earlier.get().kept().photoId()).thenCompose(found -> desk.compute(() -> found
-                .flatMap(then -> Clocking.between(mount(then, earlier.get()), mount(taken.bytes, taken.photo)))
+                .flatMap(then -> Clocking.between(pixels(then), rim(earlier.get()), pixels(taken.bytes), rim(taken.photo), MOUNT_INNER, MOUNT_OUTER))
                 .filter(Clocking::sure)
                 .map(c -> taken.with(new TicketEvent.PhotoTurned(taken.photo.kept().photoId(), earlier.get().kept().photoId(), c.turnDeg(), c.sigmaDeg())))
                 .orElse(taken)));
     }
 
-    /// What lies about the glass: threads tell no turn, a name ring and index marks do. The glass itself is being changed by the work.
-    private static Clocking.Ring mount(Logbook.PhotoBytes bytes, TicketState.Photo photo) {
-        return new Clocking.Ring(PhotoFiles.upright(bytes.name(), bytes.bytes()), photo.graded().orElseThrow().aperture(), MOUNT_INNER, MOUNT_OUTER);
+    private static LinearPhoto pixels(Logbook.PhotoBytes p) {
+        return PhotoFiles.upright(p.name(), p.bytes());
+    }
+
+    private static Aperture rim(TicketState.Photo photo) {
+        return photo.graded().orElseThrow().aperture();
     }
 
     /// Takes a photo of a step and hangs it on the joint's record.

@@ -1,7 +1,13 @@
 package stillglass.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.InstantSource;
 import java.time.LocalDate;
@@ -12,6 +18,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,12 +26,17 @@ import org.junit.jupiter.api.io.TempDir;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.device.PhotoCamera;
+import stillglass.look.Lighting;
 import stillglass.look.Progress;
+import stillglass.sim.HiddenTruth;
+import stillglass.sim.photo.InspectionCamera;
+import stillglass.sim.photo.Pose;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Phase;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketEvent;
+import stillglass.ticket.TicketState;
 
 class DeskTest {
     @TempDir
@@ -215,5 +227,38 @@ class DeskTest {
         assertThat(end.state().signed()).isPresent();
         assertThat(Stage.values()).allMatch(end.state()::done);
         assertThat(end.state().overruled()).as("nothing in the story needs overruling").isEmpty();
+    }
+
+    /// A lens that leaves room for its mount in the picture, the picture drawn anew turned about the middle of the glass.
+    private PhotoCamera turned(long seed, double clockwiseDeg) {
+        var picture = InspectionCamera.photograph(desk.shelf().section("fell_52_f2"), new HiddenTruth(List.of(), 0),
+                new Pose(900, 900, 0.5, 0.5, 0.33, 0, Lighting.AGAINST, seed).mounted(5)).picture();
+        BufferedImage out = new BufferedImage(900, 900, BufferedImage.TYPE_INT_RGB);
+        var g = out.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        g.rotate(Math.toRadians(clockwiseDeg), 450, 450);
+        g.drawImage(picture, 0, 0, null);
+        g.dispose();
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(out, "png", bytes);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return () -> new PhotoCamera.Picture(seed + ".png", bytes.toByteArray());
+    }
+
+    @Test
+    void aPhotoAfterTheWorkIsTurnedBackByTheMarksOfTheMount() throws Exception {
+        get(PhotoTaking.take(desk, settle(), turned(3, 0), Phase.BEFORE, false, "as received", Progress.SILENT));
+        get(PhotoTaking.take(desk, settle(), turned(4, 23), Phase.AFTER, false, "after", Progress.SILENT));
+        TicketState s = settle().state();
+        String after = s.gradedPhoto(Phase.AFTER).orElseThrow().kept().photoId();
+
+        assertThat(complaints).isEmpty();
+        assertThat(s.turned(after)).hasValueSatisfying(t -> {
+            assertThat(t.turnDeg()).isCloseTo(23, within(0.5));
+            assertThat(t.against()).isEqualTo(s.gradedPhoto(Phase.BEFORE).orElseThrow().kept().photoId());
+        });
     }
 }

@@ -5,11 +5,17 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Queue;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import stillglass.look.Finding;
@@ -23,7 +29,7 @@ import stillglass.sim.photo.RandomScene;
 
 /// How well photos are read, on scenes that nothing was learned from: a report in Markdown on standard output.
 ///
-/// `LookReport SCENES [--model FILE] [--from SEED] [--ablation LEARN] [--robustness]`
+/// `LookReport SCENES [--model FILE] [--from SEED] [--ablation LEARN [--examples FILE]] [--robustness]`; FILE is what [LearnKinds] kept.
 public final class LookReport {
     /// Photos that are changed in every way.
     private static final int MOST_ROBUSTNESS = 40;
@@ -35,7 +41,7 @@ public final class LookReport {
     public static void main(String[] args) throws IOException {
         List<String> a = List.of(args);
         if (a.isEmpty()) {
-            System.err.println("LookReport SCENES [--model FILE] [--from SEED] [--ablation LEARN] [--robustness]");
+            System.err.println("LookReport SCENES [--model FILE] [--from SEED] [--ablation LEARN [--examples FILE]] [--robustness]");
             System.exit(2);
         }
         int scenes = Integer.parseInt(a.getFirst());
@@ -48,7 +54,11 @@ public final class LookReport {
             report.line("").line(Robustness.report(some, from, model)).line(Robustness.areas(some, from, model)).line("").line(NotLenses.report(model));
         }
         if (a.contains("--ablation")) {
-            report.ablation(Integer.parseInt(a.get(a.indexOf("--ablation") + 1)), Math.min(300, scenes), from);
+            int learn = Integer.parseInt(a.get(a.indexOf("--ablation") + 1));
+            List<KindLearning.Example> examples = a.contains("--examples")
+                    ? Files.readAllLines(Path.of(a.get(a.indexOf("--examples") + 1))).stream().map(KindLearning::example).filter(e -> e.photo() < learn).toList()
+                    : LearnKinds.examples(learn);
+            report.ablation(examples, learn, Math.min(300, scenes), from);
         }
         System.out.write(report.out.toString().getBytes(StandardCharsets.UTF_8));
         System.out.flush();
@@ -213,9 +223,8 @@ public final class LookReport {
     }
 
     /// Learns again without a family of features and reports what that costs.
-    private void ablation(int learn, int scenes, long from) {
-        List<KindLearning.Example> examples = LearnKinds.examples(learn);
-        Map<String, Set<Feature>> families = new java.util.LinkedHashMap<>();
+    private void ablation(List<KindLearning.Example> examples, int learn, int scenes, long from) {
+        Map<String, Set<Feature>> families = new LinkedHashMap<>();
         families.put("none", Set.of());
         families.put("colour", Set.of(Feature.TINT, Feature.RAINBOW));
         families.put("lines (skeleton and direction)", Set.of(Feature.LENGTH, Feature.WIDTH, Feature.JUNCTIONS, Feature.ENDS, Feature.STRAIGHTNESS,
@@ -223,11 +232,16 @@ public final class LookReport {
         families.put("place", Set.of(Feature.RADIUS, Feature.REACHES_IN, Feature.REACHES_OUT, Feature.SPAN, Feature.CONCENTRIC));
         families.put("shape", Set.of(Feature.AREA, Feature.EXTENT, Feature.ELONGATION, Feature.SOLIDITY, Feature.ROUNDNESS, Feature.HOLLOW));
         families.put("light and border", Set.of(Feature.CONTRAST, Feature.PEAK, Feature.POLARITY, Feature.CRISP, Feature.BEADED, Feature.MOTTLED, Feature.CLIPPED));
-        families.put("neighbours", Set.of(Feature.NEIGHBOURS, Feature.CROWD));
+        families.put("neighbours", Set.of(Feature.NEIGHBOURS, Feature.CROWD, Feature.LINES));
+        families.put("what covers and fills (heart, covered, blades)", Set.of(Feature.HEART, Feature.COVERED, Feature.BLADES));
+        families.put("company (the second look)", Arrays.stream(Feature.values()).filter(Feature::company).collect(Collectors.toSet()));
         line("").line("| features left out (learned on %d photos, tried on %d) | macro F1 |", learn, scenes).line("|---|---|");
-        List<String> rows = new ArrayList<>();
-        families.forEach((name, without) -> rows.add(String.format(Locale.ROOT, "| %s | %.3f |", name,
-                Score.of(trials(scenes, from, KindLearning.learn(examples, without)), Trial::found).macro())));
-        rows.forEach(this::line);
+        Map<String, KindModel> models = new LinkedHashMap<>();
+        families.forEach((name, without) -> models.put(name, KindLearning.learn(examples, without)));
+        List<LensSection> lenses = Seeds.lenses();
+        Map<String, Queue<Trial>> trials = new ConcurrentHashMap<>();
+        LongStream.range(from, from + scenes).parallel().forEach(seed -> Trial.of(RandomScene.of(seed, lenses), models)
+                .forEach((name, t) -> trials.computeIfAbsent(name, n -> new ConcurrentLinkedQueue<>()).add(t)));
+        models.keySet().forEach(name -> line("| %s | %.3f |", name, Score.of(trials.getOrDefault(name, new ConcurrentLinkedQueue<>()), Trial::found).macro()));
     }
 }

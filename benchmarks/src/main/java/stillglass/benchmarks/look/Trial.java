@@ -5,18 +5,22 @@ import boofcv.struct.image.GrayU8;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
 import stillglass.look.Severity;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
+import stillglass.look.reading.Survey;
 import stillglass.sim.HiddenTruth;
 import stillglass.sim.photo.RandomScene;
 import stillglass.sim.photo.Shot;
@@ -44,6 +48,16 @@ record Trial(
     static Trial of(RandomScene scene, KindModel model) {
         Shot shot = scene.shoot();
         return of(scene, shot, PhotoGrading.grade(Labels.linear(shot.picture()), PhotoGrading.Given.NOTHING, model, Progress.SILENT));
+    }
+
+    /// The same photo read by several models.
+    static Map<String, Trial> of(RandomScene scene, Map<String, KindModel> models) {
+        Shot shot = scene.shoot();
+        LinearPhoto photo = Labels.linear(shot.picture());
+        Optional<Survey> survey = Survey.of(photo, PhotoGrading.Given.NOTHING, Progress.SILENT);
+        Map<String, Trial> out = new LinkedHashMap<>();
+        models.forEach((name, model) -> out.put(name, of(scene, shot, PhotoGrading.judge(survey, photo, PhotoGrading.Given.NOTHING, model, Progress.SILENT))));
+        return out;
     }
 
     static Trial of(RandomScene scene, Shot shot, PhotoGrading.Outcome outcome) {

@@ -89,7 +89,12 @@ public final class PhotoGrading {
 
     /// The same with another model.
     public static Outcome grade(LinearPhoto photo, Given given, KindModel model, Progress progress) {
-        Optional<Survey> survey = Survey.of(photo, given, progress);
+        return judge(Survey.of(photo, given, progress), photo, given, model, progress);
+    }
+
+    /// What a model makes of a photo that was surveyed already.
+    /// @param survey nothing when no round glass edge stands out
+    public static Outcome judge(Optional<Survey> survey, LinearPhoto photo, Given given, KindModel model, Progress progress) {
         if (survey.isEmpty()) {
             return new Outcome.Refused("no round glass edge stands out in this photo: "
                     + "fill most of the frame with the lens, hold the camera square to it and light it from behind");
