@@ -170,7 +170,7 @@ public record LookModel(
         Optional<TicketEvent.PhotoTurned> marks = s.turned(after.kept().photoId()).filter(t -> t.against().equals(before.kept().photoId()));
         PhotoChange c = marks.map(t -> PhotoChange.turned(then, now, t.turnDeg())).orElseGet(() -> PhotoChange.of(then, now));
         List<String> lines = new ArrayList<>();
-        lines.add(marks.map(t -> Words.of("look.wipe.marks", t.turnDeg(), t.sigmaDeg()))
+        lines.add(marks.map(t -> Words.of(Math.abs(t.turnDeg()) < 2 * t.sigmaDeg() ? "look.wipe.alike" : "look.wipe.marks", Math.abs(t.turnDeg()) < 0.05 ? 0 : t.turnDeg(), t.sigmaDeg()))
                 .orElseGet(() -> Words.of(c.turnKnown() ? "look.wipe.turned" : "look.wipe.unturned", c.turnDeg())));
         for (PhotoChange.Change x : c.changes()) {
             Finding f = x.before().or(x::after).orElseThrow();

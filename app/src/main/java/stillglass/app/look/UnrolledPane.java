@@ -86,7 +86,11 @@ final class UnrolledPane extends Region {
         double cy = region.outline().stream().mapToDouble(Finding.Point::y).average().orElse(0);
         double middle = Math.atan2(cx, cy);
         for (int lap = -1; lap <= 1; lap++) {
-            for (Node n : FaultDrawing.outline(region, row.kind(), plane(middle, lap))) {
+            FaultDrawing.Plane plane = plane(middle, lap);
+            if (region.outline().stream().mapToDouble(p -> plane.x(p.x(), p.y())).noneMatch(x -> x >= EDGE && x <= EDGE + wide())) {
+                continue;
+            }
+            for (Node n : FaultDrawing.outline(region, row.kind(), plane)) {
                 n.getStyleClass().add(row.selected() ? "unrolled-selected" : "unrolled-finding");
                 n.setOnMouseClicked(e -> picked.accept(row.id()));
                 getChildren().add(n);
