@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeSet;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -75,36 +76,38 @@ class VirtualBenchTest {
         assertThat(found.meanRadius() / truth.meanRadius()).as("seed %d radius", seed).isCloseTo(1, within(0.015));
     }
 
+    /// What a photo really shows and what was named in it.
+    private record Answer(Set<FindingKind> truth, Set<FindingKind> found) {}
+
+    private static Answer answer(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<HiddenTruth.GlassFault> faults = new ArrayList<>();
+        double turn = 2 * Math.PI * random.nextDouble();
+        if (random.nextBoolean()) {
+            faults.add(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.8 * Math.cos(turn), 0.8 * Math.sin(turn), 0.3 + 0.3 * random.nextDouble(), random.nextDouble(), seed));
+        }
+        if (random.nextBoolean()) {
+            faults.add(new HiddenTruth.GlassFault(FindingKind.HAZE, 3, 0, 0, 1, 0.05 + 0.12 * random.nextDouble(), seed));
+        }
+        if (random.nextBoolean()) {
+            faults.add(new HiddenTruth.GlassFault(FindingKind.DUST, 0, 0, 0, 1, 20 + 60 * random.nextDouble(), seed));
+        }
+        Set<FindingKind> found = new TreeSet<>();
+        seen(InspectionCamera.photograph(lens(), new HiddenTruth(faults, 0), pose(random, Lighting.AGAINST, seed))).findings().stream()
+                .filter(f -> f.kind() != FindingKind.DUST || f.severity() > 0).forEach(f -> found.add(f.kind()));
+        return new Answer(new TreeSet<>(faults.stream().map(HiddenTruth.GlassFault::kind).toList()), found);
+    }
+
     /// Kinds at image level on photos unseen in development: macro-F1 over dust, fungus and haze against the light.
     @Test
     void dustFungusAndHazeAreToldApart() {
         Map<FindingKind, int[]> counts = new EnumMap<>(FindingKind.class);
-        for (long seed = 501; seed <= 524; seed++) {
-            SplittableRandom random = new SplittableRandom(seed);
-            List<HiddenTruth.GlassFault> faults = new ArrayList<>();
-            double turn = 2 * Math.PI * random.nextDouble();
-            if (random.nextBoolean()) {
-                faults.add(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.8 * Math.cos(turn), 0.8 * Math.sin(turn), 0.3 + 0.3 * random.nextDouble(), random.nextDouble(), seed));
-            }
-            if (random.nextBoolean()) {
-                faults.add(new HiddenTruth.GlassFault(FindingKind.HAZE, 3, 0, 0, 1, 0.05 + 0.12 * random.nextDouble(), seed));
-            }
-            if (random.nextBoolean()) {
-                faults.add(new HiddenTruth.GlassFault(FindingKind.DUST, 0, 0, 0, 1, 20 + 60 * random.nextDouble(), seed));
-            }
-            Set<FindingKind> truth = new TreeSet<>(faults.stream().map(HiddenTruth.GlassFault::kind).toList());
-            Set<FindingKind> found = new TreeSet<>();
-            seen(InspectionCamera.photograph(lens(), new HiddenTruth(faults, 0), pose(random, Lighting.AGAINST, seed))).findings()
-                    .forEach(f -> {
-                        if (f.kind() != FindingKind.DUST || f.severity() > 0) {
-                            found.add(f.kind());
-                        }
-                    });
+        for (Answer a : LongStream.rangeClosed(501, 524).parallel().mapToObj(VirtualBenchTest::answer).toList()) {
             for (FindingKind k : List.of(FindingKind.DUST, FindingKind.FUNGUS, FindingKind.HAZE)) {
                 int[] c = counts.computeIfAbsent(k, x -> new int[3]);
-                c[0] += truth.contains(k) && found.contains(k) ? 1 : 0;
-                c[1] += !truth.contains(k) && found.contains(k) ? 1 : 0;
-                c[2] += truth.contains(k) && !found.contains(k) ? 1 : 0;
+                c[0] += a.truth.contains(k) && a.found.contains(k) ? 1 : 0;
+                c[1] += !a.truth.contains(k) && a.found.contains(k) ? 1 : 0;
+                c[2] += a.truth.contains(k) && !a.found.contains(k) ? 1 : 0;
             }
         }
         double macro = counts.values().stream().mapToDouble(c -> 2.0 * c[0] / (2 * c[0] + c[1] + c[2])).average().orElseThrow();

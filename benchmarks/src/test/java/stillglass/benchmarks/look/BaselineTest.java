@@ -50,7 +50,7 @@ class BaselineTest {
 
     @Test
     void aLongThinLineIsAScratch() {
-        assertThat(Baseline.kinds(photo((x, y) -> Math.abs(y) < 0.006 && Math.abs(x) < 0.5 ? 0.5 : 0.02), RIM, Lighting.AGAINST))
+        assertThat(Baseline.kinds(photo((x, y) -> Math.abs(y) < 0.002 && Math.abs(x) < 0.5 ? 0.5 : 0.02), RIM, Lighting.AGAINST))
                 .containsExactly(FindingKind.SCRATCH);
     }
 }
