@@ -50,12 +50,12 @@ final class ClockingVerb implements Callable<Integer> {
         if (json) {
             Answer answer = new Answer();
             found.ifPresent(c -> answer.number("turn_deg", c.turnDeg()).number("sigma_deg", c.sigmaDeg()).number("likeness", c.likeness())
-                    .put("fold", c.fold()).put("others_deg", c.others()));
+                    .put("sure", c.sure()).put("fold", c.fold()).put("others_deg", c.others()));
             out.println(answer.put("found", found.isPresent()).json());
         } else {
             out.println(found.map(ClockingVerb::sentence).orElse("Nothing on the ring tells a turn: the photos show different rings, or no marks that turn with it."));
         }
-        return found.isPresent() ? 0 : 1;
+        return found.filter(c -> c.sure() || c.fold() > 1).isPresent() ? 0 : 1;
     }
 
     private static String sentence(Clocking c) {

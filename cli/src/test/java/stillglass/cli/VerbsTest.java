@@ -270,6 +270,7 @@ class VerbsTest {
         assertThat(found.status()).as(found.err()).isZero();
         assertThat(found.json().get("turn_deg").asDouble()).isCloseTo(-37.5, within(0.3));
         assertThat(found.json().get("fold").asInt()).isEqualTo(1);
+        assertThat(found.json().get("sure").asBoolean()).isTrue();
         assertThat(run("clocking", before, before, "--circle-before", "400,400,288", "--circle-after", "400,400,288").out()).startsWith("Turned by 0.00°");
 
         assertThat(run("clocking", before, after, "--ring", "2,1").err()).contains("--ring: is 2,1");
