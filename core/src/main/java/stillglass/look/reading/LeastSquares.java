@@ -8,17 +8,23 @@ final class LeastSquares {
     private LeastSquares() {}
 
     /// A robust fit.
-    /// @param coefficients one for each column of the rows
-    /// @param scatter robust deviation of the values about it
-    record Robust(double[] coefficients, double scatter) {
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
+    static final class Robust {
+        private final double[] coefficients;
+        private final double scatter;
+
+        Robust(double[] coefficients, double scatter) {
+            this.coefficients = coefficients;
+            this.scatter = scatter;
         }
 
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
+        /// One for each column of the rows.
+        double[] coefficients() {
+            return coefficients;
+        }
+
+        /// Robust deviation of the values about it.
+        double scatter() {
+            return scatter;
         }
     }
 
