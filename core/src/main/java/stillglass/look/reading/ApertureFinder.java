@@ -11,7 +11,7 @@ import stillglass.look.Aperture;
 ///
 /// Barrel, filter thread and retaining ring often stand out more than the rim, and so do an iris closed down or an inner glass full of
 /// haze. The rim is told by what lies on both its sides: glass within, the blackened edge, which is about the darkest ring of all,
-/// without; of rings that pass as well, the smallest.
+/// without, and the brighter mount about that; of rings that pass as well, the smallest, unless a darker ring lies within the mount.
 final class ApertureFinder {
     private static final int DIRECTIONS = 72;
     /// A ring passes for the rim when it has this share of the best score.
@@ -22,6 +22,12 @@ final class ApertureFinder {
     private static final double CLEAR = 0.2;
     /// Logarithm of the light just outside the rim over that of the darkest ring about, where the edge of the glass is blackened as usual.
     private static final double BLACKENED = 0.4;
+    /// The same for what is as dark as the blackened edge itself.
+    private static final double BLACK = 0.06;
+    /// Share of the best edge's quality that is enough for an edge to such black.
+    private static final double FAINT = 0.05;
+    /// A ring is passed over for one further out when that one's outside is darker by this.
+    private static final double DARKER = 0.12;
     /// The mount begins within this many radii of the rim.
     private static final double MOUNT = 1.25;
     /// Radius of a lit line's outer side over that of its inner side at most.
@@ -73,17 +79,23 @@ final class ApertureFinder {
         List<RingEdge> peaks = IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i))
                 .mapToObj(i -> scan.get(i).comparedWithDarkest(light, w, h)).toList();
         double best = peaks.stream().filter(ApertureFinder::trueEdge).mapToDouble(ApertureFinder::quality).max().orElse(0);
-        List<RingEdge> edges = withoutLines(peaks).stream().filter(r -> trueEdge(r) && quality(r) > CLEAR * best).toList();
-        return edges.stream().filter(r -> r.step() < 0 && r.dark() < BLACKENED && enclosed(r, peaks)).findFirst()
+        List<RingEdge> edges = withoutLines(peaks).stream().filter(ApertureFinder::trueEdge)
+                .filter(r -> quality(r) > (r.step() < 0 && r.dark() < BLACK ? FAINT : CLEAR) * best).toList();
+        List<RingEdge> blackened = edges.stream().filter(r -> r.step() < 0 && r.dark() < BLACKENED && enclosed(r, peaks)).toList();
+        return blackened.stream().filter(r -> blackened.stream().noneMatch(o -> within(r, o) && o.dark() < r.dark() - DARKER)).findFirst()
                 .or(() -> edges.stream().filter(r -> r.ring().meanRadius() < 1.02 * family.meanRadius()).findFirst())
                 .map(r -> r.step() > 0 ? justWithin(peaks, r) : r)
                 .map(r -> settled(light, w, h, r));
     }
 
+    private static boolean within(RingEdge inner, RingEdge outer) {
+        double ratio = outer.ring().meanRadius() / inner.ring().meanRadius();
+        return ratio > 1 && ratio < MOUNT;
+    }
+
     /// Whether the mount lies about it, brighter again than the blackened edge: about the barrel itself there is only the backdrop.
     private static boolean enclosed(RingEdge edge, List<RingEdge> peaks) {
-        double r = edge.ring().meanRadius();
-        return peaks.stream().anyMatch(o -> o.step() > 0.1 && o.agree() > 0.75 && o.ring().meanRadius() > r && o.ring().meanRadius() < MOUNT * r);
+        return peaks.stream().anyMatch(o -> o.step() > 0.1 && o.agree() > 0.75 && o.sharp() > 0.5 && within(edge, o));
     }
 
     /// Without the rims of inner glasses that catch the lamp: light rises and falls again within a few percent of the radius.

@@ -5,6 +5,7 @@ import boofcv.alg.filter.blur.GBlurImageOps;
 import boofcv.struct.image.GrayF32;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import stillglass.look.Lighting;
 
 /// What departs from clean glass, at three scales: fine structure, regions, colour.
@@ -162,21 +163,21 @@ final class Maps {
     }
 
     private float[][] tints() {
-        float[][] out = new float[2][];
         float[] green = gaussian(frame.green, 3.5);
-        float[][] others = {gaussian(frame.red, 3.5), gaussian(frame.blue, 3.5)};
-        for (int c = 0; c < 2; c++) {
-            float[] log = new float[N];
-            for (int i = 0; i < N; i++) {
-                log[i] = (float) Math.log((others[c][i] + DARK) / (green[i] + DARK));
-            }
-            float[] usual = clean(log);
-            for (int i = 0; i < N; i++) {
-                log[i] = frame.r[i] < 0.985 ? log[i] - usual[i] : 0;
-            }
-            out[c] = log;
+        return Stream.of(frame.red, frame.blue).parallel().map(colour -> tint(colour, green)).toArray(float[][]::new);
+    }
+
+    /// @param green blurred already
+    private float[] tint(float[] colour, float[] green) {
+        float[] log = gaussian(colour, 3.5);
+        for (int i = 0; i < N; i++) {
+            log[i] = (float) Math.log((log[i] + DARK) / (green[i] + DARK));
         }
-        return out;
+        float[] usual = clean(log);
+        for (int i = 0; i < N; i++) {
+            log[i] = frame.r[i] < 0.985 ? log[i] - usual[i] : 0;
+        }
+        return log;
     }
 
     /// Structure tensor of the fine map at a scale of a few pixels: lines run across its strongest gradient.

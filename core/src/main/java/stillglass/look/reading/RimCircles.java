@@ -50,25 +50,37 @@ final class RimCircles {
         boolean[] rim = new boolean[stands.length];
         boolean[] zone = new boolean[stands.length];
         boolean[] barren = new boolean[CELLS * CELLS];
+        double[][] normals = normals(pixels, maps);
         for (int k = 0; k < CENTRES_TRIED; k++) {
-            int cell = centre(pixels, rim, barren, maps);
+            int cell = centre(pixels, normals, rim, barren);
             barren[cell] = take(pixels, rim, zone, maps, cell % CELLS * CELL - CENTRES, cell / CELLS * CELL - CENTRES) == 0;
         }
         return new Found(rim, zone);
     }
 
+    /// Directions across the lines, towards or away from the centre: cosines and sines.
+    private static double[][] normals(int[] pixels, Maps maps) {
+        double[][] out = new double[2][pixels.length];
+        for (int p = 0; p < pixels.length; p++) {
+            // The line's doubled angle halved, turned by a right angle.
+            double normal = Math.atan2(maps.lineSin[pixels[p]], maps.lineCos[pixels[p]]) / 2 + Math.PI / 2;
+            out[0][p] = Math.cos(normal);
+            out[1][p] = Math.sin(normal);
+        }
+        return out;
+    }
+
     /// Cell of the best centre.
     /// @param barren cells about which there turned out to be no rim
-    private static int centre(int[] pixels, boolean[] rim, boolean[] barren, Maps maps) {
+    private static int centre(int[] pixels, double[][] normals, boolean[] rim, boolean[] barren) {
         int[] votes = new int[CELLS * CELLS];
-        for (int at : pixels) {
+        for (int p = 0; p < pixels.length; p++) {
+            int at = pixels[p];
             if (rim[at]) {
                 continue;
             }
-            // The line's doubled angle halved, turned by a right angle: towards or away from the centre.
-            double normal = Math.atan2(maps.lineSin[at], maps.lineCos[at]) / 2 + Math.PI / 2;
-            double nx = Math.cos(normal);
-            double ny = Math.sin(normal);
+            double nx = normals[0][p];
+            double ny = normals[1][p];
             double x = GlassFrame.x(at);
             double y = GlassFrame.y(at);
             double along = -(x * nx + y * ny);

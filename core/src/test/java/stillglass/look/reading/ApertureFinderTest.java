@@ -55,6 +55,11 @@ class ApertureFinderTest {
     }
 
     @Test
+    void aFallWithinTheGlassIsPassedOverForTheBlackEdge() {
+        isFound(rings(360, 300, u -> u < 0.9 ? 0.022 : u < 1 ? 0.006 : u < 1.08 ? 0.003 : u < 1.3 ? 0.05 : 0.02), 360, 300, R);
+    }
+
+    @Test
     void glassBeforeACardMeetsItsBlackEdge() {
         isFound(rings(380, 300, u -> u < 1 ? 0.5 : u < 1.06 ? 0.01 : u < 1.25 ? 0.05 : 0.6), 380, 300, R);
     }
