@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -17,13 +16,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
-import stillglass.app.desk.Work;
-import stillglass.assembly.Joint;
-import stillglass.plan.Step;
-import stillglass.plan.WayBack;
-import stillglass.sim.VirtualHands;
-import stillglass.ticket.Closing;
-import stillglass.ticket.Fact;
 import stillglass.ticket.Phase;
 import stillglass.ticket.TicketState;
 
@@ -33,12 +25,14 @@ class JourneyTest {
     private Path folder;
     private Window window;
     private FxRobot robot;
+    private BenchHands hands;
 
     @Start
     void start(Stage stage) throws Exception {
         folder = Files.createTempDirectory("still-glass-journey");
         robot = new FxRobot();
         window = new Window(stage, folder.resolve("book.sqlite"), robot);
+        hands = new BenchHands(window, robot);
         window.shell.showBook();
     }
 
@@ -72,16 +66,16 @@ class JourneyTest {
         window.settle();
         assertThat(window.say()).isEqualTo("What does the owner complain of?");
         window.click("symptom");
-        robot.write("Milky against the light");
+        robot.write("Milky against the light", 0);
         window.press(KeyCode.ENTER);
         window.click("use");
-        robot.write("Stage lamps, wide open");
+        robot.write("Stage lamps, wide open", 0);
         window.press(KeyCode.ENTER);
         window.click("iris-check");
-        robot.write("snaps");
+        robot.write("snaps", 0);
         window.press(KeyCode.ENTER);
         window.click("feel-check");
-        robot.write("dry, scrapes");
+        robot.write("dry, scrapes", 0);
         window.press(KeyCode.ENTER);
         window.click("read-collimator");
         window.until("infinity is read", () -> window.desk.shown().orElseThrow().state().infinity(Phase.BEFORE).isPresent());
@@ -121,67 +115,13 @@ class JourneyTest {
         finishStage(stillglass.ticket.Stage.OPEN);
     }
 
-    /// Marks with M, records by shorthand, opens with Space; part of it in bench mode.
     private void open() {
         window.until("the way is planned", () -> window.desk.shown().orElseThrow().computed().plan().isPresent());
-        int joints = window.work().computed().plan().orElseThrow().joints().size();
-        assertThat(joints).isGreaterThan(10);
-        for (int guard = 0; guard < 200; guard++) {
-            Work w = window.work();
-            Optional<Step> step = w.nextStep();
-            if (step.isEmpty()) {
-                break;
-            }
-            switch (step.get()) {
-                case Step.Mark m -> window.press(KeyCode.M);
-                case Step.Catch c -> open(c.before(), w);
-                case Step.Open o -> open(o.joint(), w);
-            }
-        }
-        assertThat(window.work().nextToOpen()).isEmpty();
+        assertThat(window.work().computed().plan().orElseThrow().joints().size()).isGreaterThan(10);
+        hands.openAll(9);
         assertThat(window.say()).startsWith("You are there");
         assertThat(window.work().state().references()).hasSizeGreaterThan(5);
         finishStage(stillglass.ticket.Stage.CLEAN);
-    }
-
-    private void open(Joint joint, Work w) {
-        int before = w.state().opened().size();
-        List<Fact> facts = VirtualHands.observe(joint, w.instrument(), 3);
-        boolean inBenchMode = before % 9 == 4;
-        for (Fact f : facts) {
-            shorthand(f).ifPresent(line -> {
-                robot.write("/");
-                window.until("the line is open", () -> window.shell.lookup("#say-field").isVisible());
-                robot.write(line);
-                window.press(KeyCode.ENTER);
-            });
-        }
-        if (inBenchMode) {
-            window.press(KeyCode.B);
-            assertThat(window.find("bench")).hasValueSatisfying(n -> assertThat(n.isVisible()).isTrue());
-        }
-        window.press(KeyCode.SPACE);
-        if (inBenchMode) {
-            window.press(KeyCode.ESCAPE);
-        }
-        assertThat(window.work().state().opened()).as("opened " + joint.id() + "; the Say line: " + window.say()).hasSize(before + 1);
-    }
-
-    /// What a technician types.
-    private static Optional<String> shorthand(Fact f) {
-        return switch (f) {
-            case Fact.Turns t -> Optional.of("turns " + Fact.trim(t.turns()));
-            case Fact.LetGo l -> Optional.of("lets go " + l.at());
-            case Fact.Proud p -> Optional.of((p.mm() < 0 ? "below " : "proud ") + Fact.trim(Math.abs(p.mm())));
-            case Fact.Screw s -> Optional.of("screw " + s.cell() + ", " + s.drive() + ", " + Fact.trim(s.lengthMm()));
-            case Fact.Facing x -> Optional.of(x.part() + (x.frontUp() ? " front up" : " rear up"));
-            case Fact.Shims s -> Optional.of("shim " + String.join(" ", s.thicknessesMm().stream().map(Fact::trim).toList()));
-            case Fact.Ball b -> Optional.of("ball " + Fact.trim(b.diameterMm()));
-            case Fact.Spring s -> Optional.of("spring " + s.what());
-            case Fact.Stuck s -> Optional.empty();
-            case Fact.Photo p -> Optional.empty();
-            case Fact.Note n -> Optional.empty();
-        };
     }
 
     private void clean() {
@@ -199,43 +139,7 @@ class JourneyTest {
     }
 
     private void closeUp() {
-        boolean wrongOnce = false;
-        for (int guard = 0; guard < 300; guard++) {
-            Work w = window.work();
-            if (window.find("test-passed").isPresent()) {
-                window.press(KeyCode.T);
-                continue;
-            }
-            Optional<WayBack.Step> step = w.nextToClose();
-            if (step.isEmpty()) {
-                break;
-            }
-            Joint joint = step.get().joint();
-            for (Fact f : step.get() instanceof WayBack.Step.Tighten ? List.<Fact>of() : Closing.wanted(w.state(), joint.id())) {
-                if (f instanceof Fact.Facing x && !wrongOnce) {
-                    wrongOnce = true;
-                    window.press(KeyCode.R);
-                    window.press(KeyCode.SPACE);
-                    assertThat(window.work().state().openNow()).as("a glass the wrong way round stays open").contains(joint.id());
-                    assertThat(window.say()).contains("Wrong way round: " + x.part());
-                }
-                if (f instanceof Fact.Facing) {
-                    window.press(KeyCode.F);
-                } else {
-                    robot.write("/");
-                    robot.write(shorthand(f).orElseThrow());
-                    window.press(KeyCode.ENTER);
-                }
-            }
-            if (joint.close().greased() && w.state().greased(joint.id()).isEmpty()) {
-                window.press(KeyCode.G);
-            }
-            int open = window.work().state().openNow().size() + window.work().state().loose().size();
-            window.press(KeyCode.SPACE);
-            TicketState now = window.work().state();
-            assertThat(now.openNow().size() + now.loose().size()).as("closing " + joint.id() + "; the Say line: " + window.say()).isLessThanOrEqualTo(open);
-        }
-        assertThat(window.work().ledger().zero()).as(window.work().ledger().say()).isTrue();
+        hands.closeAll();
         finishStage(stillglass.ticket.Stage.PROVE);
     }
 
@@ -245,7 +149,7 @@ class JourneyTest {
         window.press(KeyCode.C);
         window.until("the photo after is graded", () -> window.desk.shown().orElseThrow().state().gradedPhoto(Phase.AFTER).isPresent());
         window.click("signature");
-        robot.write("M. at the bench");
+        robot.write("M. at the bench", 0);
         window.press(KeyCode.ENTER);
         assertThat(window.work().state().signed()).isPresent();
         Path pdf = folder.resolve("report.pdf");

@@ -288,7 +288,7 @@ class ModelsTest {
 
         assertThat(open.head()).startsWith("Open · step");
         assertThat(open.done()).containsInstanceOf(Intent.OpenJoint.class);
-        assertThat(open.trouble()).hasValueSatisfying(t -> assertThat(t.agent()).isEqualTo("isopropanol"));
+        assertThat(open.troubles()).extracting(BenchModel.Trouble::say).containsExactly("It is stuck", "Something fell or flew", "It broke or stripped", "Not as drawn");
         assertThat(close.done()).as("nothing is left to do").isEmpty();
     }
 

@@ -3,16 +3,23 @@ package stillglass.app;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.event.EventTarget;
+import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import org.testfx.api.FxRobot;
 import org.testfx.util.WaitForAsyncUtils;
@@ -97,16 +104,32 @@ final class Window implements AutoCloseable {
     }
 
     /// Keys pressed together; returns when all they did was stored, computed and drawn.
-    void press(javafx.scene.input.KeyCode... keys) {
-        robot.push(keys);
+    void press(KeyCode... keys) {
+        onUi(() -> {
+            key(KeyEvent.KEY_PRESSED, keys);
+            key(KeyEvent.KEY_TYPED, keys);
+            key(KeyEvent.KEY_RELEASED, keys);
+            return true;
+        });
         settle();
     }
 
+    /// Sends a key as the window does, to whatever has the focus; the robot would wait a tenth of a second at each.
+    private void key(EventType<KeyEvent> type, KeyCode... keys) {
+        Set<KeyCode> held = Set.of(keys);
+        KeyCode last = keys[keys.length - 1];
+        boolean typed = type == KeyEvent.KEY_TYPED;
+        String character = last == KeyCode.ENTER ? "\r" : last == KeyCode.SPACE ? " " : last.isLetterKey() ? last.getChar().toLowerCase(Locale.ROOT) : last.getChar();
+        EventTarget target = scene.getFocusOwner() == null ? scene : scene.getFocusOwner();
+        Event.fireEvent(target, new KeyEvent(type, typed ? character : KeyEvent.CHAR_UNDEFINED, typed ? "" : last.getName(), typed ? KeyCode.UNDEFINED : last,
+                held.contains(KeyCode.SHIFT), held.contains(KeyCode.CONTROL), held.contains(KeyCode.ALT), false));
+    }
+
     /// Opens a ticket from the Book and goes to a stage by its key.
-    void openAt(String number, javafx.scene.input.KeyCode stage) {
+    void openAt(String number, KeyCode stage) {
         click("ticket-" + number);
         until("the ticket is shown", () -> desk.shown().isPresent() && shell.lookup("#axis").isVisible());
-        press(javafx.scene.input.KeyCode.CONTROL, stage);
+        press(KeyCode.CONTROL, stage);
     }
 
     Work work() {

@@ -148,7 +148,7 @@ class WindowTest {
         assertThat(window.work().selection().part("E1")).isTrue();
         double low = Window.onUi(() -> window.shell.lookup("#axis").getLayoutBounds().getHeight());
         window.press(KeyCode.A);
-        assertThat(Window.onUi(() -> window.shell.lookup("#axis").getLayoutBounds().getHeight())).isGreaterThan(1.4 * low);
+        window.until("the axis has grown", () -> window.shell.lookup("#axis").getLayoutBounds().getHeight() > 1.4 * low);
     }
 
     @Test

@@ -52,10 +52,13 @@ class LogbookTest {
                 new TicketEvent.ReferenceKept("infinity", "ink", ClockPosition.of(3.5))));
         List<Fact> facts = List.of(new Fact.Facing("E1", true), new Fact.LetGo(ClockPosition.of(4)), new Fact.Turns(3.25), new Fact.Proud(-0.2),
                 new Fact.Screw("A1", "slot", 3.2), new Fact.Shims(List.of(0.1, 0.2)), new Fact.Ball(1), new Fact.Spring("thin"), new Fact.Stuck("naphtha", 10),
-                new Fact.Photo("p1"), new Fact.Note("by somebody"));
+                new Fact.Photo("p1"), new Fact.Note("by somebody"), new Fact.Collar(ClockPosition.of(2.5)), new Fact.BackedOff(15), new Fact.Preload(1.5),
+                new Fact.Moved("cam", ClockPosition.of(4)), new Fact.Damaged("slot"), new Fact.Earlier("scribed lines"));
         facts.forEach(x -> all.add(new TicketEvent.FactNoted("ring", x)));
         all.addAll(List.of(new TicketEvent.JointOpened("ring", true), new TicketEvent.PartCleaned("E1", "fungus", "water", false),
                 new TicketEvent.TimerSet("t", "soak", NOW), new TicketEvent.TimerCleared("t"), new TicketEvent.FactStated("ring", new Fact.Turns(3), false, "short of home"),
+                new TicketEvent.Troubled("ring", stillglass.ticket.Trouble.NOT_AS_DRAWN, "two screws more"), new TicketEvent.Mended("ring"),
+                new TicketEvent.ControlsSet("h"), new TicketEvent.JointRefitted("ring", "h"), new TicketEvent.JointTakenOff("ring"), new TicketEvent.JointZeroed("ring"),
                 new TicketEvent.Greased("h", 120, "light"), new TicketEvent.JointClosed("ring", true), new TicketEvent.JointTightened("ring"),
                 new TicketEvent.TestPassed("ring", "clicks"), new TicketEvent.ShimsFitted(List.of(0.2)), new TicketEvent.Overruled("ledger", "replaced"),
                 new TicketEvent.StageDone(Stage.CLOSE), new TicketEvent.ReportSigned("M.", NOW), new TicketEvent.LineKept("as typed"), new TicketEvent.Undone(3)));

@@ -1,5 +1,6 @@
 package stillglass.cli;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,11 +14,17 @@ import picocli.CommandLine;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.book.BadInput;
+import stillglass.book.data.InstrumentGraph;
 import stillglass.book.data.InstrumentJson;
+import stillglass.book.report.MatFiles;
+import stillglass.book.report.SafeFile;
+import stillglass.look.Progress;
+import stillglass.plan.Alternatives;
 import stillglass.plan.Goal;
 import stillglass.plan.LookAlikes;
-import stillglass.plan.PlanCost;
 import stillglass.plan.Step;
+import stillglass.plan.Tooling;
+import stillglass.plan.TrayMat;
 import stillglass.plan.WayIn;
 
 /// `plan FILE --reach GOAL`: the best way in.
@@ -29,6 +36,21 @@ final class PlanVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--reach", required = true, description = "part id, element such as E2, or surface such as S4; repeatable")
     private List<String> reach = new ArrayList<>();
 
+    @CommandLine.Option(names = "--without", paramLabel = "JOINT", description = "joint that is not to be used; repeatable")
+    private List<String> without = new ArrayList<>();
+
+    @CommandLine.Option(names = "--lacking", paramLabel = "TOOL", description = "tool that is not on the bench; what can stand in for it is used; repeatable")
+    private List<String> lacking = new ArrayList<>();
+
+    @CommandLine.Option(names = "--alternatives", description = "also ways from the front, from the rear and a full strip")
+    private boolean alternatives;
+
+    @CommandLine.Option(names = "--graphml", paramLabel = "OUT", description = "writes the instrument as a graph")
+    private @Nullable Path graph;
+
+    @CommandLine.Option(names = "--mat", paramLabel = "OUT", description = "writes the tray mat at its true size, .pdf or .svg")
+    private @Nullable Path mat;
+
     @CommandLine.Option(names = "--json", description = "one JSON object")
     private boolean json;
 
@@ -37,18 +59,37 @@ final class PlanVerb implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        Instrument instrument = InstrumentJson.read(file);
+        Instrument map = InstrumentJson.read(file);
+        Set<String> missing = Set.copyOf(lacking);
+        Tooling tooling = Tooling.lacking(missing);
+        Instrument instrument = tooling.fitted(map);
         List<Goal> goals = reach.stream().map(r -> goal(r, instrument)).toList();
         var line = Objects.requireNonNull(spec).commandLine();
-        Optional<WayIn.Plan> plan = WayIn.plan(instrument, goals, Set.of(), Set.of(), PlanCost.USUAL);
+        without.stream().filter(j -> instrument.joint(j).isEmpty()).findFirst().ifPresent(j -> {
+            throw new BadInput(String.valueOf(file.getFileName()), "--without", "there is no joint " + j);
+        });
+        WayIn.Request request = WayIn.Request.of(instrument, goals).without(Set.copyOf(without));
+        Optional<WayIn.Plan> plan = WayIn.plan(request, Progress.SILENT);
         if (plan.isEmpty()) {
             line.getErr().println("still-glass: " + file.getFileName() + ": joints: none of them leads to " + String.join(", ", reach));
             return 1;
         }
+        if (graph != null) {
+            SafeFile.write(graph, InstrumentGraph.graphml(map).getBytes(StandardCharsets.UTF_8));
+        }
+        if (mat != null) {
+            MatFiles.write(TrayMat.of(instrument, plan.get().joints()), mat);
+        }
+        List<Alternatives.Way> ways = alternatives ? Alternatives.of(request, Progress.SILENT).ways() : List.of();
+        List<Tooling.Lack> lacks = tooling.lacks(map, plan.get());
         if (json) {
-            line.getOut().println(answer(instrument, plan.get()).json());
+            Answer answer = answer(instrument, plan.get()).put("lacking", lacks.stream().map(PlanVerb::lack).toList());
+            line.getOut().println((ways.isEmpty() ? answer : answer.put("alternatives", ways.stream().map(w -> way(w).fields()).toList())).json());
         } else {
             print(line.getOut(), plan.get());
+            lacks.forEach(l -> line.getOut().println(lack(l)));
+            ways.forEach(w -> line.getOut().printf(Locale.ROOT, "%-11s %3d joints, %4.0f min, risk %4.1f %%, %d tools, %d turn-overs, %d marks%n",
+                    w.sort().word(), w.plan().joints().size(), w.plan().minutes(), 100 * w.plan().risk(), w.plan().tools().size(), w.plan().turnOvers(), w.plan().marks().size()));
         }
         return 0;
     }
@@ -83,6 +124,17 @@ final class PlanVerb implements Callable<Integer> {
                 .put("cautions", cautions);
     }
 
+    private static Answer way(Alternatives.Way w) {
+        return new Answer().put("way", w.sort().word()).put("joints", w.plan().joints().stream().map(Joint::id).toList()).number("minutes", w.plan().minutes())
+                .number("risk", w.plan().risk()).put("tools", w.plan().tools()).put("turn_overs", w.plan().turnOvers())
+                .put("references", w.plan().marks().stream().map(Instrument.Reference::id).toList())
+                .number("cost", w.plan().cost()).number("bound", w.plan().bound());
+    }
+
+    private static String lack(Tooling.Lack l) {
+        return l.missing() + (l.instead().isEmpty() ? ": missing, nothing stands in for it" : ": missing, " + l.instead().get() + " instead") + " for " + l.joint().name() + ", " + l.why();
+    }
+
     private static String lookAlike(LookAlikes.Pair p) {
         return String.format(Locale.ROOT, "screws %s (%.1f mm) and %s (%.1f mm) look alike%s",
                 p.hole().cell(), p.hole().lengthMm(), p.otherHole().cell(), p.otherHole().lengthMm(),
@@ -94,8 +146,10 @@ final class PlanVerb implements Callable<Integer> {
             case Step.Mark m -> new Answer().put("do", "mark").put("reference", m.reference().id())
                     .put("how", m.reference().how()).put("before", m.before().id());
             case Step.Catch c -> new Answer().put("do", "catch")
-                    .put("hazards", c.hazards().stream().map(h -> h.name().toLowerCase(Locale.ROOT).replace('_', ' ')).toList())
+                    .put("hazards", c.hazards().stream().map(Joint.Hazard::word).toList())
                     .put("before", c.before().id());
+            case Step.MakeSafe m -> new Answer().put("do", "make-safe").put("what", m.what()).put("why", m.why()).put("before", m.before().id());
+            case Step.Protect p -> new Answer().put("do", "protect").put("what", p.what()).put("why", p.why()).put("before", p.before().id());
             case Step.Open o -> new Answer().put("do", "open").put("joint", o.joint().id()).put("name", o.joint().name())
                     .put("tool", o.joint().tool()).put("side", o.joint().side().word())
                     .put("new_tool", o.newTool()).put("turn_over", o.turnOver())
@@ -109,8 +163,10 @@ final class PlanVerb implements Callable<Integer> {
         for (Step s : plan.steps()) {
             switch (s) {
                 case Step.Mark m -> out.println("    mark " + m.reference().name() + ": " + m.reference().how());
+                case Step.MakeSafe m -> out.println("    make safe: " + m.what() + ": " + m.why());
+                case Step.Protect p -> out.println("    " + p.what() + ": " + p.why());
                 case Step.Catch c -> out.println("    be ready: " + String.join(", ",
-                        c.hazards().stream().map(Joint.Hazard::name).map(h -> h.toLowerCase(Locale.ROOT).replace('_', ' ')).toList()));
+                        c.hazards().stream().map(Joint.Hazard::word).toList()));
                 case Step.Open o -> out.printf(Locale.ROOT, "%2d  %-26s %-7s %s%s%n", n++, o.joint().name(),
                         o.joint().side().word(), o.joint().tool(), o.turnOver() ? "   (turn over)" : "");
             }

@@ -3,16 +3,19 @@ package stillglass.assembly;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 
 /// A model of camera or lens as the shelf knows it.
 ///
 /// @param id stable identifier
 /// @param maker who made it
 /// @param name what it is called
-/// @param sectionId identifier of its optical section
+/// @param sort what it is as a whole
+/// @param sectionId identifier of its optical section; for a body, of the lens it is tried with
 /// @param flangeFocalMm mount face to film
 /// @param maxExtensionMm focus travel
 /// @param parts everything that can lie on the tray
@@ -22,6 +25,7 @@ public record Instrument(
         String id,
         String maker,
         String name,
+        Sort sort,
         String sectionId,
         double flangeFocalMm,
         double maxExtensionMm,
@@ -31,7 +35,37 @@ public record Instrument(
 
     /// Something that must be marked before the joint that loses it.
     /// @param how what to do to keep it
-    public record Reference(String id, String name, String how) {}
+    /// @param kind what sort of reference it is
+    public record Reference(String id, String name, String how, Kind kind) {}
+
+    /// Sorts of instrument.
+    public enum Sort {
+        LENS,
+        /// Lens, shutter and body in one.
+        CAMERA,
+        BODY
+    }
+
+    /// Sorts of reference.
+    public enum Kind {
+        INFINITY,
+        HELICOID_ENTRY,
+        IRIS_COUPLING,
+        ECCENTRIC_COLLAR,
+        PROUD_HEIGHT,
+        RING_CLOCK,
+        TURNS_FROM_STOP,
+        SCALE_ZERO,
+        SPRING_PRELOAD,
+        /// How a stack or a set of like parts lay.
+        ORDER,
+        /// Where a lever, fork or tab stood.
+        POSITION;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
+    }
 
     public Instrument {
         parts = List.copyOf(parts);
@@ -41,10 +75,12 @@ public record Instrument(
         Set<String> jointIds = distinct(joints.stream().map(Joint::id).toList(), "joint");
         Set<String> referenceIds = distinct(references.stream().map(Reference::id).toList(), "reference");
         for (Joint j : joints) {
-            known(j.after(), jointIds, j, "joint");
+            known(j.behind().named(), jointIds, j, "joint");
             known(j.frees(), partIds, j, "part");
             known(j.loses(), referenceIds, j, "reference");
             known(j.close().looseUntil().stream().toList(), jointIds, j, "joint");
+            known(j.close().refit().stream().toList(), jointIds, j, "joint");
+            known(j.close().before(), jointIds, j, "joint");
         }
         for (Part p : parts) {
             p.within().ifPresent(cell -> {
@@ -55,8 +91,11 @@ public record Instrument(
         }
         Map<String, Joint> byId = new LinkedHashMap<>();
         joints.forEach(j -> byId.put(j.id(), j));
-        Set<String> done = new HashSet<>();
-        joints.forEach(j -> refuseCircle(j, byId, new HashSet<>(), done));
+        Set<String> opened = new HashSet<>();
+        Set<String> shut = new HashSet<>();
+        joints.forEach(j -> refuseCircle(j, byId, o -> o.behind().named(), "check its \"after\"", new HashSet<>(), opened));
+        joints.forEach(j -> refuseCircle(j, byId, Instrument::closingAfter, "it would have to close before what must close before it; check \"before\"",
+                new HashSet<>(), shut));
     }
 
     private static Set<String> distinct(List<String> ids, String what) {
@@ -78,21 +117,30 @@ public record Instrument(
         }
     }
 
-    private static void refuseCircle(Joint joint, Map<String, Joint> byId, Set<String> path, Set<String> done) {
+    /// @param next joints that come before (opening) or after (closing) one
+    private static void refuseCircle(
+            Joint joint, Map<String, Joint> byId, Function<Joint, Set<String>> next, String why, Set<String> path, Set<String> done) {
         if (done.contains(joint.id())) {
             return;
         }
         if (!path.add(joint.id())) {
-            throw new IllegalArgumentException("joint " + joint.id() + " waits for itself: check its \"after\"");
+            throw new IllegalArgumentException("joint " + joint.id() + " waits for itself: " + why);
         }
-        for (String before : joint.after()) {
-            Joint other = byId.get(before);
+        for (String id : next.apply(joint)) {
+            Joint other = byId.get(id);
             if (other != null) {
-                refuseCircle(other, byId, path, done);
+                refuseCircle(other, byId, next, why, path, done);
             }
         }
         path.remove(joint.id());
         done.add(joint.id());
+    }
+
+    /// Joints that close only once this one is closed.
+    private static Set<String> closingAfter(Joint joint) {
+        Set<String> later = new HashSet<>(joint.after());
+        later.addAll(joint.close().before());
+        return later;
     }
 
     public Optional<Joint> joint(String jointId) {

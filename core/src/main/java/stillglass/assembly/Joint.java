@@ -1,8 +1,10 @@
 package stillglass.assembly;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 
 /// Something that is opened and closed.
 ///
@@ -13,7 +15,7 @@ import java.util.Set;
 /// @param tool what opens it
 /// @param minutes attended time to open it
 /// @param risk chance of damage in the doing, 0 to 1
-/// @param after joints that must be open before
+/// @param behind what lies over it
 /// @param frees parts that leave with it
 /// @param exposes lens surfaces that can be cleaned once it is open, by index
 /// @param loses references destroyed by opening it
@@ -27,7 +29,7 @@ public record Joint(
         String tool,
         double minutes,
         double risk,
-        Set<String> after,
+        Behind behind,
         List<String> frees,
         Set<Integer> exposes,
         Set<String> loses,
@@ -41,11 +43,49 @@ public record Joint(
         if (!(risk >= 0 && risk < 1)) {
             throw new IllegalArgumentException("joint " + id + " has risk " + risk + ": give a chance from 0 to below 1");
         }
-        after = Set.copyOf(after);
         frees = List.copyOf(frees);
         exposes = Set.copyOf(exposes);
         loses = Set.copyOf(loses);
         hazards = Set.copyOf(hazards);
+    }
+
+    /// Joints that must all be open before; see [Behind#open] for the whole condition.
+    public Set<String> after() {
+        return behind.all();
+    }
+
+    /// What lies over a joint: some joints must all be open before, and of every set of alternatives one.
+    /// @param all joints that must be open
+    /// @param oneOf sets of joints of which one is enough
+    /// @param hidden what hides it from the eye without holding it: a covering, an eyepiece, a decal
+    public record Behind(Set<String> all, List<Set<String>> oneOf, Optional<String> hidden) {
+        /// Nothing lies over it.
+        public static final Behind NOTHING = of(Set.of());
+
+        public Behind {
+            all = Set.copyOf(all);
+            oneOf = oneOf.stream().map(Set::copyOf).toList();
+            if (oneOf.stream().anyMatch(Set::isEmpty)) {
+                throw new IllegalArgumentException("a set of alternatives is empty: name the joints of which one is enough");
+            }
+        }
+
+        public static Behind of(Set<String> all) {
+            return new Behind(all, List.of(), Optional.empty());
+        }
+
+        /// Whether it can be reached.
+        /// @param open joints that are open
+        public boolean open(Set<String> open) {
+            return open.containsAll(all) && oneOf.stream().allMatch(s -> s.stream().anyMatch(open::contains));
+        }
+
+        /// Every joint that is named.
+        public Set<String> named() {
+            Set<String> out = new TreeSet<>(all);
+            oneOf.forEach(out::addAll);
+            return out;
+        }
     }
 
     /// What may jump, roll or harm when a joint opens.
@@ -53,56 +93,20 @@ public record Joint(
         CLICK_BALL,
         SPRING,
         LOOSE_WASHER,
+        STOP_PIN,
         GLASS_DROPS,
-        SOLVENT
-    }
+        SOLVENT,
+        /// Fine wires or a ribbon cable that hold the halves together.
+        RIBBON,
+        /// A mirror or prism whose silver a touch spoils.
+        MIRROR,
+        /// Holds a dangerous charge long after the battery is out.
+        FLASH_CAPACITOR,
+        CELL;
 
-    /// How a joint holds.
-    public sealed interface Hold {
-        /// A thread of the part itself, such as a helicoid or a front ring.
-        /// @param leadMm axial travel per turn
-        /// @param starts number of thread starts: entries in which it can be started
-        /// @param turns turns until it lets go
-        /// @param diameterMm pitch diameter
-        /// @param engagedMm engaged length when closed
-        record Thread(double leadMm, int starts, double turns, double diameterMm, double engagedMm) implements Hold {
-            public Thread {
-                if (!(leadMm > 0) || starts < 1 || !(turns > 0) || !(diameterMm > 0) || !(engagedMm > 0)) {
-                    throw new IllegalArgumentException("thread with lead " + leadMm + " mm, " + starts + " starts, "
-                            + turns + " turns, diameter " + diameterMm + " mm: all must be positive");
-                }
-            }
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
         }
-
-        /// Screws that come out.
-        /// @param holes depth of each hole, which says which length is safe
-        record Screws(String drive, double diameterMm, List<ScrewHole> holes) implements Hold {
-            public Screws {
-                holes = List.copyOf(holes);
-                if (holes.isEmpty()) {
-                    throw new IllegalArgumentException("a screw joint has at least one hole");
-                }
-            }
-        }
-
-        /// Set screws, loosened and left in.
-        record SetScrews(String drive, int count, double looseTurns) implements Hold {}
-
-        /// A ring that holds a glass or cell in its seat.
-        /// @param proudMm how far it stands above its seat when home, negative below
-        record RetainingRing(double diameterMm, double turns, double proudMm) implements Hold {}
-
-        /// Friction or a press fit.
-        record Press() implements Hold {}
-
-        /// Lies in its seat and drops out.
-        record Seat() implements Hold {}
-
-        /// A spring or lever hooked over a pin.
-        record Hook() implements Hold {}
-
-        /// Held by glue or paint until softened.
-        record Glue(String softener, double waitMinutes) implements Hold {}
     }
 
     /// A screw's home.
@@ -112,15 +116,56 @@ public record Joint(
     /// @param at clock position of the hole
     public record ScrewHole(String cell, double lengthMm, double holeDepthMm, ClockPosition at) {}
 
-    /// What differs from mere reversal.
+    /// What differs from mere reversal. Start from [#PLAIN] and say what differs.
     /// @param setFirst positions of controls before the halves meet
     /// @param looseUntil joint before which it stays loose
     /// @param test function test once it is closed
     /// @param greased whether its thread takes grease
+    /// @param before joints that may only be closed after it, though they came off later: they would bar the way to it
+    /// @param refit joint that is put back for a moment while this one closes, to hold a reference
+    /// @param zeroLast what is zeroed on it once everything is closed, its screws loosened for it
     public record Closing(
-            Optional<String> setFirst, Optional<String> looseUntil, Optional<String> test, boolean greased) {
+            Optional<String> setFirst,
+            Optional<String> looseUntil,
+            Optional<String> test,
+            boolean greased,
+            Set<String> before,
+            Optional<String> refit,
+            Optional<String> zeroLast) {
         /// Plain reversal.
         public static final Closing PLAIN =
-                new Closing(Optional.empty(), Optional.empty(), Optional.empty(), false);
+                new Closing(Optional.empty(), Optional.empty(), Optional.empty(), false, Set.of(), Optional.empty(), Optional.empty());
+
+        public Closing {
+            before = Set.copyOf(before);
+        }
+
+        public Closing withSetFirst(String positions) {
+            return new Closing(Optional.of(positions), looseUntil, test, greased, before, refit, zeroLast);
+        }
+
+        public Closing withLooseUntil(String joint) {
+            return new Closing(setFirst, Optional.of(joint), test, greased, before, refit, zeroLast);
+        }
+
+        public Closing withTest(String function) {
+            return new Closing(setFirst, looseUntil, Optional.of(function), greased, before, refit, zeroLast);
+        }
+
+        public Closing withGrease() {
+            return new Closing(setFirst, looseUntil, test, true, before, refit, zeroLast);
+        }
+
+        public Closing withBefore(Set<String> joints) {
+            return new Closing(setFirst, looseUntil, test, greased, joints, refit, zeroLast);
+        }
+
+        public Closing withRefit(String joint) {
+            return new Closing(setFirst, looseUntil, test, greased, before, Optional.of(joint), zeroLast);
+        }
+
+        public Closing withZeroLast(String what) {
+            return new Closing(setFirst, looseUntil, test, greased, before, refit, Optional.of(what));
+        }
     }
 }

@@ -14,6 +14,7 @@ import java.util.Set;
 /// @param element name of the glass it is, if it is one
 /// @param within the cell it stays in when the cell comes out whole
 /// @param facingMatters whether it can go back the wrong way round
+/// @param fragile how it breaks, if it does easily
 public record Part(
         String id,
         String name,
@@ -22,7 +23,8 @@ public record Part(
         List<Profile> profile,
         Optional<String> element,
         Optional<String> within,
-        boolean facingMatters) {
+        boolean facingMatters,
+        Optional<String> fragile) {
 
     /// Sorts of part.
     public enum Kind {
@@ -36,6 +38,17 @@ public record Part(
         MOUNT,
         BLADES,
         KEY,
+        COVER,
+        COVERING,
+        PLATE,
+        LEVER,
+        SPRING,
+        GEAR,
+        SHUTTER,
+        MIRROR,
+        PRISM,
+        SCREEN,
+        RIBBON,
         SMALL
     }
 

@@ -4,7 +4,12 @@ package stillglass.assembly;
 public enum Side {
     FRONT,
     REAR,
-    AROUND;
+    /// Anywhere about the barrel, without turning it over.
+    AROUND,
+    TOP,
+    BOTTOM,
+    LEFT,
+    RIGHT;
 
     public String word() {
         return name().toLowerCase(java.util.Locale.ROOT);

@@ -1,5 +1,6 @@
 package stillglass.care;
 
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 
 /// How much grease a helicoid wants.
@@ -24,7 +25,7 @@ public record GreaseDose(double areaMm2, double volumeMm3, double massMg, double
     public static final double USUAL_NEEDLE_MM = 0.8;
 
     /// The dose with the usual film, density and needle.
-    public static GreaseDose usual(Joint.Hold.Thread thread) {
+    public static GreaseDose usual(Hold.Thread thread) {
         return of(thread, USUAL_FILM_MM, USUAL_DENSITY, USUAL_NEEDLE_MM);
     }
 
@@ -33,7 +34,7 @@ public record GreaseDose(double areaMm2, double volumeMm3, double massMg, double
     /// @param densityMgPerMm3 about 0.9 for common greases
     /// @param beadDiameterMm needle bore, 0.2 to 3
     public static GreaseDose of(
-            Joint.Hold.Thread thread, double filmMm, double densityMgPerMm3, double beadDiameterMm) {
+            Hold.Thread thread, double filmMm, double densityMgPerMm3, double beadDiameterMm) {
         if (!(filmMm >= 0.01 && filmMm <= 0.2)) {
             throw new IllegalArgumentException("a film of " + filmMm + " mm is outside 0.01 to 0.2 mm");
         }

@@ -15,7 +15,10 @@ public sealed interface Goal {
     /// @param surface index from 0
     record ReachSurface(int surface) implements Goal {}
 
-    /// Reads a part id, an element name (`E2`) or a surface counted from 1 (`S4`).
+    /// A joint open, for what lies behind it or for a test that needs it open.
+    record OpenJoint(String jointId) implements Goal {}
+
+    /// Reads a part id, an element name (`E2`), a surface counted from 1 (`S4`) or a joint id.
     /// @throws IllegalArgumentException when the instrument has no such thing
     static Goal parse(String text, Instrument instrument, Optional<LensSection> section) {
         String wanted = text.strip();
@@ -31,6 +34,7 @@ public sealed interface Goal {
                 .part(wanted)
                 .or(() -> instrument.partOfElement(wanted))
                 .map(p -> (Goal) new ReachPart(p.id()))
+                .or(() -> instrument.joint(wanted).map(j -> new OpenJoint(j.id())))
                 .orElseThrow(() -> new IllegalArgumentException("\"" + wanted + "\" is neither a part of "
                         + instrument.name() + " nor a surface such as S4; a part is for instance "
                         + instrument.parts().getFirst().id()));
@@ -45,6 +49,7 @@ public sealed interface Goal {
             case ReachSurface s -> instrument.joints().stream()
                     .filter(j -> j.exposes().contains(s.surface()))
                     .toList();
+            case OpenJoint o -> instrument.joint(o.jointId()).stream().toList();
         };
     }
 }

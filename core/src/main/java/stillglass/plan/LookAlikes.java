@@ -2,6 +2,7 @@ package stillglass.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 
@@ -22,8 +23,8 @@ public final class LookAlikes {
         List<Pair> pairs = new ArrayList<>();
         for (int i = 0; i < joints.size(); i++) {
             for (int k = i; k < joints.size(); k++) {
-                if (joints.get(i).hold() instanceof Joint.Hold.Screws a
-                        && joints.get(k).hold() instanceof Joint.Hold.Screws b
+                if (joints.get(i).hold() instanceof Hold.Screws a
+                        && joints.get(k).hold() instanceof Hold.Screws b
                         && a.drive().equals(b.drive())
                         && Math.abs(a.diameterMm() - b.diameterMm()) < 0.15) {
                     compare(joints.get(i), a, joints.get(k), b, pairs);
@@ -35,7 +36,7 @@ public final class LookAlikes {
     }
 
     private static void compare(
-            Joint one, Joint.Hold.Screws a, Joint other, Joint.Hold.Screws b, List<Pair> into) {
+            Joint one, Hold.Screws a, Joint other, Hold.Screws b, List<Pair> into) {
         for (Joint.ScrewHole p : a.holes()) {
             for (Joint.ScrewHole q : b.holes()) {
                 double apart = Math.abs(p.lengthMm() - q.lengthMm());
@@ -52,8 +53,8 @@ public final class LookAlikes {
     /// Homes for a screw of a measured length, nearest first.
     public static List<Joint.ScrewHole> homes(List<Joint> joints, String drive, double lengthMm, double toleranceMm) {
         return joints.stream()
-                .filter(j -> j.hold() instanceof Joint.Hold.Screws s && s.drive().equals(drive))
-                .flatMap(j -> ((Joint.Hold.Screws) j.hold()).holes().stream())
+                .filter(j -> j.hold() instanceof Hold.Screws s && s.drive().equals(drive))
+                .flatMap(j -> ((Hold.Screws) j.hold()).holes().stream())
                 .filter(h -> Math.abs(h.lengthMm() - lengthMm) <= toleranceMm)
                 .sorted(java.util.Comparator.comparingDouble(h -> Math.abs(h.lengthMm() - lengthMm)))
                 .toList();

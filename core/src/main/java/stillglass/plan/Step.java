@@ -13,6 +13,15 @@ public sealed interface Step {
     /// Be ready for what may jump, roll or fall.
     record Catch(List<Joint.Hazard> hazards, Joint before) implements Step {}
 
+    /// Bring the instrument to a state in which the work is safe.
+    /// @param what to do
+    /// @param why the reason
+    /// @param before the first joint that asks for it
+    record MakeSafe(String what, String why, Joint before) implements Step {}
+
+    /// Cover, tape or go gently.
+    record Protect(String what, String why, Joint before) implements Step {}
+
     /// Open a joint.
     /// @param newTool whether another tool is taken up
     /// @param turnOver whether the instrument is turned to another side

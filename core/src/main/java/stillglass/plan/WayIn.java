@@ -1,33 +1,56 @@
 package stillglass.plan;
 
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
+import stillglass.look.Progress;
 
-/// The cheapest set of joints that reaches a goal, and the best order to open them.
+/// The cheapest set of joints that reaches some goals, and the best order to open them.
 ///
-/// For each combination of doors the closure under "after" is fixed, so its time and risk are; what the order decides is
-/// tool changes and turn-overs. The order is found by A* over (open joints, tool, side), with two facts that keep it
-/// small: a step that needs no change is taken at once (moving it forward never adds a change), and every tool and
-/// side still wanted costs at least one change. Exact unless the limit of nodes is met, and then the gap is stated.
+/// Which joints: [DoorChoice], where a goal has several doors or a joint several ways to it. In which order: [OpeningOrder], for the set
+/// fixes time, risk and references lost, and the order decides tool changes and turn-overs. Both are exact unless their limits are
+/// met, and then the gap is stated.
 public final class WayIn {
-    private static final int MOST_NODES = 400_000;
-
     private WayIn() {}
 
+    /// What is asked for.
+    /// @param open joints already open
+    /// @param marked references already kept
+    /// @param forbidden joints that are not to be used: broken, or left alone on purpose
+    public record Request(
+            Instrument instrument, List<Goal> goals, Set<String> open, Set<String> marked, Set<String> forbidden, PlanCost weights) {
+        public Request {
+            goals = List.copyOf(goals);
+            open = Set.copyOf(open);
+            marked = Set.copyOf(marked);
+            forbidden = Set.copyOf(forbidden);
+        }
+
+        /// From a closed instrument, with the usual weights.
+        public static Request of(Instrument instrument, List<Goal> goals) {
+            return new Request(instrument, goals, Set.of(), Set.of(), Set.of(), PlanCost.USUAL);
+        }
+
+        public Request without(Set<String> joints) {
+            Set<String> all = new TreeSet<>(forbidden);
+            all.addAll(joints);
+            return new Request(instrument, goals, open, marked, all, weights);
+        }
+    }
+
     /// Steps in order, with their cost and what was lost and needed on the way.
-    /// @param steps marks, catches and joints in order
+    /// @param steps marks, protections, catches and joints in order
     /// @param minutes attended time, changes included
     /// @param risk chance that something is damaged, joints taken as independent
     /// @param toolChanges taking up of another tool, the first included
@@ -56,150 +79,66 @@ public final class WayIn {
         public boolean provenBest() {
             return cost - bound < 1e-9;
         }
+
+        /// References that have to be marked.
+        public List<Instrument.Reference> marks() {
+            return steps.stream().filter(Step.Mark.class::isInstance).map(s -> ((Step.Mark) s).reference()).toList();
+        }
+
+        /// Tools in the order they are first taken up.
+        public List<String> tools() {
+            return joints().stream().map(Joint::tool).distinct().toList();
+        }
     }
 
-    /// Plans from the state the instrument is in.
-    /// @param open joints already open
-    /// @param marked references already kept
-    /// @return empty when a goal has no door
-    public static Optional<Plan> plan(
-            Instrument instrument, List<Goal> goals, Set<String> open, Set<String> marked, PlanCost weights) {
+    /// The same from the state the instrument is in, nobody listening.
+    public static Optional<Plan> plan(Instrument instrument, List<Goal> goals, Set<String> open, Set<String> marked, PlanCost weights) {
+        return plan(new Request(instrument, goals, open, marked, Set.of(), weights), Progress.SILENT);
+    }
+
+    /// @return empty when a goal has no door that may be used
+    /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
+    public static Optional<Plan> plan(Request request, Progress progress) {
         Map<String, Joint> byId = new LinkedHashMap<>();
-        instrument.joints().forEach(j -> byId.put(j.id(), j));
-        List<Set<String>> needs = List.of(Set.of());
-        for (Goal goal : goals) {
-            List<Joint> doors = goal.doors(instrument);
-            if (doors.isEmpty()) {
-                return Optional.empty();
+        request.instrument().joints().forEach(j -> byId.put(j.id(), j));
+        Map<List<Joint>, OpeningOrder.Result> orders = new HashMap<>();
+        DoorChoice choice = new DoorChoice(byId, request.open(), request.forbidden(), joints -> fixed(joints, request) + tools(joints) * request.weights().toolChange(),
+                joints -> fixed(joints, request) + orders.computeIfAbsent(joints,
+                        set -> OpeningOrder.best(set, request.open(), request.weights(), progress)).cost());
+        List<Set<String>> doors = request.goals().stream()
+                .map(g -> g.doors(request.instrument()).stream().map(Joint::id).collect(Collectors.toCollection(TreeSet::new)))
+                .map(s -> (Set<String>) s).toList();
+        return choice.cheapest(doors).map(joints -> {
+            OpeningOrder.Result order = orders.get(joints);
+            if (order == null) {
+                throw new IllegalStateException("the cheapest set was never put in order");
             }
-            List<Set<String>> widened = new ArrayList<>();
-            for (Set<String> need : needs) {
-                for (Joint door : doors) {
-                    Set<String> all = new TreeSet<>(need);
-                    close(door, byId, open, all);
-                    widened.add(all);
-                }
-            }
-            needs = widened.stream().distinct().limit(64).toList();
-        }
-        return needs.stream()
-                .map(need -> order(need.stream().map(byId::get).toList(), open, marked, instrument, weights))
-                .min(Comparator.comparingDouble(Plan::cost));
+            double fixed = fixed(joints, request);
+            return finish(order.order(), request, Math.min(choice.bound(), fixed + order.bound()), fixed + order.cost());
+        });
     }
 
-    private static void close(Joint joint, Map<String, Joint> byId, Set<String> open, Set<String> into) {
-        if (open.contains(joint.id()) || !into.add(joint.id())) {
-            return;
-        }
-        for (String before : joint.after()) {
-            Joint other = byId.get(before);
-            if (other != null) {
-                close(other, byId, open, into);
-            }
-        }
+    private static int tools(Collection<Joint> joints) {
+        return (int) joints.stream().map(Joint::tool).distinct().count();
     }
 
-    private record State(Set<String> done, String tool, Side side) {}
-
-    private record Node(State state, List<Joint> order, double cost, double estimate) {}
-
-    private static Plan order(
-            List<Joint> joints, Set<String> open, Set<String> marked, Instrument instrument, PlanCost weights) {
-        double fixed = joints.stream()
-                .mapToDouble(j -> j.minutes() + weights.perRisk() * j.risk())
-                .sum();
-        Map<State, Double> best = new HashMap<>();
-        PriorityQueue<Node> queue = new PriorityQueue<>(Comparator.comparingDouble(Node::estimate)
-                .thenComparing(n -> -n.order.size()));
-        State start = new State(Set.copyOf(open), "", Side.FRONT);
-        queue.add(new Node(start, List.of(), 0, remaining(joints, start, weights)));
-        int nodes = 0;
-        double bound = 0;
-        while (true) {
-            Node node = queue.remove();
-            if (++nodes <= MOST_NODES) {
-                bound = Math.max(bound, node.estimate);
-            }
-            if (node.order.size() == joints.size()) {
-                return finish(node.order, marked, instrument, weights, fixed + bound, fixed + node.cost);
-            }
-            if (nodes > MOST_NODES) {
-                // Depth first from the most promising node: feasible, and its distance from the bound is stated.
-                queue.clear();
-            }
-            for (Node next : expand(node, joints, weights)) {
-                Double known = best.get(next.state);
-                if (known == null || known > next.cost + 1e-12) {
-                    best.put(next.state, next.cost);
-                    queue.add(next);
-                }
-            }
-        }
-    }
-
-    private static List<Node> expand(Node node, List<Joint> joints, PlanCost weights) {
-        Map<String, Joint> firstOfKind = new LinkedHashMap<>();
+    /// What a set costs in any order: time, risk, references.
+    private static double fixed(Collection<Joint> joints, Request request) {
+        Set<String> lost = new TreeSet<>();
+        double sum = 0;
         for (Joint j : joints) {
-            if (!node.state.done.contains(j.id()) && node.state.done.containsAll(j.after())) {
-                firstOfKind.putIfAbsent(j.tool() + "|" + j.side(), j);
-            }
+            sum += j.minutes() + request.weights().perRisk() * j.risk();
+            lost.addAll(j.loses());
         }
-        List<Node> out = new ArrayList<>();
-        for (Joint j : firstOfKind.values()) {
-            Set<String> done = new LinkedHashSet<>(node.state.done);
-            List<Joint> order = new ArrayList<>(node.order);
-            done.add(j.id());
-            order.add(j);
-            takeFree(joints, done, order, j.tool(), sideAfter(node.state.side, j));
-            State state = new State(Set.copyOf(done), j.tool(), sideAfter(node.state.side, j));
-            double cost = node.cost + change(node.state, j, weights);
-            out.add(new Node(state, order, cost, cost + remaining(joints, state, weights)));
-        }
-        return out;
+        lost.removeAll(request.marked());
+        return sum + request.weights().perReference() * lost.size();
     }
 
-    private static void takeFree(List<Joint> joints, Set<String> done, List<Joint> order, String tool, Side side) {
-        boolean took = true;
-        while (took) {
-            took = false;
-            for (Joint j : joints) {
-                boolean sameHand = j.tool().equals(tool) && (j.side() == side || j.side() == Side.AROUND);
-                if (sameHand && !done.contains(j.id()) && done.containsAll(j.after())) {
-                    done.add(j.id());
-                    order.add(j);
-                    took = true;
-                }
-            }
-        }
-    }
-
-    /// Work around the barrel does not turn the instrument over.
-    private static Side sideAfter(Side now, Joint j) {
-        return j.side() == Side.AROUND ? now : j.side();
-    }
-
-    private static double change(State from, Joint j, PlanCost weights) {
-        return (j.tool().equals(from.tool) ? 0 : weights.toolChange())
-                + (sideAfter(from.side, j) == from.side ? 0 : weights.turnOver());
-    }
-
-    private static double remaining(List<Joint> joints, State state, PlanCost weights) {
-        Set<String> tools = new LinkedHashSet<>();
-        boolean otherSide = false;
-        for (Joint j : joints) {
-            if (!state.done.contains(j.id())) {
-                tools.add(j.tool());
-                otherSide |= sideAfter(state.side, j) != state.side;
-            }
-        }
-        tools.remove(state.tool);
-        return tools.size() * weights.toolChange() + (otherSide ? weights.turnOver() : 0);
-    }
-
-    private static Plan finish(
-            List<Joint> order, Set<String> marked, Instrument instrument, PlanCost weights, double bound, double cost) {
+    private static Plan finish(List<Joint> order, Request request, double bound, double cost) {
         List<Step> steps = new ArrayList<>();
-        Set<String> kept = new LinkedHashSet<>(marked);
+        Set<String> kept = new LinkedHashSet<>(request.marked());
+        Precautions precautions = new Precautions(request.instrument(), request.open());
+        steps.addAll(precautions.before(order));
         String tool = "";
         Side side = Side.FRONT;
         int tools = 0;
@@ -209,23 +148,25 @@ public final class WayIn {
         for (Joint j : order) {
             for (String lost : j.loses().stream().sorted().toList()) {
                 if (kept.add(lost)) {
-                    instrument.reference(lost).ifPresent(r -> steps.add(new Step.Mark(r, j)));
+                    request.instrument().reference(lost).ifPresent(r -> steps.add(new Step.Mark(r, j)));
                 }
             }
+            steps.addAll(precautions.at(j));
             if (!j.hazards().isEmpty()) {
                 steps.add(new Step.Catch(j.hazards().stream().sorted().toList(), j));
             }
             boolean newTool = !j.tool().equals(tool);
-            boolean turnOver = sideAfter(side, j) != side;
+            Side up = OpeningOrder.up(side, j.side());
+            boolean turnOver = up != side;
             steps.add(new Step.Open(j, newTool, turnOver));
             tools += newTool ? 1 : 0;
             turns += turnOver ? 1 : 0;
             tool = j.tool();
-            side = sideAfter(side, j);
+            side = up;
             safe *= 1 - j.risk();
             minutes += j.minutes();
         }
-        minutes += tools * weights.toolChange() + turns * weights.turnOver();
+        minutes += tools * request.weights().toolChange() + turns * request.weights().turnOver();
         return new Plan(steps, minutes, 1 - safe, tools, turns, Math.min(bound, cost), cost);
     }
 }

@@ -2,8 +2,10 @@ package stillglass.ticket;
 
 import java.util.List;
 import java.util.Locale;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.plan.LookAlikes;
 
 /// A stated observation held against the record.
 public sealed interface Comparison {
@@ -11,6 +13,10 @@ public sealed interface Comparison {
     double CLOCK_TOLERANCE_HOURS = 0.34;
     /// Caliper readings closer than this agree.
     double LENGTH_TOLERANCE_MM = 0.15;
+    /// Eccentric collars closer than this agree: five degrees.
+    double COLLAR_TOLERANCE_HOURS = 0.17;
+    /// Turning back closer than this agrees.
+    double BACK_TOLERANCE_DEGREES = 5;
     /// Turns closer than this agree.
     double TURN_TOLERANCE = 0.13;
     /// Proud heights closer than this agree.
@@ -46,7 +52,7 @@ public sealed interface Comparison {
                     ? agrees(stated)
                     : new Differs(String.format(Locale.ROOT, "It stood %s before.", then.say()),
                             "Something under the ring is missing, doubled or turned round, or the ring is crossed.");
-            case Fact.Screw s -> screw((Fact.Screw) then, s, joint, record);
+            case Fact.Screw s -> screw((Fact.Screw) then, s, joint, record, instrument);
             case Fact.Shims s -> close(((Fact.Shims) then).totalMm(), s.totalMm(), 0.004)
                     ? agrees(stated)
                     : new Differs(String.format(Locale.ROOT, "%s were found.", capital(then.say())),
@@ -55,7 +61,24 @@ public sealed interface Comparison {
             case Fact.Ball b -> close(((Fact.Ball) then).diameterMm(), b.diameterMm(), 0.05)
                     ? agrees(stated)
                     : new Differs("A " + then.say() + " came out here.", "Another size clicks too hard or not at all.");
+            case Fact.Collar c -> ((Fact.Collar) then).at().apartHours(c.at()) <= COLLAR_TOLERANCE_HOURS
+                    ? agrees(stated)
+                    : new Differs("The eccentric collar stood at " + ((Fact.Collar) then).at() + " o'clock.",
+                            "It trims the tilt of the glass: one corner would stay soft.");
+            case Fact.BackedOff b -> close(((Fact.BackedOff) then).degrees(), b.degrees(), BACK_TOLERANCE_DEGREES)
+                    ? agrees(stated)
+                    : new Differs("It was " + then.say() + " from its seat.",
+                            b.degrees() < ((Fact.BackedOff) then).degrees() ? "Nearer its seat it binds." : "Further back its lugs and pins miss.");
+            case Fact.Preload p -> close(((Fact.Preload) then).turns(), p.turns(), TURN_TOLERANCE)
+                    ? agrees(stated)
+                    : new Differs("The spring had " + then.say() + ".",
+                            p.turns() < ((Fact.Preload) then).turns() ? "With less load it returns too slowly or not at all." : "With more load it snaps, wears, and may break.");
+            case Fact.Moved m -> ((Fact.Moved) then).to().apartHours(m.to()) <= CLOCK_TOLERANCE_HOURS
+                    ? agrees(stated)
+                    : new Differs("The " + m.what() + " stood at " + ((Fact.Moved) then).to() + " o'clock.", "What goes in next cannot pass its groove.");
             case Fact.Spring s -> agrees(stated);
+            case Fact.Damaged d -> agrees(stated);
+            case Fact.Earlier e -> agrees(stated);
             case Fact.Stuck s -> agrees(stated);
             case Fact.Photo p -> agrees(stated);
             case Fact.Note n -> agrees(stated);
@@ -92,7 +115,7 @@ public sealed interface Comparison {
             return agrees(now);
         }
         String mistake = "It let go at " + then.at() + " o'clock.";
-        if (joint.hold() instanceof Joint.Hold.Thread t && t.starts() > 1) {
+        if (joint.hold() instanceof Hold.Thread t && t.starts() > 1) {
             long entries = Math.max(1, Math.round(apart / 12 * t.starts()));
             return new Differs(mistake, String.format(Locale.ROOT,
                     "Started %d of %d entries away, the block stands %.2f mm off at infinity.",
@@ -104,13 +127,13 @@ public sealed interface Comparison {
     private static Comparison turns(Fact.Turns then, Fact.Turns now, Joint joint) {
         String mistake = "It took " + then.say() + " to come off.";
         double less = then.turns() - now.turns();
-        double lead = joint.hold() instanceof Joint.Hold.Thread t ? t.leadMm() : 0.75;
+        double lead = joint.hold() instanceof Hold.Thread t ? t.leadMm() : 0.75;
         return new Differs(mistake, less > 0
                 ? String.format(Locale.ROOT, "It stands %.2f mm short of home: crossed, or something is under it.", less * lead)
                 : "It went further than before: a glass, spacer or shim is missing under it.");
     }
 
-    private static Comparison screw(Fact.Screw then, Fact.Screw now, Joint joint, List<Fact> record) {
+    private static Comparison screw(Fact.Screw then, Fact.Screw now, Joint joint, List<Fact> record, Instrument instrument) {
         if (close(then.lengthMm(), now.lengthMm(), LENGTH_TOLERANCE_MM)) {
             return agrees(now);
         }
@@ -118,8 +141,10 @@ public sealed interface Comparison {
                 .filter(f -> f instanceof Fact.Screw s && close(s.lengthMm(), now.lengthMm(), LENGTH_TOLERANCE_MM))
                 .map(f -> " Its likely home is cell " + ((Fact.Screw) f).cell() + ".")
                 .findFirst()
-                .orElse(" It belongs to another joint.");
-        double depth = joint.hold() instanceof Joint.Hold.Screws s
+                .or(() -> LookAlikes.homes(instrument.joints(), now.drive(), now.lengthMm(), LENGTH_TOLERANCE_MM).stream()
+                        .filter(h -> !h.cell().equals(now.cell())).map(h -> " Its likely home is cell " + h.cell() + ".").findFirst())
+                .orElse(" It is no screw of this instrument's map.");
+        double depth = joint.hold() instanceof Hold.Screws s
                 ? s.holes().stream().filter(h -> h.cell().equals(now.cell())).mapToDouble(Joint.ScrewHole::holeDepthMm)
                         .findFirst().orElse(Double.MAX_VALUE)
                 : Double.MAX_VALUE;

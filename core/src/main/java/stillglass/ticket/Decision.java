@@ -56,6 +56,12 @@ public sealed interface Decision {
             case Intent.Tighten t -> state.loose().contains(t.joint())
                     ? accepted(new TicketEvent.JointTightened(t.joint()))
                     : new Refused(nameOf(t.joint(), world) + " is not waiting to be tightened.");
+            case Intent.SetControls s -> Closing.setControls(state, s, world);
+            case Intent.Refit r -> Closing.refit(state, r, world);
+            case Intent.TakeOff t -> Closing.takeOff(state, t, world);
+            case Intent.Zero z -> Closing.zero(state, z, world);
+            case Intent.Report r -> report(r, world);
+            case Intent.Mend m -> mend(state, m, world);
             case Intent.FinishStage f -> finish(state, f, world);
             case Intent.Sign s -> sign(state, s);
             case Intent.Undo u -> state.lastUndoable()
@@ -198,6 +204,25 @@ public sealed interface Decision {
                 .toList());
     }
 
+    /// The trouble at the joint in hand; where there is none, the only one there is.
+    private static Decision mend(TicketState state, Intent.Mend m, World world) {
+        List<String> troubled = state.troubles().stream().map(TicketEvent.Troubled::joint).toList();
+        if (troubled.contains(m.joint())) {
+            return accepted(new TicketEvent.Mended(m.joint()));
+        }
+        return switch (troubled.size()) {
+            case 0 -> new Refused("Nothing is wrong with " + nameOf(m.joint(), world) + ".");
+            case 1 -> accepted(new TicketEvent.Mended(troubled.getFirst()));
+            default -> new Refused("Which one? There is trouble at " + String.join(", ", troubled.stream().map(j -> nameOf(j, world)).toList()) + ".");
+        };
+    }
+
+    private static Decision report(Intent.Report r, World world) {
+        return world.instrument().joint(r.joint()).isEmpty()
+                ? new Refused("The map has no joint " + r.joint() + ".")
+                : accepted(new TicketEvent.Troubled(r.joint(), r.kind(), r.note().strip()));
+    }
+
     private static Decision open(TicketState state, Intent.OpenJoint o, World world) {
         Optional<Joint> found = world.instrument().joint(o.joint());
         if (found.isEmpty()) {
@@ -208,12 +233,9 @@ public sealed interface Decision {
         if (open.contains(joint.id())) {
             return new Refused(joint.name() + " is open already.");
         }
-        Set<String> first = new LinkedHashSet<>(joint.after());
-        first.removeAll(open);
-        if (!first.isEmpty() && !o.anyway()) {
-            return new Refused(joint.name() + " waits for "
-                    + String.join(", ", first.stream().map(id -> nameOf(id, world)).toList())
-                    + ". If it is off already, say so: \"" + joint.name() + " anyway\".");
+        Optional<String> waits = waitsFor(joint, open, world);
+        if (waits.isPresent() && !o.anyway()) {
+            return new Refused(joint.name() + " waits for " + waits.get() + ". If it is off already, say so: \"" + joint.name() + " anyway\".");
         }
         Set<String> lost = new LinkedHashSet<>(joint.loses());
         lost.removeAll(state.references().keySet());
@@ -222,9 +244,17 @@ public sealed interface Decision {
             return new Refused("Mark first: " + joint.name() + " loses " + name + ".");
         }
         List<TicketEvent> events = new ArrayList<>();
-        events.add(new TicketEvent.JointOpened(joint.id(), !first.isEmpty()));
+        events.add(new TicketEvent.JointOpened(joint.id(), waits.isPresent()));
         lost.forEach(l -> events.add(new TicketEvent.Overruled("reference " + l, "opened without a mark")));
         return new Accepted(events);
+    }
+
+    /// What still bars the way to a joint, in words.
+    static Optional<String> waitsFor(Joint joint, Set<String> open, World world) {
+        List<String> first = new ArrayList<>(joint.after().stream().filter(id -> !open.contains(id)).sorted().map(id -> nameOf(id, world)).toList());
+        joint.behind().oneOf().stream().filter(s -> s.stream().noneMatch(open::contains))
+                .forEach(s -> first.add(String.join(" or ", s.stream().sorted().map(id -> nameOf(id, world)).toList())));
+        return first.isEmpty() ? Optional.empty() : Optional.of(String.join(", ", first));
     }
 
     private static Decision clean(TicketState state, Intent.Clean c, World world) {
@@ -238,6 +268,10 @@ public sealed interface Decision {
         Optional<Joint> joint = world.instrument().joint(s.joint());
         if (joint.isEmpty() || !state.openNow().contains(s.joint())) {
             return new Refused(nameOf(s.joint(), world) + " is not open, there is nothing to compare.");
+        }
+        Optional<Fact.Moved> next = Closing.wanted(state, s.joint()).stream().filter(Fact.Moved.class::isInstance).map(Fact.Moved.class::cast).findFirst();
+        if (s.fact() instanceof Fact.Moved m && next.filter(n -> !n.what().equals(m.what())).isPresent()) {
+            return new Refused("Not yet: the " + next.get().what() + " was moved after it and goes back before it.");
         }
         Comparison c = Comparison.of(state.facts(s.joint()), s.fact(), joint.get(), world.instrument());
         return switch (c) {

@@ -73,6 +73,32 @@ public sealed interface Fact {
         }
     }
 
+    /// Where an eccentric collar, which trims the tilt of a glass, stood.
+    record Collar(ClockPosition at) implements Fact {}
+
+    /// How far it was turned back from its seat.
+    record BackedOff(double degrees) implements Fact {
+        public BackedOff {
+            positive(degrees, "turning back in degrees");
+        }
+    }
+
+    /// Turns of load on a spring.
+    record Preload(double turns) implements Fact {
+        public Preload {
+            positive(turns, "preload in turns");
+        }
+    }
+
+    /// One move of a dance: something was turned to where the next thing could pass. Goes back last in, first out.
+    record Moved(String what, ClockPosition to) implements Fact {}
+
+    /// Found damaged.
+    record Damaged(String what) implements Fact {}
+
+    /// Somebody was here before.
+    record Earlier(String what) implements Fact {}
+
     /// A photo of this step.
     record Photo(String photoId) implements Fact {}
 
@@ -98,6 +124,12 @@ public sealed interface Fact {
             case Ball b -> "ball " + trim(b.diameterMm) + " mm";
             case Spring s -> "spring " + s.what;
             case Stuck s -> "stuck, " + s.agent + ", wait " + trim(s.waitMinutes) + " min";
+            case Collar c -> "collar at " + c.at + " o'clock";
+            case BackedOff b -> "turned back " + trim(b.degrees) + "°";
+            case Preload p -> "preload " + trim(p.turns) + (p.turns == 1 ? " turn" : " turns");
+            case Moved m -> m.what + " to " + m.to + " o'clock";
+            case Damaged d -> "found damaged: " + d.what;
+            case Earlier e -> "earlier work: " + e.what;
             case Photo p -> "photo";
             case Note n -> n.text;
         };

@@ -98,6 +98,21 @@ public sealed interface Intent {
 
     record Tighten(String joint) implements Intent {}
 
+    /// Controls stand where they must before the halves meet.
+    record SetControls(String joint) implements Intent {}
+
+    /// Put a joint back for a moment, to hold a reference.
+    record Refit(String joint, String during) implements Intent {}
+
+    record TakeOff(String joint) implements Intent {}
+
+    record Zero(String joint) implements Intent {}
+
+    /// Something went wrong at a joint.
+    record Report(String joint, Trouble kind, String note) implements Intent {}
+
+    record Mend(String joint) implements Intent {}
+
     /// @param despite reason for calling it done although the ledger is not at zero
     record FinishStage(Stage stage, Optional<String> despite) implements Intent {}
 

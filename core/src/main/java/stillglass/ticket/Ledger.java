@@ -13,8 +13,12 @@ import stillglass.assembly.Part;
 /// @param loose joints closed but not tightened
 /// @param untested joints closed whose test is not recorded
 /// @param openJoints joints still open, whether or not they freed a part
+/// @param temporary joints put back for a moment and not taken off
+/// @param unzeroed joints whose zero is still to be set, once all else is closed
+/// @param troubles what went wrong and is not mended
 public record Ledger(
-        List<Part> partsOut, List<String> caught, List<String> loose, List<String> untested, List<String> openJoints) {
+        List<Part> partsOut, List<String> caught, List<String> loose, List<String> untested, List<String> openJoints,
+        List<String> temporary, List<String> unzeroed, List<TicketEvent.Troubled> troubles) {
 
     public Ledger {
         partsOut = List.copyOf(partsOut);
@@ -22,6 +26,9 @@ public record Ledger(
         loose = List.copyOf(loose);
         untested = List.copyOf(untested);
         openJoints = List.copyOf(openJoints);
+        temporary = List.copyOf(temporary);
+        unzeroed = List.copyOf(unzeroed);
+        troubles = List.copyOf(troubles);
     }
 
     public static Ledger of(TicketState state, Instrument instrument) {
@@ -29,6 +36,7 @@ public record Ledger(
         List<Part> parts = new ArrayList<>();
         List<String> caught = new ArrayList<>();
         List<String> untested = new ArrayList<>();
+        List<String> unzeroed = new ArrayList<>();
         for (String id : state.opened()) {
             if (open.contains(id)) {
                 instrument.joint(id).ifPresent(j -> j.frees().forEach(p -> instrument.part(p).ifPresent(parts::add)));
@@ -37,18 +45,20 @@ public record Ledger(
                         .map(Fact::say)
                         .forEach(caught::add);
             } else {
+                instrument.joint(id).filter(j -> !state.standing().zeroed().contains(id)).flatMap(j -> j.close().zeroLast()).ifPresent(unzeroed::add);
                 instrument.joint(id)
                         .flatMap(j -> j.close().test())
                         .filter(t -> !state.tested(id))
                         .ifPresent(untested::add);
             }
         }
-        return new Ledger(parts, caught, state.loose().stream().sorted().toList(), untested, List.copyOf(open));
+        return new Ledger(parts, caught, state.loose().stream().sorted().toList(), untested, List.copyOf(open),
+                state.refitted().stream().sorted().toList(), unzeroed, state.troubles());
     }
 
     /// Everything that is not as it should be.
     public int count() {
-        return openJoints.size() + caught.size() + loose.size() + untested.size();
+        return openJoints.size() + caught.size() + loose.size() + untested.size() + temporary.size() + unzeroed.size() + troubles.size();
     }
 
     public boolean zero() {
@@ -63,6 +73,9 @@ public record Ledger(
         caught.forEach(c -> lines.add(c + " not back"));
         count(lines, loose.size(), "joint", "joints", " still loose");
         count(lines, untested.size(), "test", "tests", " not passed");
+        count(lines, temporary.size(), "joint", "joints", " on for a moment only");
+        unzeroed.forEach(z -> lines.add(z + " not zeroed"));
+        troubles.forEach(t -> lines.add(t.kind().word() + " at " + t.joint()));
         return lines.isEmpty() ? "everything is back" : String.join(", ", lines);
     }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -29,6 +30,11 @@ public final class Shorthand {
     private static final Pattern BALL = Pattern.compile("ball\\s+" + NUMBER + ".*");
     private static final Pattern SHIM = Pattern.compile("shims?\\s+(.+)");
     private static final Pattern STUCK = Pattern.compile("stuck\\s*,\\s*([^,]+?)\\s*,\\s*wait\\s+" + NUMBER + "\\s*(m|min|h)?.*");
+    private static final Pattern COLLAR = Pattern.compile("(?:eccentric\\s+)?collar\\s+(?:at\\s+)?(\\d{1,2})(?::(\\d\\d))?.*");
+    private static final Pattern BACK = Pattern.compile("(?:turn(?:ed)?\\s+)?back\\s+" + NUMBER + "\\s*(?:°|deg.*)?");
+    private static final Pattern PRELOAD = Pattern.compile("preload\\s+" + NUMBER + "(?:\\s+turns?)?");
+    private static final Pattern MOVE = Pattern.compile("(?:move|turn)\\s+(.+?)\\s+to\\s+(\\d{1,2})(?::(\\d\\d))?(?:\\s*o'?\\s?clock)?");
+    private static final Pattern TROUBLE = Pattern.compile("(dropped|broken|stripped|not as drawn|mended|found it)(?:[\\s,]+(.*))?");
     private static final Pattern MARK = Pattern.compile("mark\\s+(.+?)(?:\\s+(\\d{1,2})(?::(\\d\\d))?)?");
     private static final Pattern DRIVE = Pattern.compile("\\b(slot|cross|hex|two-hole)\\b");
     private static final double MM_PER_INCH = 25.4;
@@ -103,6 +109,16 @@ public final class Shorthand {
         if (stuck.matches()) {
             return stuck(stuck);
         }
+        if (line.startsWith("reach ")) {
+            return reach(line.substring(6));
+        }
+        Matcher trouble = TROUBLE.matcher(line);
+        if (trouble.matches()) {
+            return onJoint(j -> trouble(j, trouble.group(1), trouble.group(2) == null ? "" : typed.substring(typed.length() - trouble.group(2).length())));
+        }
+        if (closing && (line.equals("set") || line.equals("it is set"))) {
+            return onJoint(j -> new Reading.Understood(List.of(new Intent.SetControls(j.id())), j.close().setFirst().orElse("nothing to set")));
+        }
         if (line.equals("done") || line.equals("off") || line.equals("closed")) {
             return onJoint(j -> closing
                     ? new Reading.Understood(
@@ -140,6 +156,32 @@ public final class Shorthand {
                 .orElseGet(() -> new Reading.NotYet("no joint is in hand: name one, or choose a goal in Decide", List.of()));
     }
 
+    /// Goals by id, element, surface or name.
+    private Reading reach(String wanted) {
+        List<String> goals = new ArrayList<>();
+        List<String> names = new ArrayList<>();
+        for (String one : wanted.split("\\s*,\\s*")) {
+            Optional<Part> part = instrument.parts().stream()
+                    .filter(p -> p.id().equalsIgnoreCase(one) || p.name().equalsIgnoreCase(one) || p.element().filter(one::equalsIgnoreCase).isPresent()).findFirst();
+            goals.add(part.map(Part::id).orElse(one));
+            names.add(part.map(Part::name).orElse(one.toUpperCase(Locale.ROOT)));
+        }
+        return new Reading.Understood(List.of(new Intent.ChooseGoals(goals)), "reach " + String.join(" and ", names));
+    }
+
+    private static Reading trouble(Joint j, String what, String note) {
+        return switch (what) {
+            case "mended", "found it" -> new Reading.Understood(List.of(new Intent.Mend(j.id())), j.name() + ": mended");
+            case "dropped" -> report(j, Trouble.DROPPED, note);
+            case "not as drawn" -> report(j, Trouble.NOT_AS_DRAWN, note);
+            default -> report(j, Trouble.BROKEN, note);
+        };
+    }
+
+    private static Reading report(Joint j, Trouble kind, String note) {
+        return new Reading.Understood(List.of(new Intent.Report(j.id(), kind, note)), j.name() + ": " + kind.word() + (note.isEmpty() ? "" : ", " + note));
+    }
+
     private Reading facts(Joint joint, List<Fact> facts) {
         String say = joint.name() + ": " + String.join(" · ", facts.stream().map(Fact::say).toList());
         if (!closing) {
@@ -163,6 +205,18 @@ public final class Shorthand {
             facts.add(new Fact.Ball(number(ball.group(1))));
         } else if (shim.matches()) {
             facts.add(shims(shim.group(1)));
+        } else if (COLLAR.matcher(line) instanceof Matcher m && m.matches()) {
+            facts.add(new Fact.Collar(clock(m.group(1), m.group(2))));
+        } else if (BACK.matcher(line) instanceof Matcher m && m.matches()) {
+            facts.add(new Fact.BackedOff(number(m.group(1))));
+        } else if (PRELOAD.matcher(line) instanceof Matcher m && m.matches()) {
+            facts.add(new Fact.Preload(number(m.group(1))));
+        } else if (MOVE.matcher(line) instanceof Matcher m && m.matches()) {
+            facts.add(new Fact.Moved(m.group(1), clock(m.group(2), m.group(3))));
+        } else if (line.startsWith("damaged ")) {
+            facts.add(new Fact.Damaged(line.substring(8).strip()));
+        } else if (line.startsWith("earlier ")) {
+            facts.add(new Fact.Earlier(line.substring(8).strip()));
         } else if (line.startsWith("spring")) {
             facts.add(new Fact.Spring(line.substring(6).replaceFirst("^[\\s,]+", "")));
         } else if (letsGo.matches()) {
@@ -213,8 +267,8 @@ public final class Shorthand {
             into.add(new Fact.Screw(m.group(2).toUpperCase(Locale.ROOT), drive, mm));
             return;
         }
-        List<String> cells = current.filter(j -> j.hold() instanceof Joint.Hold.Screws)
-                .map(j -> ((Joint.Hold.Screws) j.hold()).holes().stream().map(Joint.ScrewHole::cell).toList())
+        List<String> cells = current.filter(j -> j.hold() instanceof Hold.Screws)
+                .map(j -> ((Hold.Screws) j.hold()).holes().stream().map(Joint.ScrewHole::cell).toList())
                 .orElse(List.of());
         for (int i = 0; i < count; i++) {
             into.add(new Fact.Screw(i < cells.size() ? cells.get(i) : "X" + (i + 1), drive, mm));

@@ -21,6 +21,9 @@ public sealed interface TicketEvent {
     /// What was seen in the glass, and what was made of it since.
     sealed interface OnGlass extends TicketEvent {}
 
+    /// What was done to joints, noted of them and stated again.
+    sealed interface OnJoint extends TicketEvent {}
+
     record Opened(String number, String title, String instrumentId, String sectionId, String owner, LocalDate due)
             implements TicketEvent {}
 
@@ -134,10 +137,17 @@ public sealed interface TicketEvent {
 
     record ReferenceKept(String reference, String how, ClockPosition at) implements TicketEvent {}
 
-    record FactNoted(String joint, Fact fact) implements TicketEvent {}
+    record FactNoted(String joint, Fact fact) implements OnJoint {}
 
     /// @param offPlan whether it was opened although something should have come first
-    record JointOpened(String joint, boolean offPlan) implements TicketEvent {}
+    record JointOpened(String joint, boolean offPlan) implements OnJoint {}
+
+    /// Something went wrong at a joint.
+    /// @param note in the technician's words
+    record Troubled(String joint, Trouble kind, String note) implements OnJoint {}
+
+    /// The trouble at a joint is over: found again, replaced, or understood.
+    record Mended(String joint) implements OnJoint {}
 
     record PartCleaned(String part, String soil, String agent, boolean gone) implements TicketEvent {}
 
@@ -147,9 +157,9 @@ public sealed interface TicketEvent {
 
     /// @param matches whether it agrees with the record
     /// @param verdict what was found, in words
-    record FactStated(String joint, Fact fact, boolean matches, String verdict) implements TicketEvent {}
+    record FactStated(String joint, Fact fact, boolean matches, String verdict) implements OnJoint {}
 
-    record Greased(String joint, double massMg, String grease) implements Plain {
+    record Greased(String joint, double massMg, String grease) implements Plain, OnJoint {
         public Greased {
             if (!(massMg > 0 && massMg < 1e5)) {
                 throw new IllegalArgumentException("a dose of " + massMg + " mg is out of range");
@@ -157,11 +167,22 @@ public sealed interface TicketEvent {
         }
     }
 
-    record JointClosed(String joint, boolean loose) implements TicketEvent {}
+    /// Controls stand where they must before the halves of a joint meet.
+    record ControlsSet(String joint) implements OnJoint {}
 
-    record JointTightened(String joint) implements TicketEvent {}
+    record JointClosed(String joint, boolean loose) implements OnJoint {}
 
-    record TestPassed(String joint, String test) implements Plain {}
+    record JointTightened(String joint) implements OnJoint {}
+
+    /// Put back for a moment, to hold a reference while another joint closes.
+    record JointRefitted(String joint, String during) implements OnJoint {}
+
+    /// What was put back for a moment is off again.
+    record JointTakenOff(String joint) implements OnJoint {}
+
+    record JointZeroed(String joint) implements OnJoint {}
+
+    record TestPassed(String joint, String test) implements Plain, OnJoint {}
 
     record ShimsFitted(List<Double> pieces) implements Plain {
         public ShimsFitted {

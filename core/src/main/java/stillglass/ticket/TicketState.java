@@ -11,7 +11,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import stillglass.look.Finding;
+import stillglass.plan.WayBack;
 
 /// Everything known about a ticket: the fold of its events. Immutable to the outside.
 ///
@@ -27,20 +29,13 @@ public final class TicketState {
     private final Map<String, TicketEvent.FunctionChecked> checks = new LinkedHashMap<>();
     private final Map<Phase, TicketEvent.InfinityMeasured> infinity = new EnumMap<>(Phase.class);
     private final GlassRecord glass = new GlassRecord();
+    private final JointRecord joints = new JointRecord();
     private final List<String> assembly = new ArrayList<>();
     private final Set<String> assemblyFound = new LinkedHashSet<>();
     private List<String> goals = List.of();
     private final Map<String, TicketEvent.ReferenceKept> references = new LinkedHashMap<>();
-    private final Map<String, List<Fact>> facts = new LinkedHashMap<>();
-    private final Map<String, List<TicketEvent.FactStated>> stated = new LinkedHashMap<>();
-    private final List<String> opened = new ArrayList<>();
-    private final Set<String> offPlan = new HashSet<>();
-    private final Set<String> closed = new LinkedHashSet<>();
-    private final Set<String> loose = new LinkedHashSet<>();
     private final List<TicketEvent.PartCleaned> cleaned = new ArrayList<>();
     private final Map<String, TicketEvent.TimerSet> timers = new LinkedHashMap<>();
-    private final Map<String, TicketEvent.Greased> greased = new LinkedHashMap<>();
-    private final Set<String> tested = new LinkedHashSet<>();
     private List<Double> shims = List.of();
     private final List<TicketEvent.Overruled> overruled = new ArrayList<>();
     private final Set<Stage> done = new LinkedHashSet<>();
@@ -93,6 +88,7 @@ public final class TicketState {
             case TicketEvent.InfinityMeasured e -> infinity.put(e.phase(), e);
             case TicketEvent.PhotoKept e -> glass.keep(e, r.at());
             case TicketEvent.OnGlass e -> glass.apply(e);
+            case TicketEvent.OnJoint e -> joints.apply(e);
             case TicketEvent.MisassemblyFound e -> {
                 assembly.add(e.fault());
                 assemblyFound.add(e.fault());
@@ -100,39 +96,15 @@ public final class TicketState {
             case TicketEvent.AssemblyPutRight e -> assembly.clear();
             case TicketEvent.GoalsChosen e -> goals = e.goals();
             case TicketEvent.ReferenceKept e -> references.put(e.reference(), e);
-            case TicketEvent.FactNoted e -> facts.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e.fact());
-            case TicketEvent.JointOpened e -> open(e);
             case TicketEvent.PartCleaned e -> cleaned.add(e);
             case TicketEvent.TimerSet e -> timers.put(e.timer(), e);
             case TicketEvent.TimerCleared e -> timers.remove(e.timer());
-            case TicketEvent.FactStated e -> stated.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e);
-            case TicketEvent.Greased e -> greased.put(e.joint(), e);
-            case TicketEvent.JointClosed e -> {
-                closed.add(e.joint());
-                if (e.loose()) {
-                    loose.add(e.joint());
-                }
-            }
-            case TicketEvent.JointTightened e -> loose.remove(e.joint());
-            case TicketEvent.TestPassed e -> tested.add(e.joint());
             case TicketEvent.ShimsFitted e -> shims = e.pieces();
             case TicketEvent.Overruled e -> overruled.add(e);
             case TicketEvent.StageDone e -> done.add(e.stage());
             case TicketEvent.ReportSigned e -> signed = Optional.of(e);
             case TicketEvent.LineKept e -> symptoms.add(e.text());
             case TicketEvent.Undone e -> undoable.remove(e.intent());
-        }
-    }
-
-    private void open(TicketEvent.JointOpened e) {
-        opened.remove(e.joint());
-        opened.add(e.joint());
-        closed.remove(e.joint());
-        loose.remove(e.joint());
-        stated.remove(e.joint());
-        tested.remove(e.joint());
-        if (e.offPlan()) {
-            offPlan.add(e.joint());
         }
     }
 
@@ -231,37 +203,60 @@ public final class TicketState {
     }
 
     public List<Fact> facts(String joint) {
-        return List.copyOf(facts.getOrDefault(joint, List.of()));
+        return joints.facts(joint);
     }
 
     /// Everything stated while closing a joint, latest last.
     public List<TicketEvent.FactStated> stated(String joint) {
-        return List.copyOf(stated.getOrDefault(joint, List.of()));
+        return joints.stated(joint);
     }
 
     /// Joints in the order they were really opened.
     public List<String> opened() {
-        return List.copyOf(opened);
+        return joints.opened();
     }
 
     public boolean offPlan(String joint) {
-        return offPlan.contains(joint);
+        return joints.offPlan(joint);
     }
 
     public Set<String> closed() {
-        return Set.copyOf(closed);
+        return joints.closed();
     }
 
     /// Closed, but not yet tightened.
     public Set<String> loose() {
-        return Set.copyOf(loose);
+        return joints.loose();
     }
 
     /// Joints that are open now.
     public Set<String> openNow() {
-        Set<String> now = new LinkedHashSet<>(opened);
-        now.removeAll(closed);
-        return now;
+        return joints.openNow();
+    }
+
+    /// Whether controls were set for closing a joint.
+    public boolean controlsSet(String joint) {
+        return joints.controlsSet(joint);
+    }
+
+    /// Joints put back for a moment only, still on.
+    public Set<String> refitted() {
+        return joints.refitted();
+    }
+
+    /// Where the rebuild stands.
+    public WayBack.Standing standing() {
+        return joints.standing();
+    }
+
+    /// What went wrong and is not mended.
+    public List<TicketEvent.Troubled> troubles() {
+        return joints.troubles();
+    }
+
+    /// Joints that no way may lead through.
+    public Set<String> barred() {
+        return joints.troubles().stream().filter(t -> t.kind().bars()).map(TicketEvent.Troubled::joint).collect(Collectors.toUnmodifiableSet());
     }
 
     public List<TicketEvent.PartCleaned> cleaned() {
@@ -273,11 +268,11 @@ public final class TicketState {
     }
 
     public Optional<TicketEvent.Greased> greased(String joint) {
-        return Optional.ofNullable(greased.get(joint));
+        return joints.greased(joint);
     }
 
     public boolean tested(String joint) {
-        return tested.contains(joint);
+        return joints.tested(joint);
     }
 
     /// Shims fitted during proof, empty while those found are still in.
@@ -287,7 +282,7 @@ public final class TicketState {
 
     /// Total of the shims recorded when they came out, mm; zero when none were.
     public double shimsFoundMm() {
-        return opened.stream()
+        return joints.opened().stream()
                 .flatMap(j -> facts(j).stream())
                 .filter(Fact.Shims.class::isInstance)
                 .mapToDouble(f -> ((Fact.Shims) f).totalMm())
@@ -296,7 +291,7 @@ public final class TicketState {
 
     /// Whether anybody wrote down which shims came out.
     public boolean shimsRecorded() {
-        return opened.stream().flatMap(j -> facts(j).stream()).anyMatch(Fact.Shims.class::isInstance);
+        return joints.opened().stream().flatMap(j -> facts(j).stream()).anyMatch(Fact.Shims.class::isInstance);
     }
 
     /// Total of the shims in the instrument now, mm.
@@ -335,9 +330,9 @@ public final class TicketState {
             case ARRIVE -> !tag.number().isEmpty();
             case LOOK -> !glass.photos().isEmpty();
             case DECIDE -> !goals.isEmpty();
-            case OPEN -> !opened.isEmpty() || !references.isEmpty() || !facts.isEmpty();
+            case OPEN -> joints.opening() || !references.isEmpty();
             case CLEAN -> !cleaned.isEmpty();
-            case CLOSE -> !closed.isEmpty() || !stated.isEmpty();
+            case CLOSE -> joints.closing();
             case PROVE -> infinity.containsKey(Phase.AFTER) || signed.isPresent();
         };
     }

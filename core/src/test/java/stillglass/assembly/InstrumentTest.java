@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 
 class InstrumentTest {
     private static Joint simple(String id, Set<String> after, List<String> frees, Set<String> loses) {
-        return Instruments.joint(id, new Joint.Hold.Seat(), Side.FRONT, "fingers", 1, 0, after, frees, Set.of(), loses);
+        return Instruments.joint(id, new Hold.Seat(), Side.FRONT, "fingers", 1, 0, after, frees, Set.of(), loses);
     }
 
     @Test
@@ -46,12 +46,12 @@ class InstrumentTest {
 
     @Test
     void quantitiesAreCheckedAtBirth() {
-        assertThatThrownBy(() -> Instruments.joint("j", new Joint.Hold.Seat(), Side.REAR, "t", Double.NaN, 0, Set.of(), List.of(), Set.of(), Set.of()))
+        assertThatThrownBy(() -> Instruments.joint("j", new Hold.Seat(), Side.REAR, "t", Double.NaN, 0, Set.of(), List.of(), Set.of(), Set.of()))
                 .hasMessageContaining("minutes");
-        assertThatThrownBy(() -> Instruments.joint("j", new Joint.Hold.Seat(), Side.REAR, "t", 1, 1, Set.of(), List.of(), Set.of(), Set.of()))
+        assertThatThrownBy(() -> Instruments.joint("j", new Hold.Seat(), Side.REAR, "t", 1, 1, Set.of(), List.of(), Set.of(), Set.of()))
                 .hasMessageContaining("risk");
-        assertThatThrownBy(() -> new Joint.Hold.Thread(0, 1, 1, 1, 1)).hasMessageContaining("positive");
-        assertThatThrownBy(() -> new Joint.Hold.Screws("slot", 2, List.of())).hasMessageContaining("at least one hole");
+        assertThatThrownBy(() -> new Hold.Thread(0, 1, 1, 1, 1)).hasMessageContaining("positive");
+        assertThatThrownBy(() -> new Hold.Screws("slot", 2, List.of())).hasMessageContaining("at least one hole");
         assertThatThrownBy(() -> new Part.Profile(3, 2, 1, 2)).hasMessageContaining("no area");
     }
 }

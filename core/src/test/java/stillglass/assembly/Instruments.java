@@ -21,41 +21,41 @@ public final class Instruments {
                 part("E2", Part.Kind.GLASS, Set.of(Material.COATED_GLASS, Material.BALSAM), Optional.of("E2"), Optional.empty(), true),
                 part("E3", Part.Kind.GLASS, Set.of(Material.COATED_GLASS, Material.BALSAM), Optional.of("E3"), Optional.of("E2"), false));
         List<Joint> joints = List.of(
-                joint("ring-thread", new Joint.Hold.Thread(0.75, 1, 3.5, 40, 2), Side.FRONT, "cup", 2, 0.01, Set.of(), List.of("ring"), Set.of(), Set.of()),
-                joint("e1-seat", new Joint.Hold.Seat(), Side.FRONT, "suction cup", 1, 0.01, Set.of("ring-thread"), List.of("E1"), Set.of(0, 1), Set.of()),
-                joint("spacer-seat", new Joint.Hold.Seat(), Side.FRONT, "tweezers", 1, 0.002, Set.of("e1-seat"), List.of("spacer"), Set.of(), Set.of()),
-                joint("mount-screws", new Joint.Hold.Screws("cross", 2, List.of(
+                joint("ring-thread", new Hold.Thread(0.75, 1, 3.5, 40, 2), Side.FRONT, "cup", 2, 0.01, Set.of(), List.of("ring"), Set.of(), Set.of()),
+                joint("e1-seat", new Hold.Seat(), Side.FRONT, "suction cup", 1, 0.01, Set.of("ring-thread"), List.of("E1"), Set.of(0, 1), Set.of()),
+                joint("spacer-seat", new Hold.Seat(), Side.FRONT, "tweezers", 1, 0.002, Set.of("e1-seat"), List.of("spacer"), Set.of(), Set.of()),
+                joint("mount-screws", new Hold.Screws("cross", 2, List.of(
                                 new Joint.ScrewHole("M1", 4.2, 4.6, ClockPosition.of(2)),
                                 new Joint.ScrewHole("M2", 4.8, 5.4, ClockPosition.of(8)))),
                         Side.REAR, "cross driver", 3, 0.01, Set.of(), List.of("shims"), Set.of(), Set.of("mount-clock")),
-                new Joint("helicoid-thread", "helicoid", new Joint.Hold.Thread(9, 6, 0.8, 46, 15), Side.FRONT, "fingers", 4, 0.02,
-                        Set.of("mount-screws", "ring-thread"), List.of("helicoid"), Set.of(), Set.of("entry"), Set.of(),
-                        new Joint.Closing(Optional.of("Set infinity"), Optional.empty(), Optional.of("Focus runs freely"), true)),
-                new Joint("ring-set", "ring set screws", new Joint.Hold.SetScrews("slot", 3, 1), Side.AROUND, "slot driver", 1, 0.005,
-                        Set.of(), List.of(), Set.of(), Set.of("infinity"), Set.of(Joint.Hazard.SPRING),
-                        new Joint.Closing(Optional.empty(), Optional.of("mount-screws"), Optional.empty(), false)),
-                joint("e2-seat", new Joint.Hold.Seat(), Side.REAR, "suction cup", 1, 0.01, Set.of("mount-screws"), List.of("E2"), Set.of(3, 5), Set.of()));
-        return new Instrument("small", "Pellam", "Pellam test", "triplet", 44, 6, parts, joints, List.of(
-                new Instrument.Reference("mount-clock", "mount clocking", "Mark mount and barrel"),
-                new Instrument.Reference("entry", "helicoid entry", "Mark where it lets go"),
-                new Instrument.Reference("infinity", "infinity of the ring", "Ink on tape")));
+                new Joint("helicoid-thread", "helicoid", new Hold.Thread(9, 6, 0.8, 46, 15), Side.FRONT, "fingers", 4, 0.02,
+                        Joint.Behind.of(Set.of("mount-screws", "ring-thread")), List.of("helicoid"), Set.of(), Set.of("entry"), Set.of(),
+                        Joint.Closing.PLAIN.withSetFirst("Set infinity").withTest("Focus runs freely").withGrease()),
+                new Joint("ring-set", "ring set screws", new Hold.SetScrews("slot", 3, 1), Side.AROUND, "slot driver", 1, 0.005,
+                        Joint.Behind.NOTHING, List.of(), Set.of(), Set.of("infinity"), Set.of(Joint.Hazard.SPRING),
+                        Joint.Closing.PLAIN.withLooseUntil("mount-screws")),
+                joint("e2-seat", new Hold.Seat(), Side.REAR, "suction cup", 1, 0.01, Set.of("mount-screws"), List.of("E2"), Set.of(3, 5), Set.of()));
+        return new Instrument("small", "Pellam", "Pellam test", Instrument.Sort.LENS, "triplet", 44, 6, parts, joints, List.of(
+                new Instrument.Reference("mount-clock", "mount clocking", "Mark mount and barrel", Instrument.Kind.RING_CLOCK),
+                new Instrument.Reference("entry", "helicoid entry", "Mark where it lets go", Instrument.Kind.HELICOID_ENTRY),
+                new Instrument.Reference("infinity", "infinity of the ring", "Ink on tape", Instrument.Kind.INFINITY)));
     }
 
     public static Part part(
             String id, Part.Kind kind, Set<Material> materials, Optional<String> element, Optional<String> within, boolean facing) {
-        return new Part(id, id, kind, materials, List.of(), element, within, facing);
+        return new Part(id, id, kind, materials, List.of(), element, within, facing, Optional.empty());
     }
 
     public static Joint joint(
-            String id, Joint.Hold hold, Side side, String tool, double minutes, double risk, Set<String> after, List<String> frees,
+            String id, Hold hold, Side side, String tool, double minutes, double risk, Set<String> after, List<String> frees,
             Set<Integer> exposes, Set<String> loses) {
-        return new Joint(id, id.replace('-', ' '), hold, side, tool, minutes, risk, after, frees, exposes, loses, Set.of(), Joint.Closing.PLAIN);
+        return new Joint(id, id.replace('-', ' '), hold, side, tool, minutes, risk, Joint.Behind.of(after), frees, exposes, loses, Set.of(), Joint.Closing.PLAIN);
     }
 
     /// The small one with other joints.
     public static Instrument with(List<Joint> joints) {
         Instrument i = small();
-        return new Instrument(i.id(), i.maker(), i.name(), i.sectionId(), 44, 6, i.parts(), joints, i.references());
+        return new Instrument(i.id(), i.maker(), i.name(), i.sort(), i.sectionId(), 44, 6, i.parts(), joints, i.references());
     }
 
     /// The small one with one joint more.

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Material;
 
@@ -67,7 +68,7 @@ class CareTest {
     @Test
     void greaseFillsTheDevelopedThread() {
         // d = 50, L = 10: 1.79·π·50·10 = 2811.7 mm²; 0.05 mm of film = 140.6 mm³; at 0.9 mg/mm³ 126.5 mg.
-        GreaseDose dose = GreaseDose.of(new Joint.Hold.Thread(9, 6, 0.8, 50, 10), 0.05, 0.9, 1.0);
+        GreaseDose dose = GreaseDose.of(new Hold.Thread(9, 6, 0.8, 50, 10), 0.05, 0.9, 1.0);
 
         assertThat(dose.areaMm2()).isCloseTo(2811.7, within(0.1));
         assertThat(dose.volumeMm3()).isCloseTo(140.58, within(0.01));
@@ -78,14 +79,14 @@ class CareTest {
 
     @Test
     void doubleTheFilmIsDoubleTheGrease() {
-        Joint.Hold.Thread thread = new Joint.Hold.Thread(8, 6, 0.9, 43, 17);
+        Hold.Thread thread = new Hold.Thread(8, 6, 0.9, 43, 17);
 
         assertThat(GreaseDose.of(thread, 0.08, 0.9, 0.8).massMg()).isCloseTo(2 * GreaseDose.usual(thread).massMg(), within(1e-9));
     }
 
     @Test
     void impossibleDosesAreRefused() {
-        Joint.Hold.Thread thread = new Joint.Hold.Thread(8, 6, 0.9, 43, 17);
+        Hold.Thread thread = new Hold.Thread(8, 6, 0.9, 43, 17);
 
         assertThatThrownBy(() -> GreaseDose.of(thread, 5, 0.9, 0.8)).hasMessageContaining("outside 0.01 to 0.2");
         assertThatThrownBy(() -> GreaseDose.of(thread, 0.05, Double.NaN, 0.8)).hasMessageContaining("out of range");

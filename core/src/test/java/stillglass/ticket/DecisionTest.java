@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import stillglass.assembly.Instruments;
 import stillglass.assembly.ClockPosition;
 import stillglass.look.FindingKind;
 
@@ -135,9 +136,51 @@ class DecisionTest {
     @Test
     void aHelicoidIsGreasedBeforeItGoesBack() {
         Story story = Story.begun().accept(MARK_MOUNT, MARK_ENTRY, Story.open("ring-thread"), Story.open("mount-screws"), Story.open("helicoid-thread"));
+        assertThat(story.refusal(Story.close("helicoid-thread"))).isEqualTo("Set first: Set infinity. Say \"set\" when it stands so.");
+        story.accept(new Intent.SetControls("helicoid-thread"));
         assertThat(story.refusal(Story.close("helicoid-thread"))).isEqualTo("Grease helicoid before it is closed.");
         story.accept(new Intent.Keep(new TicketEvent.Greased("helicoid-thread", 120, "light")), Story.close("helicoid-thread"));
         assertThat(story.state().closed()).contains("helicoid-thread");
+    }
+
+    @Test
+    void aSubAssemblyIsTriedBeforeAnythingIsClosedOverIt() {
+        Story story = Story.begun().accept(MARK_MOUNT, MARK_ENTRY, Story.open("ring-thread"), Story.open("mount-screws"), Story.open("helicoid-thread"),
+                new Intent.SetControls("helicoid-thread"), new Intent.Keep(new TicketEvent.Greased("helicoid-thread", 120, "light")), Story.close("helicoid-thread"));
+        assertThat(story.refusal(Story.close("ring-thread"))).startsWith("Try first: Focus runs freely.");
+        story.accept(new Intent.Keep(new TicketEvent.TestPassed("helicoid-thread", "Focus runs freely")), Story.close("ring-thread"));
+    }
+
+    @Test
+    void aDanceGoesBackLastInFirstOut() {
+        ClockPosition four = ClockPosition.of(4);
+        ClockPosition seven = ClockPosition.of(7);
+        Story story = Story.begun().accept(Story.note("ring-thread", new Fact.Moved("cam", four), new Fact.Moved("cylinder", seven)), Story.open("ring-thread"));
+
+        assertThat(story.refusal(Story.see("ring-thread", new Fact.Moved("cam", four)))).contains("the cylinder was moved after it");
+        story.accept(Story.see("ring-thread", new Fact.Moved("cylinder", seven)), Story.see("ring-thread", new Fact.Moved("cam", ClockPosition.of(9))));
+        assertThat(story.refusal(Story.close("ring-thread"))).contains("The cam stood at 4 o'clock").contains("cannot pass its groove");
+        story.accept(Story.see("ring-thread", new Fact.Moved("cam", four)), Story.close("ring-thread"));
+    }
+
+    @Test
+    void troubleStaysOnTheLedgerUntilItIsMended() {
+        Story story = Story.begun().accept(Story.open("ring-thread"), new Intent.Report("e1-seat", Trouble.BROKEN, "slot gone"), new Intent.Report("spacer-seat", Trouble.DROPPED, ""));
+
+        assertThat(story.state().barred()).containsExactly("e1-seat");
+        assertThat(Ledger.of(story.state(), Instruments.small()).say()).contains("broken at e1-seat").contains("dropped at spacer-seat");
+        story.accept(new Intent.Mend("e1-seat"), new Intent.Mend("spacer-seat"));
+        assertThat(story.state().barred()).isEmpty();
+        assertThat(story.refusal(new Intent.Mend("e1-seat"))).contains("Nothing is wrong");
+    }
+
+    @Test
+    void zeroIsSetWhenTheRestIsClosed() {
+        Story story = Story.begun().accept(Story.open("ring-thread"));
+        assertThat(story.refusal(new Intent.Zero("ring-thread"))).startsWith("It is zeroed last");
+        assertThat(story.refusal(new Intent.TakeOff("ring-thread"))).contains("was not put back for a moment");
+        assertThat(story.refusal(new Intent.Refit("e1-seat", "ring-thread"))).contains("nothing to put back");
+        assertThat(story.refusal(new Intent.SetControls("ring-thread"))).startsWith("Nothing has to be set");
     }
 
     @Test

@@ -41,12 +41,11 @@ class LedgerTest {
     void aTestMustBePassedAfterClosing() {
         Story story = Story.begun().accept(
                 new Intent.KeepReference("mount-clock", "ink", ClockPosition.of(0)), new Intent.KeepReference("entry", "ink", ClockPosition.of(0)),
-                Story.open("ring-thread"), Story.open("mount-screws"), Story.open("helicoid-thread"),
-                new Intent.Keep(new TicketEvent.Greased("helicoid-thread", 100, "light")), Story.close("helicoid-thread"), Story.close("mount-screws"),
-                Story.close("ring-thread"));
+                Story.open("ring-thread"), Story.open("mount-screws"), Story.open("helicoid-thread"), new Intent.SetControls("helicoid-thread"),
+                new Intent.Keep(new TicketEvent.Greased("helicoid-thread", 100, "light")), Story.close("helicoid-thread"));
         assertThat(ledger(story).untested()).containsExactly("Focus runs freely");
         assertThat(ledger(story).zero()).isFalse();
-        story.accept(new Intent.Keep(new TicketEvent.TestPassed("helicoid-thread", "Focus runs freely")));
+        story.accept(new Intent.Keep(new TicketEvent.TestPassed("helicoid-thread", "Focus runs freely")), Story.close("mount-screws"), Story.close("ring-thread"));
         assertThat(ledger(story).zero()).isTrue();
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -14,6 +15,7 @@ import stillglass.care.AgentLadder;
 import stillglass.care.CareTables;
 import stillglass.care.GreaseDose;
 import stillglass.device.Collimator;
+import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.Reached;
@@ -21,7 +23,6 @@ import stillglass.plan.Step;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
 import stillglass.prove.InfinityShims;
-import stillglass.optics.LensSection;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Phase;
@@ -90,6 +91,8 @@ public final class DemoScript {
                     case Step.Mark m -> acts.add(new Act.Do(Stage.OPEN,
                             new Intent.KeepReference(m.reference().id(), m.reference().how(), ClockPosition.of(12))));
                     case Step.Catch c -> {}
+                    case Step.MakeSafe m -> {}
+                    case Step.Protect p -> {}
                     case Step.Open o -> {
                         List<Fact> facts = VirtualHands.observe(o.joint(), instrument, HANDS);
                         if (!facts.isEmpty()) {
@@ -109,7 +112,8 @@ public final class DemoScript {
             Optional<String> soil = switch (part.kind()) {
                 case GLASS -> Optional.of(part.id().equals("E1") ? "fungus" : "haze");
                 case HELICOID -> Optional.of("old-grease");
-                case CELL, RING, BARREL, SPACER, SHIM, MOUNT, BLADES, KEY, SMALL -> Optional.empty();
+                case CELL, RING, BARREL, SPACER, SHIM, MOUNT, BLADES, KEY, COVER, COVERING, PLATE, LEVER, SPRING, GEAR, SHUTTER, MIRROR, PRISM, SCREEN, RIBBON,
+                        SMALL -> Optional.empty();
             };
             soil.flatMap(care::soil).ifPresent(s -> {
                 AgentLadder ladder = AgentLadder.of(care, part.materials(), s);
@@ -123,14 +127,13 @@ public final class DemoScript {
 
     private static List<Act> close(TicketState state, Instrument instrument) {
         List<Act> acts = new ArrayList<>();
-        for (WayBack.Step step : WayBack.order(instrument, state.opened(), state.closed(), state.loose())) {
+        for (WayBack.Step step : WayBack.order(instrument, state.standing())) {
             Joint j = step.joint();
-            switch (step) {
-                case WayBack.Step.Close c -> shut(state, j, false, acts);
-                case WayBack.Step.LeaveLoose l -> shut(state, j, true, acts);
-                case WayBack.Step.Tighten t -> acts.add(new Act.Do(Stage.CLOSE, new Intent.Tighten(j.id())));
+            if (step instanceof WayBack.Step.Close || step instanceof WayBack.Step.LeaveLoose) {
+                readyToShut(state, j, acts);
             }
-            if (!(step instanceof WayBack.Step.LeaveLoose)) {
+            acts.add(new Act.Do(Stage.CLOSE, stillglass.ticket.Closing.intent(step)));
+            if (step instanceof WayBack.Step.Close || step instanceof WayBack.Step.Tighten) {
                 j.close().test().ifPresent(t ->
                         acts.add(new Act.Do(Stage.CLOSE, new Intent.Keep(new TicketEvent.TestPassed(j.id(), t)))));
             }
@@ -138,15 +141,16 @@ public final class DemoScript {
         return acts;
     }
 
-    private static void shut(TicketState state, Joint j, boolean loose, List<Act> acts) {
+    /// What has to be stated, greased and set before a joint closes.
+    private static void readyToShut(TicketState state, Joint j, List<Act> acts) {
         for (Fact f : stillglass.ticket.Closing.wanted(state, j.id())) {
             acts.add(new Act.Do(Stage.CLOSE, new Intent.StateFact(j.id(), f)));
         }
-        if (j.close().greased() && j.hold() instanceof Joint.Hold.Thread t) {
+        if (j.close().greased() && j.hold() instanceof Hold.Thread t) {
             GreaseDose dose = GreaseDose.usual(t);
             acts.add(new Act.Do(Stage.CLOSE, new Intent.Keep(new TicketEvent.Greased(j.id(), dose.massMg(), "light damping grease"))));
         }
-        acts.add(new Act.Do(Stage.CLOSE, new Intent.CloseJoint(j.id(), loose, Optional.empty())));
+        j.close().setFirst().ifPresent(p -> acts.add(new Act.Do(Stage.CLOSE, new Intent.SetControls(j.id()))));
     }
 
     private static List<Act> prove(TicketState state, LensSection section, Instant now) {

@@ -34,7 +34,7 @@ public final class DemoTickets {
         }
     }
 
-    /// The showpiece first, then two that have just arrived.
+    /// The showpiece first, then those that have just arrived.
     public static List<Arrival> arrivals() {
         return List.of(
                 new Arrival(SHOWPIECE, "Ostrel 52 mm f/2", "ostrel_52_f2", "fell_52_f2", "Saltmarsh Lane puppet theatre", 10,
@@ -47,7 +47,16 @@ public final class DemoTickets {
                         "Cloud pictures at f/8, once an hour", "closes in about a second, blades wet", "smooth"),
                 new Arrival("T-0144", "Pellam 105 mm f/2.8", "hawthorn_105_f28", "hawthorn_105_f28", "School night-sky club", 30,
                         List.of("Soft since somebody had it open, the edges worst", "Lamp reflections: the fourth glass lies the wrong way round"),
-                        "Star fields wide open", "snaps", "smooth, heavy at the near end"));
+                        "Star fields wide open", "snaps", "smooth, heavy at the near end"),
+                new Arrival("T-0145", "Corvane 35-70 mm f/5 zoom", "corvane_zoom_35_70", "shoal_50_f5", "Saltmarsh Lane puppet theatre", 14,
+                        List.of("Dust under the front glass", "One corner was soft until somebody turned a small collar"),
+                        "Whole stage and single puppets, f/8", "snaps", "even, the zoom a little dry"),
+                new Arrival("T-0146", "Pellam folding camera", "pellam_folding_75", "sedge_75_f45", "Island weather station", 28,
+                        List.of("Slow speeds stick below 1/25", "Front cell was off once; distances do not agree"),
+                        "Surf and cliffs, on roll film", "moves freely", "stiff at the near end"),
+                new Arrival("T-0147", "Ostrel reflex body", "ostrel_reflex", "tarn_50_f35", "School night-sky club", 35,
+                        List.of("Door seals and mirror foam have gone to tar", "A bright stripe at one edge of long exposures"),
+                        "Long exposures on a tripod", "of the test lens: snaps", "of the test lens: smooth"));
     }
 
     /// What a ticket's instrument was found to be assembled like, as bench shorthand for faults; empty when nothing is amiss.

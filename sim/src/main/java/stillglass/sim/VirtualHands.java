@@ -2,8 +2,10 @@ package stillglass.sim;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -22,21 +24,26 @@ public final class VirtualHands {
         SplittableRandom random = new SplittableRandom(seed * 31 + joint.id().hashCode());
         List<Fact> facts = new ArrayList<>();
         switch (joint.hold()) {
-            case Joint.Hold.Thread t -> {
+            case Hold.Thread t -> {
                 facts.add(new Fact.Turns(quarter(t.turns())));
                 facts.add(new Fact.LetGo(ClockPosition.of(random.nextInt(24) / 2.0)));
             }
-            case Joint.Hold.Screws s -> s.holes().forEach(h -> facts.add(
+            case Hold.Screws s -> s.holes().forEach(h -> facts.add(
                     new Fact.Screw(h.cell(), s.drive(), tenth(h.lengthMm() + CALIPER_SIGMA_MM * random.nextGaussian()))));
-            case Joint.Hold.RetainingRing r -> {
+            case Hold.RetainingRing r -> {
                 facts.add(new Fact.Turns(quarter(r.turns())));
                 facts.add(new Fact.Proud(Math.round((r.proudMm() + CALIPER_SIGMA_MM * random.nextGaussian()) * 100) / 100.0));
             }
-            case Joint.Hold.SetScrews s -> facts.add(new Fact.Note(s.count() + " loosened " + s.looseTurns() + " turns, left in"));
-            case Joint.Hold.Glue g -> facts.add(new Fact.Note("softened with " + g.softener()));
-            case Joint.Hold.Press p -> {}
-            case Joint.Hold.Hook h -> {}
-            case Joint.Hold.Seat s -> {}
+            case Hold.SetScrews s -> facts.add(new Fact.Note(s.count() + " loosened " + s.looseTurns() + " turns, left in"));
+            case Hold.Glue g -> facts.add(new Fact.Note("softened with " + g.softener()));
+            case Hold.Press p -> {}
+            case Hold.Hook h -> {}
+            case Hold.Seat s -> {}
+            case Hold.Snap s -> {}
+            case Hold.Cement c -> {}
+            case Hold.Bayonet b -> facts.add(new Fact.LetGo(ClockPosition.of(random.nextInt(24) / 2.0)));
+            case Hold.Solder s -> facts.add(new Fact.Note(s.places() + " wires, colours noted"));
+            case Hold.Connector c -> {}
         }
         for (String id : joint.frees()) {
             instrument.part(id).filter(Part::facingMatters).ifPresent(p -> facts.add(new Fact.Facing(p.element().orElse(p.id()), true)));
@@ -44,10 +51,23 @@ public final class VirtualHands {
                 facts.add(new Fact.Shims(List.of(0.1, 0.2)));
             }
         }
+        for (String lost : joint.loses().stream().sorted().toList()) {
+            instrument.reference(lost).flatMap(r -> kept(r.kind(), random)).ifPresent(facts::add);
+        }
         if (joint.hazards().contains(Joint.Hazard.CLICK_BALL)) {
             facts.add(new Fact.Ball(1.0));
         }
         return facts;
+    }
+
+    /// The reading that keeps a reference, where it is one.
+    private static Optional<Fact> kept(Instrument.Kind kind, SplittableRandom random) {
+        return switch (kind) {
+            case ECCENTRIC_COLLAR -> Optional.of(new Fact.Collar(ClockPosition.of(random.nextInt(48) / 4.0)));
+            case SPRING_PRELOAD -> Optional.of(new Fact.Preload(0.5 + random.nextInt(6) / 4.0));
+            case TURNS_FROM_STOP -> Optional.of(new Fact.BackedOff(5 + 5 * random.nextInt(12)));
+            case INFINITY, HELICOID_ENTRY, IRIS_COUPLING, PROUD_HEIGHT, RING_CLOCK, SCALE_ZERO, ORDER, POSITION -> Optional.empty();
+        };
     }
 
     private static double quarter(double turns) {

@@ -9,6 +9,7 @@ import stillglass.app.open.GlassForm;
 import stillglass.app.open.OpenModel;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -30,7 +31,7 @@ import stillglass.ticket.TicketEvent;
 /// @param tray what lies nearest on the mat
 /// @param done intent of the first key, empty when there is nothing to do
 /// @param mark intent of the third key
-/// @param trouble intents of the fourth key
+/// @param troubles what can have gone wrong, for the fourth key
 public record BenchModel(
         String head,
         String sentence,
@@ -42,7 +43,7 @@ public record BenchModel(
         List<String> tray,
         Optional<Intent> done,
         Optional<Intent> mark,
-        Optional<Trouble> trouble) {
+        List<Trouble> troubles) {
 
     /// What is drawn: a ring that turns, screws at their holes, a glass as it lies, or just a part.
     public sealed interface Picture {
@@ -65,11 +66,19 @@ public record BenchModel(
         record Plain() implements Picture {}
     }
 
-    /// @param label for the timer and the record
-    public record Trouble(String joint, String agent, double minutes, String label) {}
+    /// @param say what went wrong, in a word or two
+    /// @param then what is done about it
+    /// @param intents what choosing it records, in order
+    /// @param waitMinutes timer that is set, with its label; zero for none
+    public record Trouble(String say, String then, List<Intent> intents, double waitMinutes, String label) {
+        public Trouble {
+            intents = List.copyOf(intents);
+        }
+    }
 
     public BenchModel {
         tray = List.copyOf(tray);
+        troubles = List.copyOf(troubles);
     }
 
     public static BenchModel of(Work work) {
@@ -90,7 +99,7 @@ public record BenchModel(
                 picture(j, work, true), n.noted().isEmpty() ? n.expects() : String.join(" · ", n.noted()), tray(work),
                 Optional.of(new Intent.OpenJoint(j.id(), false)),
                 ref.map(r -> (Intent) new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))),
-                trouble(j, work));
+                troubles(j, work));
     }
 
     private static BenchModel close(Work work) {
@@ -98,7 +107,7 @@ public record BenchModel(
         if (!m.tests().isEmpty()) {
             CloseModel.Test t = m.tests().getFirst();
             return new BenchModel(Words.of("bench.close"), Words.of("bench.test", t.test()), "", "", "", new Picture.Plain(), "", tray(work),
-                    Optional.of(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test()))), Optional.empty(), Optional.empty());
+                    Optional.of(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test()))), Optional.empty(), List.of());
         }
         if (m.now().isEmpty()) {
             return rest(Words.of("bench.close"), m.say().sentence(), work);
@@ -106,31 +115,36 @@ public record BenchModel(
         CloseModel.Now n = m.now().get();
         Joint j = n.joint();
         Optional<CloseModel.Stated> wrong = n.stated().stream().filter(s -> !s.matches()).reduce((a, b) -> b);
-        String warning = !n.questions().isEmpty() ? n.questions().getFirst() : n.dose().map(d -> Words.of("close.dose", d.milligrams())).orElse(n.before().isEmpty() ? "" : n.before().getFirst());
+        String warning = !n.questions().isEmpty() ? n.questions().getFirst() : n.toSet().isPresent() ? Words.of("bench.set", n.toSet().get()) : n.dose().map(d -> Words.of("close.dose", d.milligrams())).orElse(n.before().isEmpty() ? "" : n.before().getFirst());
         String how = wrong.map(CloseModel.Stated::verdict).orElse(n.dose().map(CloseModel.Dose::how).orElse(""));
         Optional<Intent> mark = n.questions().isEmpty()
-                ? n.dose().map(d -> (Intent) new Intent.Keep(new TicketEvent.Greased(j.id(), d.milligrams(), Words.of("grease.usual"))))
+                ? n.toSet().map(p -> (Intent) new Intent.SetControls(j.id())).or(() -> n.dose().map(d -> (Intent) new Intent.Keep(new TicketEvent.Greased(j.id(), d.milligrams(), Words.of("grease.usual")))))
                 : n.facing().map(p -> (Intent) new Intent.StateFact(j.id(), new Fact.Facing(p, true)));
         return new BenchModel(Words.of("bench.step", Words.of("bench.close"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
                 picture(j, work, false), n.greased().orElse(""), tray(work),
-                Optional.of(n.tighten() ? new Intent.Tighten(j.id()) : new Intent.CloseJoint(j.id(), n.loose(), Optional.empty())), mark, Optional.empty());
+                Optional.of(n.act()), mark, troubles(j, work));
     }
 
     private static BenchModel rest(String head, String sentence, Work work) {
-        return new BenchModel(head, sentence, "", "", "", new Picture.Plain(), "", tray(work), Optional.empty(), Optional.empty(), Optional.empty());
+        return new BenchModel(head, sentence, "", "", "", new Picture.Plain(), "", tray(work), Optional.empty(), Optional.empty(), List.of());
     }
 
     private static Picture picture(Joint j, Work work, boolean opening) {
         return switch (j.hold()) {
-            case Joint.Hold.Thread t -> new Picture.Turn(opening, letGo(j, work));
-            case Joint.Hold.RetainingRing r -> new Picture.Turn(opening, Optional.empty());
-            case Joint.Hold.Screws s -> new Picture.Screws(s.holes().stream().map(Joint.ScrewHole::at).toList(),
+            case Hold.Thread t -> new Picture.Turn(opening, letGo(j, work));
+            case Hold.RetainingRing r -> new Picture.Turn(opening, Optional.empty());
+            case Hold.Screws s -> new Picture.Screws(s.holes().stream().map(Joint.ScrewHole::at).toList(),
                     s.holes().stream().map(h -> length(h, j, work)).toList());
-            case Joint.Hold.Seat s -> glass(j, work, opening).orElse(new Picture.Plain());
-            case Joint.Hold.SetScrews s -> new Picture.Turn(opening, Optional.empty());
-            case Joint.Hold.Press p -> new Picture.Plain();
-            case Joint.Hold.Hook h -> new Picture.Plain();
-            case Joint.Hold.Glue g -> new Picture.Plain();
+            case Hold.Seat s -> glass(j, work, opening).orElse(new Picture.Plain());
+            case Hold.SetScrews s -> new Picture.Turn(opening, Optional.empty());
+            case Hold.Press p -> new Picture.Plain();
+            case Hold.Hook h -> new Picture.Plain();
+            case Hold.Glue g -> new Picture.Plain();
+            case Hold.Bayonet b -> new Picture.Turn(opening, letGo(j, work));
+            case Hold.Snap s -> new Picture.Plain();
+            case Hold.Cement c -> new Picture.Plain();
+            case Hold.Solder s -> new Picture.Plain();
+            case Hold.Connector c -> new Picture.Plain();
         };
     }
 
@@ -153,14 +167,28 @@ public record BenchModel(
                 .map(form -> new Picture.Glass(form.front(), form.rear(), opening));
     }
 
-    /// The weakest agent that was not tried on this joint yet; nothing after the second.
-    private static Optional<Trouble> trouble(Joint j, Work work) {
-        long tried = work.state().facts(j.id()).stream().filter(Fact.Stuck.class::isInstance).count();
-        return switch ((int) tried) {
-            case 0 -> Optional.of(new Trouble(j.id(), "isopropanol", 5, Words.of("bench.trouble.label", "isopropanol", j.name())));
-            case 1 -> Optional.of(new Trouble(j.id(), "naphtha", 10, Words.of("bench.trouble.label", "naphtha", j.name())));
-            default -> Optional.empty();
-        };
+    /// What can have gone wrong at a joint, the next try on a stuck one first.
+    private static List<Trouble> troubles(Joint j, Work work) {
+        List<Trouble> out = new ArrayList<>();
+        if (work.stage() != Stage.CLOSE) {
+            out.add(stuck(j, work));
+        }
+        out.add(new Trouble(Words.of("trouble.dropped"), Words.of("trouble.dropped.then"), List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.DROPPED, "")), 0, ""));
+        out.add(new Trouble(Words.of("trouble.broken"), Words.of("trouble.broken.then"), List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.BROKEN, "")), 0, ""));
+        if (work.stage() != Stage.CLOSE) {
+            out.add(new Trouble(Words.of("trouble.other"), Words.of("trouble.other.then"), List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.NOT_AS_DRAWN, "")), 0, ""));
+        }
+        return out;
+    }
+
+    private static Trouble stuck(Joint j, Work work) {
+        int tried = (int) work.state().facts(j.id()).stream().filter(Fact.Stuck.class::isInstance).count();
+        return work.stuck(j).next(tried)
+                .map(r -> new Trouble(Words.of("trouble.stuck"), Words.of("trouble.stuck.then", Words.capital(r.means()), r.why()),
+                        List.of(new Intent.NoteFacts(j.id(), List.of(new Fact.Stuck(r.means(), Math.max(0.5, r.waitMinutes()))))), r.waitMinutes(),
+                        Words.of("bench.trouble.label", r.means(), j.name())))
+                .orElseGet(() -> new Trouble(Words.of("trouble.stuck"), Words.of("trouble.stuck.stop"),
+                        List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.BROKEN, Words.of("trouble.stuck.left"))), 0, ""));
     }
 
     private static List<String> tray(Work work) {

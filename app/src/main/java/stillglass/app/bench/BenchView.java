@@ -3,6 +3,7 @@ package stillglass.app.bench;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -16,7 +17,6 @@ import stillglass.app.desk.Desk;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
 import stillglass.ticket.TicketEvent;
 
@@ -34,7 +34,9 @@ public final class BenchView extends StackPane {
     private final Label recall = Build.label("", "bench-caption");
     private final Label refusal = Build.label("", "bench-warning");
     private final FlowPane tray = new FlowPane(18, 4);
+    private final VBox troubles = Build.column(8);
     private Optional<BenchModel> drawn = Optional.empty();
+    private OptionalInt choosing = OptionalInt.empty();
 
     /// @param leave goes back to the window
     public BenchView(Desk desk, Runnable leave) {
@@ -49,7 +51,9 @@ public final class BenchView extends StackPane {
                 key(Words.of("bench.key.mark"), Words.of("bench.key.mark.does"), this::mark),
                 key(Words.of("bench.key.trouble"), Words.of("bench.key.trouble.does"), this::trouble));
         Button out = Build.button(Words.of("bench.leave"), "Esc", leave, "plain");
-        VBox left = Build.column(18, Build.row(20, head, Build.spring(), timer), sentence, with, caution, refusal, Build.spring(), keys);
+        VBox left = Build.column(18, Build.row(20, head, Build.spring(), timer), sentence, with, caution, troubles, refusal, Build.spring(), keys);
+        troubles.setId("troubles");
+        visible(troubles, false);
         picture.setMinSize(120, 120);
         VBox.setVgrow(picture, Priority.ALWAYS);
         VBox right = Build.column(10, Build.row(8, Build.spring(), out), picture, recall);
@@ -87,6 +91,8 @@ public final class BenchView extends StackPane {
         visible(how, !m.how().isEmpty());
         visible(caution, !m.warning().isEmpty());
         visible(refusal, false);
+        choosing = OptionalInt.empty();
+        listTroubles();
         picture.show(m.picture());
         recall.setText(m.recall());
         tray.getChildren().setAll(m.tray().stream().map(t -> (Node) Build.line(t, "bench-tray")).toList());
@@ -112,23 +118,60 @@ public final class BenchView extends StackPane {
     }
 
     private void done() {
-        drawn.flatMap(BenchModel::done).ifPresent(desk::submit);
+        if (choosing.isPresent()) {
+            choose();
+        } else {
+            drawn.flatMap(BenchModel::done).ifPresent(desk::submit);
+        }
     }
 
     private void back() {
-        desk.submit(new Intent.Undo());
+        if (choosing.isPresent()) {
+            choosing = OptionalInt.empty();
+            listTroubles();
+        } else {
+            desk.submit(new Intent.Undo());
+        }
     }
 
     private void mark() {
         drawn.flatMap(BenchModel::mark).ifPresent(desk::submit);
     }
 
+    /// The first press shows what can have gone wrong, every further one moves on; Space takes it, Backspace leaves.
     private void trouble() {
-        drawn.ifPresent(m -> m.trouble().ifPresentOrElse(
-                t -> desk.submit(new Intent.NoteFacts(t.joint(), List.of(new Fact.Stuck(t.agent(), t.minutes()))))
-                        .thenCompose(d -> desk.submit(new Intent.Keep(new TicketEvent.TimerSet("soak-" + t.joint(), t.label(),
-                                desk.clock().instant().plus(Duration.ofSeconds(Math.round(60 * t.minutes()))))))),
-                () -> complain(Words.of("bench.trouble.none"))));
+        int many = drawn.map(m -> m.troubles().size()).orElse(0);
+        if (many > 0) {
+            choosing = OptionalInt.of(choosing.isPresent() ? (choosing.getAsInt() + 1) % many : 0);
+            listTroubles();
+        }
+    }
+
+    private void listTroubles() {
+        troubles.getChildren().clear();
+        visible(troubles, choosing.isPresent());
+        visible(caution, choosing.isEmpty() && drawn.filter(m -> !m.warning().isEmpty()).isPresent());
+        choosing.ifPresent(at -> drawn.ifPresent(m -> {
+            for (int i = 0; i < m.troubles().size(); i++) {
+                BenchModel.Trouble t = m.troubles().get(i);
+                VBox one = Build.column(2, Build.label(t.say(), "bench-trouble"), Build.label(t.then(), "bench-how"));
+                one.getStyleClass().add(i == at ? "bench-trouble-chosen" : "bench-trouble-other");
+                troubles.getChildren().add(one);
+            }
+        }));
+    }
+
+    private void choose() {
+        drawn.ifPresent(m -> {
+            BenchModel.Trouble t = m.troubles().get(choosing.orElse(0));
+            choosing = OptionalInt.empty();
+            t.intents().forEach(desk::submit);
+            if (t.waitMinutes() > 0) {
+                desk.submit(new Intent.Keep(new TicketEvent.TimerSet("soak-" + t.label(), t.label(),
+                        desk.clock().instant().plus(Duration.ofSeconds(Math.round(60 * t.waitMinutes()))))));
+            }
+            listTroubles();
+        });
     }
 
     /// @return whether the key meant something

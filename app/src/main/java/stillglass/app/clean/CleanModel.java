@@ -124,7 +124,8 @@ public record CleanModel(
         return switch (part.kind()) {
             case GLASS -> seen.orElse("dust");
             case HELICOID -> "old-grease";
-            case CELL, RING, BARREL, SPACER, SHIM, MOUNT, BLADES, KEY, SMALL -> "oil";
+            case MIRROR, PRISM, SCREEN, COVER, COVERING -> "dust";
+            case CELL, RING, BARREL, SPACER, SHIM, MOUNT, BLADES, KEY, PLATE, LEVER, SPRING, GEAR, SHUTTER, RIBBON, SMALL -> "oil";
         };
     }
 

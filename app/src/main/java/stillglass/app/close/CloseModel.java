@@ -7,11 +7,13 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.open.Doing;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.care.GreaseDose;
 import stillglass.plan.WayBack;
 import stillglass.ticket.Closing;
 import stillglass.ticket.Fact;
+import stillglass.ticket.Intent;
 import stillglass.ticket.Ledger;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketEvent;
@@ -26,7 +28,10 @@ import stillglass.ticket.TicketState;
 public record CloseModel(
         Optional<Now> now, List<String> ahead, List<Test> tests, LedgerLines ledger, boolean anythingOpened, boolean done) {
 
-    /// @param tighten whether it is only to be tightened
+    /// @param act what Space does
+    /// @param label of that
+    /// @param before what differs from plain closing, in words
+    /// @param toSet controls to be set before the halves meet, until that is said
     /// @param questions what must be stated before it is closed
     /// @param stated what was stated, and whether it agrees
     /// @param facing part whose facing is asked for
@@ -38,9 +43,10 @@ public record CloseModel(
             int of,
             String doing,
             String tool,
-            boolean loose,
-            boolean tighten,
+            Intent act,
+            String label,
             List<String> before,
+            Optional<String> toSet,
             List<String> questions,
             List<Stated> stated,
             Optional<String> facing,
@@ -51,6 +57,16 @@ public record CloseModel(
             before = List.copyOf(before);
             questions = List.copyOf(questions);
             stated = List.copyOf(stated);
+        }
+
+        /// The same although something is missing or differs.
+        public Intent despite(String reason) {
+            return act instanceof Intent.CloseJoint c ? new Intent.CloseJoint(c.joint(), c.loose(), Optional.of(reason)) : act;
+        }
+
+        /// Whether nothing has to be said or done before.
+        public boolean ready() {
+            return questions.isEmpty() && dose.isEmpty() && toSet.isEmpty();
         }
     }
 
@@ -103,6 +119,9 @@ public record CloseModel(
         if (!l.loose().isEmpty()) {
             lines.add(Words.count("ledger.loose", l.loose().size()));
         }
+        l.temporary().forEach(t -> lines.add(Words.of("ledger.temporary", t)));
+        l.unzeroed().forEach(z -> lines.add(Words.of("ledger.unzeroed", z)));
+        l.troubles().forEach(t -> lines.add(Words.of("ledger.trouble", Words.capital(t.kind().word()), t.note().isEmpty() ? t.joint() : t.note())));
         l.untested().forEach(t -> lines.add(Words.of("ledger.untested", t)));
         return new LedgerLines(l.count(), lines);
     }
@@ -110,26 +129,54 @@ public record CloseModel(
     private static Now now(WayBack.Step step, int number, Work work) {
         TicketState s = work.state();
         Joint j = step.joint();
-        boolean tighten = step instanceof WayBack.Step.Tighten;
-        boolean loose = step instanceof WayBack.Step.LeaveLoose;
-        List<Fact> wanted = tighten ? List.of() : Closing.wanted(s, j.id());
-        List<String> before = new ArrayList<>();
-        j.close().setFirst().ifPresent(before::add);
-        if (step instanceof WayBack.Step.LeaveLoose l) {
-            before.add(Words.of("close.loose.until", l.until().name()));
-        }
+        boolean closes = step instanceof WayBack.Step.Close || step instanceof WayBack.Step.LeaveLoose;
+        List<Fact> wanted = closes ? Closing.wanted(s, j.id()) : List.of();
         Optional<Dose> dose = Optional.empty();
-        if (!tighten && j.close().greased() && s.greased(j.id()).isEmpty() && j.hold() instanceof Joint.Hold.Thread t) {
+        if (closes && j.close().greased() && s.greased(j.id()).isEmpty() && j.hold() instanceof Hold.Thread t) {
             GreaseDose d = GreaseDose.usual(t);
             dose = Optional.of(new Dose(d.massMg(), Words.of("close.dose.how", d.areaMm2() / 100, GreaseDose.USUAL_FILM_MM, d.beadMm(), d.beadDiameterMm())));
         }
-        String doing = tighten ? Words.of("close.tighten", j.name()) : Doing.close(j, loose);
-        return new Now(j, number, s.opened().size(), doing, Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), loose, tighten, before,
+        return new Now(j, number, s.opened().size(), doing(step), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), Closing.intent(step), label(step), before(step),
+                j.close().setFirst().filter(p -> closes && !s.controlsSet(j.id())),
                 wanted.stream().map(Closing::question).map(Words::capital).toList(),
                 s.stated(j.id()).stream().map(f -> new Stated(Words.capital(f.fact().say()), f.verdict(), f.matches())).toList(),
                 wanted.stream().filter(Fact.Facing.class::isInstance).map(f -> ((Fact.Facing) f).part()).findFirst(),
                 wanted.stream().anyMatch(Fact.LetGo.class::isInstance), dose,
                 s.greased(j.id()).map(TicketEvent.Greased::massMg).map(mg -> Words.of("close.greased", mg)));
+    }
+
+    private static String doing(WayBack.Step step) {
+        Joint j = step.joint();
+        return switch (step) {
+            case WayBack.Step.Close c -> Doing.close(j, false);
+            case WayBack.Step.LeaveLoose l -> Doing.close(j, true);
+            case WayBack.Step.Tighten t -> Words.of("close.tighten", j.name());
+            case WayBack.Step.Refit r -> Words.of("close.refit", j.name(), r.during().name());
+            case WayBack.Step.TakeOff t -> Words.of("close.takeoff", j.name());
+            case WayBack.Step.Zero z -> Words.of("close.zero", j.name(), j.close().zeroLast().orElse(""));
+        };
+    }
+
+    private static List<String> before(WayBack.Step step) {
+        return switch (step) {
+            case WayBack.Step.LeaveLoose l -> List.of(Words.of("close.loose.until", l.until().name()));
+            case WayBack.Step.Refit r -> List.of(Words.of("close.refit.why", r.during().name()));
+            case WayBack.Step.Zero z -> List.of(Words.of("close.zero.why"));
+            case WayBack.Step.Close c -> List.of();
+            case WayBack.Step.Tighten t -> List.of();
+            case WayBack.Step.TakeOff t -> List.of();
+        };
+    }
+
+    private static String label(WayBack.Step step) {
+        return Words.of(switch (step) {
+            case WayBack.Step.Close c -> "close.do";
+            case WayBack.Step.LeaveLoose l -> "close.loose.do";
+            case WayBack.Step.Tighten t -> "close.tighten.do";
+            case WayBack.Step.Refit r -> "close.refit.do";
+            case WayBack.Step.TakeOff t -> "close.takeoff.do";
+            case WayBack.Step.Zero z -> "close.zero.do";
+        });
     }
 
     public Say say() {
@@ -145,6 +192,9 @@ public record CloseModel(
         Now n = now.get();
         if (!n.questions().isEmpty()) {
             return new Say(Words.of("close.say.question", n.questions().getFirst()), Words.of(n.facing().isPresent() ? "close.keys.facing" : "close.keys.answer"));
+        }
+        if (n.toSet().isPresent()) {
+            return new Say(Words.of("close.say.set", n.toSet().get()), Words.of("close.keys.set"));
         }
         if (n.dose().isPresent()) {
             return new Say(Words.of("close.say.grease", n.dose().get().milligrams(), n.joint().name()), Words.of("close.keys.grease"));

@@ -123,6 +123,14 @@ public final class CloseView implements Station {
         for (CloseModel.Stated s : n.stated()) {
             nodes.add(Build.label((s.matches() ? "✓ " : "× ") + s.verdict(), s.matches() ? "green" : "danger", s.matches() ? "medium" : "strong"));
         }
+        n.toSet().ifPresent(p -> {
+            Button set = Build.button(Words.of("close.set.do"), "S", this::setControls, "next");
+            set.setId("controls-set");
+            set.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            VBox box = Build.column(5, Build.label(Words.of("close.set"), "danger", "strong"), Build.row(10, Build.label(p + "."), Build.spring(), set));
+            box.getStyleClass().add("caution");
+            nodes.add(box);
+        });
         n.dose().ifPresent(d -> {
             Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, "next");
             greased.setId("greased");
@@ -133,12 +141,11 @@ public final class CloseView implements Station {
             nodes.add(box);
         });
         n.greased().ifPresent(g -> nodes.add(Build.label("✓ " + g, "green")));
-        Button close = Build.button(Words.of(n.tighten() ? "close.tighten.do" : n.loose() ? "close.loose.do" : "close.do"), "Space", this::close,
-                n.questions().isEmpty() && n.dose().isEmpty() ? "next" : "button");
+        Button close = Build.button(n.label(), "Space", this::close, n.ready() ? "next" : "button");
         close.setId("close-it");
         actions.getChildren().setAll(close);
         if (n.stated().stream().anyMatch(s -> !s.matches()) && !n.questions().isEmpty()) {
-            nodes.add(despite(reason -> desk.submit(new Intent.CloseJoint(n.joint().id(), n.loose(), Optional.of(reason))), "close.despite"));
+            nodes.add(despite(reason -> desk.submit(n.despite(reason)), "close.despite"));
         }
         return nodes;
     }
@@ -177,9 +184,11 @@ public final class CloseView implements Station {
     }
 
     private void close() {
-        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(n.tighten()
-                ? new Intent.Tighten(n.joint().id())
-                : new Intent.CloseJoint(n.joint().id(), n.loose(), Optional.empty())));
+        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(n.act()));
+    }
+
+    private void setControls() {
+        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(new Intent.SetControls(n.joint().id())));
     }
 
     private void grease() {
@@ -201,6 +210,7 @@ public final class CloseView implements Station {
         switch (event.getCode()) {
             case SPACE -> close();
             case G -> grease();
+            case S -> setControls();
             case T -> drawn.flatMap(m -> m.tests().stream().findFirst()).ifPresent(this::pass);
             case F -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Fact.Facing(p, true)));
             case R -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Fact.Facing(p, false)));

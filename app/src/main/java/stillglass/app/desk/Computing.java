@@ -33,7 +33,7 @@ final class Computing {
 
     private record BeamKey(String section, List<String> assembly) {}
 
-    private record PlanKey(String instrument, List<String> goals, Set<String> open, Set<String> kept) {}
+    private record PlanKey(String instrument, List<String> goals, Set<String> open, Set<String> kept, Set<String> barred) {}
 
     private final Map<Key, Assessment> assessed = new LinkedHashMap<>(64, 0.75f, true) {
         private static final long serialVersionUID = 1;
@@ -81,7 +81,7 @@ final class Computing {
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work), recommendation, assembly, beams));
+            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams));
         } catch (CancellationException newer) {
             return Optional.empty();
         }
@@ -111,7 +111,7 @@ final class Computing {
                 : new Assessment(known, found.surface(), found.assumed(), found.where(), found.shown(), found.grade(), found.advice());
     }
 
-    private Optional<WayIn.Plan> plan(Work work) {
+    private Optional<WayIn.Plan> plan(Work work, Progress watch) {
         List<Goal> goals = new ArrayList<>();
         for (String g : work.state().goals()) {
             goals.add(Goal.parse(g, work.instrument(), Optional.of(work.section())));
@@ -119,11 +119,11 @@ final class Computing {
         // Everything that was ever open counts as reached, so that closing again does not call for new steps.
         Set<String> open = new LinkedHashSet<>(work.state().opened());
         Set<String> kept = Set.copyOf(work.state().references().keySet());
-        PlanKey key = new PlanKey(work.instrument().id(), work.state().goals(), open, kept);
+        PlanKey key = new PlanKey(work.instrument().id(), work.state().goals(), open, kept, work.state().barred());
         if (planned.filter(key::equals).isEmpty()) {
             plan = goals.isEmpty()
                     ? Optional.empty()
-                    : WayIn.plan(work.instrument(), goals, open, kept, PlanCost.USUAL);
+                    : WayIn.plan(new WayIn.Request(work.instrument(), goals, open, kept, work.state().barred(), PlanCost.USUAL), watch);
             planned = Optional.of(key);
         }
         return plan;

@@ -31,10 +31,9 @@ public final class DemoBook {
 
     /// Tells the showpiece to the middle of a stage; two more tickets have just arrived.
     public static void write(Desk desk, Stage middleOf) {
-        LocalDate today = desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate();
         List<DemoTickets.Arrival> arrivals = DemoTickets.arrivals();
         for (DemoTickets.Arrival a : arrivals.reversed()) {
-            DemoScript.arrive(a, today, desk.shelf().section(a.sectionId())).forEach(act -> perform(desk, act));
+            arrive(desk, a.number());
         }
         for (Stage stage : Stage.values()) {
             if (stage.ordinal() > middleOf.ordinal()) {
@@ -45,6 +44,15 @@ public final class DemoBook {
             int many = stage == middleOf ? (acts.size() - 1) / 2 : acts.size();
             acts.subList(0, many).forEach(act -> perform(desk, act));
         }
+    }
+
+    /// Lets one ticket of the demo arrive.
+    /// @throws IllegalArgumentException for a number that is not in the demo
+    public static void arrive(Desk desk, String number) {
+        DemoTickets.Arrival a = DemoTickets.arrivals().stream().filter(t -> t.number().equals(number)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there is no demo ticket " + number));
+        LocalDate today = desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate();
+        DemoScript.arrive(a, today, desk.shelf().section(a.sectionId())).forEach(act -> perform(desk, act));
     }
 
     /// Opens the book, writes the stories, closes it.

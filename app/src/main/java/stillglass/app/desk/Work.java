@@ -2,6 +2,8 @@ package stillglass.app.desk;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
@@ -12,7 +14,7 @@ import stillglass.look.Finding;
 import stillglass.look.SameFault;
 import stillglass.optics.LensSection;
 import stillglass.optics.sharpness.AssemblyEffect;
-import stillglass.plan.Step;
+import stillglass.plan.StuckLadder;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
 import stillglass.ticket.Known;
@@ -74,17 +76,6 @@ public record Work(
         return Ledger.of(state, instrument);
     }
 
-    /// The next thing to do on the way in, marks that are already kept left out.
-    public Optional<Step> nextStep() {
-        return computed.plan().flatMap(p -> p.steps().stream()
-                .filter(s -> switch (s) {
-                    case Step.Mark m -> !state.references().containsKey(m.reference().id());
-                    case Step.Catch c -> !state.openNow().contains(c.before().id());
-                    case Step.Open o -> !state.openNow().contains(o.joint().id());
-                })
-                .findFirst());
-    }
-
     /// The joint to open next, whatever must be marked or caught before.
     public Optional<Joint> nextToOpen() {
         return computed.plan().flatMap(p -> p.joints().stream()
@@ -92,9 +83,16 @@ public record Work(
                 .findFirst());
     }
 
+    /// What to try on a joint that will not open; whatever is closed and not on the way is meant to stay.
+    public StuckLadder stuck(Joint joint) {
+        Set<String> way = computed.plan().map(p -> p.joints().stream().map(Joint::id).collect(Collectors.toSet())).orElse(Set.of());
+        Set<String> staying = instrument.joints().stream().map(Joint::id).filter(id -> !way.contains(id) && !state.openNow().contains(id)).collect(Collectors.toSet());
+        return StuckLadder.of(instrument, joint, staying, care);
+    }
+
     /// What is left of the rebuild.
     public List<WayBack.Step> wayBack() {
-        return WayBack.order(instrument, state.opened(), state.closed(), state.loose());
+        return WayBack.order(instrument, state.standing());
     }
 
     /// The joint to close or tighten next.

@@ -3,6 +3,7 @@ package stillglass.app.open;
 import java.util.ArrayList;
 import java.util.List;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.ticket.Fact;
 
@@ -13,16 +14,21 @@ public final class Doing {
     /// One sentence: how it is opened.
     public static String open(Joint j) {
         return switch (j.hold()) {
-            case Joint.Hold.Thread t -> t.starts() > 1
+            case Hold.Thread t -> t.starts() > 1
                     ? Words.of("doing.open.multistart", j.name())
                     : Words.of("doing.open.thread", j.name(), Fact.trim(t.turns()));
-            case Joint.Hold.Screws s -> Words.of(s.holes().size() == 1 ? "doing.open.screw" : "doing.open.screws", s.holes().size(), j.name());
-            case Joint.Hold.SetScrews s -> Words.of("doing.open.setscrews", j.name(), Fact.trim(s.looseTurns()));
-            case Joint.Hold.RetainingRing r -> Words.of("doing.open.ring", j.name());
-            case Joint.Hold.Press p -> Words.of("doing.open.press", j.name());
-            case Joint.Hold.Seat s -> Words.of(j.hazards().contains(Joint.Hazard.GLASS_DROPS) ? "doing.open.glass" : "doing.open.seat", j.name());
-            case Joint.Hold.Hook h -> Words.of("doing.open.hook", j.name());
-            case Joint.Hold.Glue g -> Words.of("doing.open.glue", j.name(), g.softener(), Fact.trim(g.waitMinutes()));
+            case Hold.Screws s -> Words.of(s.holes().size() == 1 ? "doing.open.screw" : "doing.open.screws", s.holes().size(), j.name());
+            case Hold.SetScrews s -> Words.of("doing.open.setscrews", j.name(), Fact.trim(s.looseTurns()));
+            case Hold.RetainingRing r -> Words.of("doing.open.ring", j.name());
+            case Hold.Press p -> Words.of("doing.open.press", j.name());
+            case Hold.Seat s -> Words.of(j.hazards().contains(Joint.Hazard.GLASS_DROPS) ? "doing.open.glass" : "doing.open.seat", j.name());
+            case Hold.Hook h -> Words.of("doing.open.hook", j.name());
+            case Hold.Glue g -> Words.of("doing.open.glue", j.name(), g.softener(), Fact.trim(g.waitMinutes()));
+            case Hold.Snap s -> Words.of("doing.open.snap", j.name(), s.tongues());
+            case Hold.Cement c -> Words.of("doing.open.cement", j.name());
+            case Hold.Bayonet b -> Words.of("doing.open.bayonet", j.name(), Fact.trim(b.degrees()));
+            case Hold.Solder s -> Words.of("doing.open.solder", j.name(), s.places());
+            case Hold.Connector c -> Words.of(c.ribbon() ? "doing.open.ribbon" : "doing.open.plug", j.name());
         };
     }
 
@@ -32,29 +38,39 @@ public final class Doing {
             return Words.of("doing.close.loose", j.name());
         }
         return switch (j.hold()) {
-            case Joint.Hold.Thread t -> t.starts() > 1 ? Words.of("doing.close.multistart", j.name()) : Words.of("doing.close.thread", j.name());
-            case Joint.Hold.Screws s -> Words.of("doing.close.screws", j.name());
-            case Joint.Hold.SetScrews s -> Words.of("doing.close.setscrews", j.name());
-            case Joint.Hold.RetainingRing r -> Words.of("doing.close.ring", j.name());
-            case Joint.Hold.Press p -> Words.of("doing.close.press", j.name());
-            case Joint.Hold.Seat s -> Words.of("doing.close.seat", j.name());
-            case Joint.Hold.Hook h -> Words.of("doing.close.hook", j.name());
-            case Joint.Hold.Glue g -> Words.of("doing.close.glue", j.name());
+            case Hold.Thread t -> t.starts() > 1 ? Words.of("doing.close.multistart", j.name()) : Words.of("doing.close.thread", j.name());
+            case Hold.Screws s -> Words.of("doing.close.screws", j.name());
+            case Hold.SetScrews s -> Words.of("doing.close.setscrews", j.name());
+            case Hold.RetainingRing r -> Words.of("doing.close.ring", j.name());
+            case Hold.Press p -> Words.of("doing.close.press", j.name());
+            case Hold.Seat s -> Words.of("doing.close.seat", j.name());
+            case Hold.Hook h -> Words.of("doing.close.hook", j.name());
+            case Hold.Glue g -> Words.of("doing.close.glue", j.name());
+            case Hold.Snap s -> Words.of("doing.close.snap", j.name());
+            case Hold.Cement c -> Words.of("doing.close.cement", j.name());
+            case Hold.Bayonet b -> Words.of("doing.close.bayonet", j.name(), Fact.trim(b.degrees()));
+            case Hold.Solder s -> Words.of("doing.close.solder", j.name());
+            case Hold.Connector c -> Words.of(c.ribbon() ? "doing.close.ribbon" : "doing.close.plug", j.name());
         };
     }
 
     /// What is worth recording, with the shorthand that records it.
     public static String expects(Joint j) {
         return switch (j.hold()) {
-            case Joint.Hold.Thread t -> Words.of("doing.expect.thread");
-            case Joint.Hold.Screws s -> Words.of("doing.expect.screws", s.holes().size(), s.drive());
-            case Joint.Hold.SetScrews s -> Words.of("doing.expect.none");
-            case Joint.Hold.RetainingRing r -> Words.of("doing.expect.ring");
-            case Joint.Hold.Press p -> Words.of("doing.expect.none");
-            case Joint.Hold.Seat s -> j.hazards().contains(Joint.Hazard.CLICK_BALL) ? Words.of("doing.expect.ball")
+            case Hold.Thread t -> Words.of("doing.expect.thread");
+            case Hold.Screws s -> Words.of("doing.expect.screws", s.holes().size(), s.drive());
+            case Hold.SetScrews s -> Words.of("doing.expect.none");
+            case Hold.RetainingRing r -> Words.of("doing.expect.ring");
+            case Hold.Press p -> Words.of("doing.expect.none");
+            case Hold.Seat s -> j.hazards().contains(Joint.Hazard.CLICK_BALL) ? Words.of("doing.expect.ball")
                     : j.frees().isEmpty() ? Words.of("doing.expect.none") : Words.of("doing.expect.facing");
-            case Joint.Hold.Hook h -> Words.of("doing.expect.spring");
-            case Joint.Hold.Glue g -> Words.of("doing.expect.none");
+            case Hold.Hook h -> Words.of("doing.expect.spring");
+            case Hold.Glue g -> Words.of("doing.expect.none");
+            case Hold.Snap s -> Words.of("doing.expect.none");
+            case Hold.Cement c -> Words.of("doing.expect.none");
+            case Hold.Bayonet b -> Words.of("doing.expect.thread");
+            case Hold.Solder s -> Words.of("doing.expect.solder");
+            case Hold.Connector c -> Words.of("doing.expect.none");
         };
     }
 
@@ -62,7 +78,7 @@ public final class Doing {
     public static List<String> cautions(Joint j) {
         List<String> lines = new ArrayList<>();
         j.hazards().stream().sorted().forEach(h -> lines.add(Words.of("hazard." + h.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'))));
-        if (j.hold() instanceof Joint.Hold.Glue) {
+        if (j.hold() instanceof Hold.Glue) {
             lines.add(Words.of("hazard.solvent"));
         }
         return lines;

@@ -12,6 +12,7 @@ import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.plan.LookAlikes;
+import stillglass.plan.Step;
 import stillglass.plan.WayIn;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Stage;
@@ -23,8 +24,10 @@ import stillglass.ticket.TicketState;
 /// @param rungs every joint of the way, opened ones first, in order
 /// @param now the joint in hand; empty when there is nothing left to open
 /// @param tray what lies on the mat, newest first
+/// @param barred whether trouble has closed every way to the goals
 public record OpenModel(
-        String summary, List<Rung> rungs, Optional<Now> now, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean done) {
+        String summary, List<Rung> rungs, Optional<Now> now, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean barred,
+        boolean done) {
 
     /// How far a joint of the way is.
     public enum Progress {
@@ -44,6 +47,7 @@ public record OpenModel(
     /// @param noted facts recorded so far
     /// @param clock where it let go, if noted
     /// @param facing part whose facing can be noted by a button
+    /// @param trouble the line that records the next try on it when it is stuck
     public record Now(
             Joint joint,
             int number,
@@ -56,7 +60,8 @@ public record OpenModel(
             List<String> noted,
             Optional<ClockPosition> clock,
             Optional<String> facing,
-            List<String> lookAlikes) {
+            List<String> lookAlikes,
+            String trouble) {
         public Now {
             marks = List.copyOf(marks);
             cautions = List.copyOf(cautions);
@@ -80,7 +85,7 @@ public record OpenModel(
         all.addAll(ahead);
         Optional<Joint> next = ahead.stream().findFirst();
         return new OpenModel(summary(work, opened.size(), ahead.size()), rungs(all, opened.size(), work), next.map(j -> now(j, opened.size() + 1, all, work)),
-                Tray.cells(work), !s.goals().isEmpty(), work.mapped(), s.done(Stage.OPEN));
+                Tray.cells(work), !s.goals().isEmpty(), work.mapped(), !s.barred().isEmpty() && work.computed().plan().isEmpty(), s.done(Stage.OPEN));
     }
 
     private static String summary(Work work, int opened, int ahead) {
@@ -142,7 +147,30 @@ public record OpenModel(
                 .map(OpenModel::lookAlike)
                 .toList();
         return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), marks,
-                Doing.cautions(j), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike);
+                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work));
+    }
+
+    /// What is made safe or covered before the joint, with the reason, and what may jump, roll or harm.
+    private static List<String> cautions(Joint j, Work work) {
+        List<String> lines = new ArrayList<>();
+        for (Step step : work.computed().plan().map(WayIn.Plan::steps).orElse(List.of())) {
+            switch (step) {
+                case Step.MakeSafe m when m.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", m.what(), m.why()));
+                case Step.Protect p when p.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", p.what(), p.why()));
+                case Step.MakeSafe m -> {}
+                case Step.Protect p -> {}
+                case Step.Mark m -> {}
+                case Step.Catch c -> {}
+                case Step.Open o -> {}
+            }
+        }
+        lines.addAll(Doing.cautions(j));
+        return lines;
+    }
+
+    private static String trouble(Joint j, Work work) {
+        int tried = (int) work.state().facts(j.id()).stream().filter(Fact.Stuck.class::isInstance).count();
+        return work.stuck(j).next(tried).map(r -> Words.of("open.trouble.type", r.means(), Fact.trim(Math.max(1, r.waitMinutes())))).orElse(Words.of("open.trouble.stop"));
     }
 
     private static String lookAlike(LookAlikes.Pair p) {
@@ -156,6 +184,9 @@ public record OpenModel(
         }
         if (!hasGoal) {
             return new Say(Words.of("open.say.nogoal"), Words.of("keys.hint.decide"));
+        }
+        if (now.isEmpty() && barred) {
+            return new Say(Words.of("open.say.barred"), Words.of("open.keys.type"));
         }
         if (now.isEmpty()) {
             return done ? new Say(Words.of("open.say.done"), Words.of("keys.hint.clean")) : new Say(Words.of("open.say.there"), Words.of("keys.hint.finish"));

@@ -98,7 +98,7 @@ public final class OpenView implements Station {
         dial.show(m.now().flatMap(OpenModel.Now::clock));
         actions.getChildren().clear();
         now.getChildren().setAll(m.now().map(this::step).orElseGet(() -> List.of(
-                Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
+                Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.barred() ? "open.barred" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
         record.getChildren().setAll(m.now().map(this::recorded).orElse(List.of()));
         recordBox.setVisible(m.now().isPresent());
     }
@@ -158,7 +158,7 @@ public final class OpenView implements Station {
     }
 
     private void trouble() {
-        type.accept(Words.of("open.trouble.type"));
+        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.shown().ifPresent(w -> type.accept(n.trouble())));
     }
 
     @Override

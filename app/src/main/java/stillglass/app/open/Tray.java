@@ -14,6 +14,7 @@ import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.optics.Element;
@@ -60,7 +61,7 @@ public final class Tray {
             }
             Joint j = joint.get();
             List<Fact> facts = work.state().facts(id);
-            if (j.hold() instanceof Joint.Hold.Screws s) {
+            if (j.hold() instanceof Hold.Screws s) {
                 cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
                         String.join(" · ", holes(s, facts).stream().map(h -> h.cell() + " " + h.length()).toList())), holes(s, facts), 0, 0));
             }
@@ -74,7 +75,7 @@ public final class Tray {
         return cells;
     }
 
-    private static List<Hole> holes(Joint.Hold.Screws s, List<Fact> facts) {
+    private static List<Hole> holes(Hold.Screws s, List<Fact> facts) {
         return s.holes().stream()
                 .map(h -> new Hole(h.cell(), h.at(), facts.stream()
                         .filter(f -> f instanceof Fact.Screw x && x.cell().equals(h.cell()))

@@ -15,6 +15,7 @@ import stillglass.app.clean.CleanModel;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Work;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
 import stillglass.book.data.Shelf;
@@ -22,24 +23,24 @@ import stillglass.optics.LensSection;
 import stillglass.ticket.Stage;
 
 class DoingTest {
-    private static Joint joint(Joint.Hold hold, Joint.Hazard... hazards) {
-        return new Joint("j", "front ring", hold, Side.FRONT, "fingers", 1, 0, Set.of(), List.of("p"), Set.of(), Set.of(), Set.of(hazards), Joint.Closing.PLAIN);
+    private static Joint joint(Hold hold, Joint.Hazard... hazards) {
+        return new Joint("j", "front ring", hold, Side.FRONT, "fingers", 1, 0, Joint.Behind.NOTHING, List.of("p"), Set.of(), Set.of(), Set.of(hazards), Joint.Closing.PLAIN);
     }
 
     /// One of every way a joint can hold, with a word its instruction must have.
     static Stream<Object[]> everyHold() {
         return Stream.of(
-                new Object[] {joint(new Joint.Hold.Thread(9, 6, 0.9, 43, 17)), "until it lets go", "where it let go"},
-                new Object[] {joint(new Joint.Hold.Thread(0.75, 1, 3.5, 42, 2)), "about 3.5 turns", "home"},
-                new Object[] {joint(new Joint.Hold.Screws("slot", 1.4, List.of(hole("A1"), hole("A2")))), "2 front ring", "crosswise"},
-                new Object[] {joint(new Joint.Hold.Screws("slot", 1.4, List.of(hole("A1")))), "in its cell", "crosswise"},
-                new Object[] {joint(new Joint.Hold.SetScrews("slot", 3, 1.5)), "1.5 turns", "dents"},
-                new Object[] {joint(new Joint.Hold.RetainingRing(36, 4, 0.3)), "how proud", "snug"},
-                new Object[] {joint(new Joint.Hold.Press()), "no prying", "evenly"},
-                new Object[] {joint(new Joint.Hold.Seat()), "Lift out", "seat"},
-                new Object[] {joint(new Joint.Hold.Seat(), Joint.Hazard.GLASS_DROPS), "over a cloth", "seat"},
-                new Object[] {joint(new Joint.Hold.Hook(), Joint.Hazard.SPRING), "Unhook", "Hook"},
-                new Object[] {joint(new Joint.Hold.Glue("isopropanol", 5)), "wait 5 min", "sparingly"});
+                new Object[] {joint(new Hold.Thread(9, 6, 0.9, 43, 17)), "until it lets go", "where it let go"},
+                new Object[] {joint(new Hold.Thread(0.75, 1, 3.5, 42, 2)), "about 3.5 turns", "home"},
+                new Object[] {joint(new Hold.Screws("slot", 1.4, List.of(hole("A1"), hole("A2")))), "2 front ring", "crosswise"},
+                new Object[] {joint(new Hold.Screws("slot", 1.4, List.of(hole("A1")))), "in its cell", "crosswise"},
+                new Object[] {joint(new Hold.SetScrews("slot", 3, 1.5)), "1.5 turns", "dents"},
+                new Object[] {joint(new Hold.RetainingRing(36, 4, 0.3)), "how proud", "snug"},
+                new Object[] {joint(new Hold.Press()), "no prying", "evenly"},
+                new Object[] {joint(new Hold.Seat()), "Lift out", "seat"},
+                new Object[] {joint(new Hold.Seat(), Joint.Hazard.GLASS_DROPS), "over a cloth", "seat"},
+                new Object[] {joint(new Hold.Hook(), Joint.Hazard.SPRING), "Unhook", "Hook"},
+                new Object[] {joint(new Hold.Glue("isopropanol", 5)), "wait 5 min", "sparingly"});
     }
 
     private static Joint.ScrewHole hole(String cell) {
@@ -57,9 +58,9 @@ class DoingTest {
 
     @Test
     void everyHazardHasItsCaution() {
-        assertThat(Doing.cautions(joint(new Joint.Hold.Seat(), Joint.Hazard.values()))).hasSize(Joint.Hazard.values().length)
+        assertThat(Doing.cautions(joint(new Hold.Seat(), Joint.Hazard.values()))).hasSize(Joint.Hazard.values().length)
                 .anyMatch(c -> c.contains("eye protection")).anyMatch(c -> c.contains("no flame")).anyMatch(c -> c.contains("cloth"));
-        assertThat(Doing.cautions(joint(new Joint.Hold.Glue("isopropanol", 5)))).as("glue is softened with a solvent").singleElement().asString().contains("no flame");
+        assertThat(Doing.cautions(joint(new Hold.Glue("isopropanol", 5)))).as("glue is softened with a solvent").singleElement().asString().contains("no flame");
     }
 
     @Test

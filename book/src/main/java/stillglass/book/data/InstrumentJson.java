@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Material;
@@ -44,12 +45,14 @@ public final class InstrumentJson {
         List<Instrument.Reference> references = new ArrayList<>();
         for (JsonNode r : j.path("references")) {
             references.add(new Instrument.Reference(
-                    r.get("id").asString(), r.get("name").asString(), r.get("how").asString()));
+                    r.get("id").asString(), r.get("name").asString(), r.get("how").asString(),
+                    named(Instrument.Kind.class, r.path("kind").asString("position"))));
         }
         return LensJson.at(file, "file", () -> new Instrument(
                 j.get("id").asString(),
                 j.get("maker").asString(),
                 j.get("name").asString(),
+                named(Instrument.Sort.class, j.path("sort").asString("lens")),
                 j.get("section").asString(),
                 j.get("flange_focal_mm").asDouble(),
                 j.path("max_extension_mm").asDouble(0),
@@ -74,7 +77,8 @@ public final class InstrumentJson {
                 profile,
                 text(p, "element"),
                 text(p, "within"),
-                p.path("facing_matters").asBoolean(false));
+                p.path("facing_matters").asBoolean(false),
+                text(p, "fragile"));
     }
 
     private static Joint joint(JsonNode j) {
@@ -92,7 +96,7 @@ public final class InstrumentJson {
                 j.get("tool").asString(),
                 j.get("minutes").asDouble(),
                 j.get("risk").asDouble(),
-                Set.copyOf(LensJson.strings(j.path("after"))),
+                behind(j),
                 LensJson.strings(j.path("frees")),
                 exposes,
                 Set.copyOf(LensJson.strings(j.path("loses"))),
@@ -101,12 +105,29 @@ public final class InstrumentJson {
                         text(close, "set_first"),
                         text(close, "loose_until"),
                         text(close, "test"),
-                        close.path("greased").asBoolean(false)));
+                        close.path("greased").asBoolean(false),
+                        Set.copyOf(LensJson.strings(close.path("before"))),
+                        text(close, "refit"),
+                        text(close, "zero_last")));
     }
 
-    private static Joint.Hold hold(JsonNode h) {
+    /// A name must be open before; of a list of names one is enough.
+    private static Joint.Behind behind(JsonNode j) {
+        Set<String> all = new HashSet<>();
+        List<Set<String>> oneOf = new ArrayList<>();
+        for (JsonNode a : j.path("after")) {
+            if (a.isArray()) {
+                oneOf.add(Set.copyOf(LensJson.strings(a)));
+            } else {
+                all.add(a.asString());
+            }
+        }
+        return new Joint.Behind(all, oneOf, text(j, "hidden"));
+    }
+
+    private static Hold hold(JsonNode h) {
         return switch (h.get("kind").asString()) {
-            case "thread" -> new Joint.Hold.Thread(
+            case "thread" -> new Hold.Thread(
                     h.get("lead_mm").asDouble(),
                     h.path("starts").asInt(1),
                     h.get("turns").asDouble(),
@@ -121,18 +142,23 @@ public final class InstrumentJson {
                             s.get("hole_depth_mm").asDouble(),
                             ClockPosition.of(s.get("clock").asDouble())));
                 }
-                yield new Joint.Hold.Screws(h.get("drive").asString(), h.get("diameter_mm").asDouble(), holes);
+                yield new Hold.Screws(h.get("drive").asString(), h.get("diameter_mm").asDouble(), holes);
             }
-            case "set-screws" -> new Joint.Hold.SetScrews(
+            case "set-screws" -> new Hold.SetScrews(
                     h.path("drive").asString("slot"), h.get("count").asInt(), h.get("loose_turns").asDouble());
-            case "retaining-ring" -> new Joint.Hold.RetainingRing(
+            case "retaining-ring" -> new Hold.RetainingRing(
                     h.get("diameter_mm").asDouble(), h.get("turns").asDouble(), h.path("proud_mm").asDouble(0));
-            case "press" -> new Joint.Hold.Press();
-            case "seat" -> new Joint.Hold.Seat();
-            case "hook" -> new Joint.Hold.Hook();
-            case "glue" -> new Joint.Hold.Glue(h.get("softener").asString(), h.get("wait_minutes").asDouble());
+            case "press" -> new Hold.Press();
+            case "seat" -> new Hold.Seat();
+            case "hook" -> new Hold.Hook();
+            case "glue" -> new Hold.Glue(h.get("softener").asString(), h.get("wait_minutes").asDouble());
+            case "snap" -> new Hold.Snap(h.get("tongues").asInt());
+            case "cement" -> new Hold.Cement();
+            case "bayonet" -> new Hold.Bayonet(h.get("degrees").asDouble());
+            case "solder" -> new Hold.Solder(h.get("places").asInt());
+            case "connector" -> new Hold.Connector(h.get("ways").asInt(), h.path("ribbon").asBoolean(false));
             default -> throw new IllegalArgumentException("hold of kind " + h.get("kind").asString()
-                    + " is not known: thread, screws, set-screws, retaining-ring, press, seat, hook or glue");
+                    + " is not known: thread, screws, set-screws, retaining-ring, press, seat, hook, glue, snap, cement, bayonet, solder or connector");
         };
     }
 

@@ -22,8 +22,8 @@ import stillglass.optics.LensSection;
 /// glasses but no joints: it is opened without a map.
 public final class Shelf {
     private static final List<String> SECTIONS = List.of(
-            "fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_28_f35", "hawthorn_105_f28", "sedge_75_f45");
-    private static final List<String> INSTRUMENTS = List.of("ostrel_52_f2");
+            "fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_28_f35", "hawthorn_105_f28", "sedge_75_f45", "shoal_50_f5");
+    private static final List<String> INSTRUMENTS = List.of("ostrel_52_f2", "corvane_zoom_35_70", "pellam_folding_75", "ostrel_reflex");
 
     private final Map<String, LensSection> sections = new ConcurrentHashMap<>();
     private final Map<String, Footprints> footprints = new ConcurrentHashMap<>();
@@ -98,7 +98,7 @@ public final class Shelf {
 
     /// The instrument on the shelf that has this section, if one is mapped.
     public Optional<String> mappedFor(String sectionId) {
-        return INSTRUMENTS.stream().filter(i -> instrument(i).sectionId().equals(sectionId)).findFirst();
+        return INSTRUMENTS.stream().filter(i -> instrument(i).sort() != Instrument.Sort.BODY && instrument(i).sectionId().equals(sectionId)).findFirst();
     }
 
     /// Takes in a section read from a file, so that a ticket can refer to it.

@@ -21,8 +21,8 @@ final class Unmapped {
                     e.cementedWith().isEmpty()
                             ? Set.of(Material.COATED_GLASS, Material.EDGE_PAINT)
                             : Set.of(Material.COATED_GLASS, Material.EDGE_PAINT, Material.BALSAM),
-                    List.of(), Optional.of(e.name()), Optional.empty(), true));
+                    List.of(), Optional.of(e.name()), Optional.empty(), true, Optional.empty()));
         }
-        return new Instrument(id, "", section.name(), id, section.surfaces().getLast().thicknessMm(), 0, parts, List.of(), List.of());
+        return new Instrument(id, "", section.name(), Instrument.Sort.LENS, id, section.surfaces().getLast().thicknessMm(), 0, parts, List.of(), List.of());
     }
 }

@@ -1,0 +1,104 @@
+package stillglass.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import stillglass.app.desk.DemoBook;
+import stillglass.assembly.Joint;
+import stillglass.plan.WayBack;
+import stillglass.ticket.Fact;
+import stillglass.ticket.TicketState;
+import stillglass.ticket.Trouble;
+
+/// The zoom front and the leaf shutter, opened and closed with nothing but the keyboard.
+@ExtendWith(ApplicationExtension.class)
+class InstrumentsWindowTest {
+    private Window window;
+    private BenchHands hands;
+
+    @Start
+    void start(Stage stage) throws Exception {
+        FxRobot robot = new FxRobot();
+        window = new Window(stage, Files.createTempDirectory("still-glass-instruments").resolve("book.sqlite"), robot);
+        hands = new BenchHands(window, robot);
+        window.shell.showBook();
+    }
+
+    @AfterEach
+    void close() {
+        window.close();
+    }
+
+    private void begin(String number) {
+        DemoBook.arrive(window.desk, number);
+        Window.onUi(() -> {
+            window.shell.showBook();
+            return true;
+        });
+        window.openAt(number, KeyCode.DIGIT4);
+    }
+
+    private void reach(String goals) {
+        hands.type("reach " + goals);
+        window.until("the way is planned", () -> window.desk.shown().orElseThrow().computed().plan().isPresent());
+    }
+
+    @Test
+    void theZoomFrontComesApartAndGoesBackWithItsEccentricCollars() {
+        begin("T-0145");
+        reach("e1_collar");
+        hands.openAll(6);
+        TicketState open = window.work().state();
+        assertThat(open.facts("collar-b-seat")).hasAtLeastOneElementOfType(Fact.Collar.class);
+        assertThat(open.openNow()).contains("collar-seat");
+
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        hands.closeAll();
+        assertThat(window.work().state().stated("collar-a-seat")).anyMatch(f -> f.fact() instanceof Fact.Collar);
+    }
+
+    @Test
+    void theLeafShutterIsReachedAroundWhatIsInTrouble() {
+        begin("T-0146");
+        reach("escapement");
+        while (!window.work().nextToOpen().map(Joint::id).orElse("").equals("front-thread")) {
+            hands.openNext(8);
+        }
+        // The fourth key: stuck, the gentlest try first; then something falls and is found again.
+        window.press(KeyCode.B);
+        window.press(KeyCode.X);
+        window.press(KeyCode.SPACE);
+        assertThat(window.work().state().facts("front-thread")).hasAtLeastOneElementOfType(Fact.Stuck.class);
+        window.press(KeyCode.X);
+        window.press(KeyCode.X);
+        window.press(KeyCode.SPACE);
+        assertThat(window.work().state().troubles()).singleElement().satisfies(t -> assertThat(t.kind()).isEqualTo(Trouble.DROPPED));
+        window.press(KeyCode.ESCAPE);
+        hands.type("found it");
+        assertThat(window.work().state().troubles()).isEmpty();
+        while (!window.work().nextToOpen().map(Joint::id).orElse("").equals("esc-spring")) {
+            hands.openNext(8);
+        }
+        // It breaks: no way is left to the escapement, so another goal is taken.
+        hands.type("broken, its hook");
+        window.until("it is planned anew", () -> window.desk.shown().orElseThrow().computed().plan().isEmpty());
+        assertThat(window.say()).startsWith("No way is left to the goal");
+        reach("pallet_spring");
+        assertThat(window.work().nextToOpen()).map(Joint::id).contains("pallet-spring");
+        hands.type("mended");
+        hands.openAll(8);
+
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        assertThat(window.work().wayBack()).extracting(s -> s.joint().id()).startsWith("pallet-spring").contains("focus-set");
+        assertThat(window.work().wayBack().getLast()).isInstanceOf(WayBack.Step.Zero.class);
+        hands.closeAll();
+    }
+}

@@ -1,0 +1,108 @@
+package stillglass.plan;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.ToDoubleFunction;
+import stillglass.assembly.Joint;
+
+/// Which joints are opened at all, where goals and joints leave a choice.
+///
+/// Branch and bound over the choices: what is certain already (and all it waits for) has a price that no decision can lower; the
+/// dearest parts of the tree are never entered once a cheaper complete set is known.
+final class DoorChoice {
+    private static final int MOST_SETS = 600;
+
+    private final Map<String, Joint> byId;
+    private final Set<String> open;
+    private final Set<String> forbidden;
+    private final ToDoubleFunction<Collection<Joint>> price;
+    private final ToDoubleFunction<List<Joint>> whole;
+    private final Set<Set<String>> seen = new HashSet<>();
+    private int tried;
+    private double bound = Double.MAX_VALUE;
+    private double least = Double.MAX_VALUE;
+    private Optional<List<Joint>> best = Optional.empty();
+
+    /// @param open joints that are open already
+    /// @param forbidden joints that are not to be used
+    /// @param price what a set of joints costs at least
+    /// @param whole what a complete set costs
+    DoorChoice(Map<String, Joint> byId, Set<String> open, Set<String> forbidden,
+            ToDoubleFunction<Collection<Joint>> price, ToDoubleFunction<List<Joint>> whole) {
+        this.byId = byId;
+        this.open = open;
+        this.forbidden = forbidden;
+        this.price = price;
+        this.whole = whole;
+    }
+
+    /// The cheapest set.
+    /// @param goals for each goal the joints of which one must be opened
+    /// @return empty when a goal cannot be reached
+    Optional<List<Joint>> cheapest(List<Set<String>> goals) {
+        branch(Set.of(), goals);
+        return best;
+    }
+
+    /// No set costs less than this, unless all were looked at and it is the best one's.
+    double bound() {
+        return Math.min(bound, least);
+    }
+
+    private void branch(Set<String> chosen, List<Set<String>> goals) {
+        if (!seen.add(chosen)) {
+            return;
+        }
+        List<Joint> joints = chosen.stream().map(byId::get).toList();
+        double atLeast = price.applyAsDouble(joints);
+        if (atLeast >= least) {
+            return;
+        }
+        if (tried >= MOST_SETS) {
+            bound = Math.min(bound, atLeast);
+            return;
+        }
+        Optional<Set<String>> question = goals.stream().filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).findFirst()
+                .or(() -> joints.stream().flatMap(j -> j.behind().oneOf().stream())
+                        .filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).findFirst());
+        if (question.isEmpty()) {
+            tried++;
+            double cost = whole.applyAsDouble(joints);
+            if (cost < least) {
+                least = cost;
+                best = Optional.of(joints);
+            }
+            return;
+        }
+        List<Set<String>> answers = new ArrayList<>();
+        for (String door : new TreeSet<>(question.get())) {
+            Set<String> with = new TreeSet<>(chosen);
+            if (close(door, with)) {
+                answers.add(with);
+            }
+        }
+        answers.sort(Comparator.comparingDouble(a -> price.applyAsDouble(a.stream().map(byId::get).toList())));
+        answers.forEach(a -> branch(a, goals));
+    }
+
+    /// Adds a joint and all that must be open before it.
+    /// @return whether that is allowed
+    private boolean close(String id, Set<String> into) {
+        if (open.contains(id) || into.contains(id)) {
+            return true;
+        }
+        Joint joint = byId.get(id);
+        if (joint == null || forbidden.contains(id)) {
+            return false;
+        }
+        into.add(id);
+        return joint.behind().all().stream().allMatch(before -> close(before, into));
+    }
+}
