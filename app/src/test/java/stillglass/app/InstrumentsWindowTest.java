@@ -3,6 +3,8 @@ package stillglass.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -23,11 +25,15 @@ import stillglass.ticket.Trouble;
 class InstrumentsWindowTest {
     private Window window;
     private BenchHands hands;
+    private FxRobot robot;
+    private Path mat;
 
     @Start
     void start(Stage stage) throws Exception {
-        FxRobot robot = new FxRobot();
-        window = new Window(stage, Files.createTempDirectory("still-glass-instruments").resolve("book.sqlite"), robot);
+        robot = new FxRobot();
+        Path folder = Files.createTempDirectory("still-glass-instruments");
+        mat = folder.resolve("mat.pdf");
+        window = new Window(stage, folder.resolve("book.sqlite"), robot);
         hands = new BenchHands(window, robot);
         window.shell.showBook();
     }
@@ -55,6 +61,20 @@ class InstrumentsWindowTest {
     void theZoomFrontComesApartAndGoesBackWithItsEccentricCollars() {
         begin("T-0145");
         reach("e1_collar");
+        window.press(KeyCode.W);
+        window.until("other ways stand beside it", () -> window.shell.lookup("#way-2") != null);
+        window.press(KeyCode.DIGIT1);
+        window.answers.report = Optional.of(mat);
+        window.press(KeyCode.T);
+        window.until("the mat is written", () -> Files.exists(mat));
+        Window.onUi(() -> {
+            window.shell.applyCss();
+            window.shell.layout();
+            return true;
+        });
+        robot.drag("#rung-collar-seat").dropBy(-700, 0);
+        window.settle();
+        assertThat(window.say()).as("it cannot come first").contains("Not there: collar of E1 waits for");
         hands.openAll(6);
         TicketState open = window.work().state();
         assertThat(open.facts("collar-b-seat")).hasAtLeastOneElementOfType(Fact.Collar.class);

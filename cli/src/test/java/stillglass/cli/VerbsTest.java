@@ -225,6 +225,28 @@ class VerbsTest {
     }
 
     @Test
+    void planGoesAroundWhatIsMissingAndDrawsTheMat() throws Exception {
+        Path map = shipped("instruments/pellam_folding_75.json");
+        Path mat = folder.resolve("mat.svg");
+        Path pdf = folder.resolve("mat.pdf");
+        Path graph = folder.resolve("map.graphml");
+        JsonNode j = run("plan", map, "--reach", "pressure_plate", "--lacking", "pin punch", "--alternatives", "--mat", mat, "--graphml", graph, "--json").json();
+
+        assertThat(j.get("steps")).noneMatch(s -> s.path("joint").asString("").equals("back-pin"));
+        assertThat(j.get("alternatives").get(0).get("way").asString()).isEqualTo("best");
+        assertThat(j.get("alternatives")).anyMatch(w -> w.get("way").asString().equals("full strip") && w.get("joints").size() == 77);
+        assertThat(Files.readString(mat)).contains("width=\"297.00mm\"", "100 mm. Print at 100 %", "pressure plate");
+        assertThat(Files.readString(graph)).contains("graphml.graphdrawing.org", "joint:plate-off", "one-of 1", "frees");
+        assertThat(run("plan", map, "--reach", "pressure_plate", "--without", "latch-open", "--mat", pdf).out()).contains("back door");
+        assertThat(Files.size(pdf)).isGreaterThan(2000);
+        assertThat(run("plan", map, "--reach", "pressure_plate", "--without", "latch-open", "--without", "back-off").status()).as("no way is left").isEqualTo(1);
+        assertThat(run("plan", map, "--reach", "E1", "--without", "teapot").status()).isEqualTo(2);
+        assertThat(run("plan", map, "--reach", "wind_knob", "--lacking", "friction cup 44 mm", "--lacking", "rubber sheet", "--lacking", "spanner, points").out())
+                .contains("friction cup 44 mm: missing, nothing stands in for it");
+        assertThat(run("plan", map, "--reach", "E1", "--mat", folder.resolve("no/such/mat.pdf")).status()).isEqualTo(2);
+    }
+
+    @Test
     void reportReadsTheLogbook() throws Exception {
         Path book = folder.resolve("book.sqlite");
         try (Logbook log = Logbook.open(book)) {

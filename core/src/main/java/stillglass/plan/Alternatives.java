@@ -3,7 +3,6 @@ package stillglass.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import stillglass.assembly.Joint;
@@ -36,19 +35,22 @@ public record Alternatives(List<Way> ways) {
     /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
     public static Alternatives of(WayIn.Request request, Progress progress) {
         List<Way> ways = new ArrayList<>();
-        Optional<WayIn.Plan> best = WayIn.plan(request, progress);
-        best.ifPresent(p -> ways.add(new Way(Sort.BEST, p)));
-        other(request.without(on(request, Side.REAR)), Sort.FROM_FRONT, progress).ifPresent(ways::add);
-        other(request.without(on(request, Side.FRONT)), Sort.FROM_REAR, progress).ifPresent(ways::add);
-        WayIn.Request all = new WayIn.Request(request.instrument(),
-                request.instrument().joints().stream().filter(j -> !request.forbidden().contains(j.id())).map(j -> (Goal) new Goal.OpenJoint(j.id())).toList(),
-                request.open(), request.marked(), request.forbidden(), request.weights());
-        other(all, Sort.FULL_STRIP, progress).ifPresent(ways::add);
+        for (Sort sort : Sort.values()) {
+            WayIn.plan(restricted(request, sort), progress).filter(p -> !p.joints().isEmpty()).ifPresent(p -> ways.add(new Way(sort, p)));
+        }
         return new Alternatives(ways);
     }
 
-    private static Optional<Way> other(WayIn.Request request, Sort sort, Progress progress) {
-        return WayIn.plan(request, progress).filter(p -> !p.joints().isEmpty()).map(p -> new Way(sort, p));
+    /// What is asked for when the way is to be of one sort.
+    public static WayIn.Request restricted(WayIn.Request request, Sort sort) {
+        return switch (sort) {
+            case BEST -> request;
+            case FROM_FRONT -> request.without(on(request, Side.REAR));
+            case FROM_REAR -> request.without(on(request, Side.FRONT));
+            case FULL_STRIP -> new WayIn.Request(request.instrument(),
+                    request.instrument().joints().stream().filter(j -> !request.forbidden().contains(j.id())).map(j -> (Goal) new Goal.OpenJoint(j.id())).toList(),
+                    request.open(), request.marked(), request.forbidden(), request.weights());
+        };
     }
 
     private static Set<String> on(WayIn.Request request, Side side) {

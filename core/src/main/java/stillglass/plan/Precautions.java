@@ -27,7 +27,8 @@ final class Precautions {
         List<Step> steps = new ArrayList<>();
         order.stream().filter(j -> j.hazards().contains(Joint.Hazard.FLASH_CAPACITOR)).findFirst().ifPresent(j -> steps.add(new Step.MakeSafe(
                 "Battery out; the flash capacitor stays charged long after", "leave its discharge to those trained for it, and keep fingers and tools off its leads", j)));
-        order.stream().filter(j -> j.hazards().contains(Joint.Hazard.CELL) || j.hold() instanceof Hold.Solder || j.hold() instanceof Hold.Connector).findFirst()
+        boolean powered = instrument.joints().stream().anyMatch(j -> j.hazards().contains(Joint.Hazard.CELL));
+        order.stream().filter(j -> powered && (j.hazards().contains(Joint.Hazard.CELL) || j.hold() instanceof Hold.Solder || j.hold() instanceof Hold.Connector)).findFirst()
                 .ifPresent(j -> steps.add(new Step.MakeSafe("Battery out", "a slipped tool shorts the circuit; cells that were wet or bent go outside and to collection", j)));
         order.stream().filter(j -> parts(j).stream().anyMatch(p -> p.kind() == Part.Kind.SHUTTER)).findFirst()
                 .ifPresent(j -> steps.add(new Step.MakeSafe("Shutter released, not cocked", "its springs are at their least load then", j)));

@@ -124,7 +124,7 @@ public record TrayMat(List<Page> pages) {
                 double hx = cx + ring * Math.sin(h.at().radians());
                 double hy = cy - ring * Math.cos(h.at().radians());
                 marks.add(new Mark.Circle(hx, hy, REST / 2));
-                marks.add(new Mark.Text(hx - 0.62 * h.cell().length(), hy + 0.9, 2.2, h.cell()));
+                marks.add(new Mark.Text(hx + REST / 2 + 0.5, hy - REST / 2 + 1.4, 2.2, h.cell()));
             }
         }
     }

@@ -118,6 +118,39 @@ public final class WayIn {
         });
     }
 
+    /// The same joints in another order, which the technician prefers.
+    /// @param best the plan they come from
+    /// @return empty when the order is not one of all its joints or something in it waits for what comes later
+    public static Optional<Plan> inOrder(Request request, Plan best, List<String> order) {
+        Map<String, Joint> byId = new LinkedHashMap<>();
+        best.joints().forEach(j -> byId.put(j.id(), j));
+        Set<String> open = new LinkedHashSet<>(request.open());
+        List<Joint> joints = new ArrayList<>();
+        for (String id : order) {
+            Joint j = byId.remove(id);
+            if (j != null) {
+                if (!j.behind().open(open)) {
+                    return Optional.empty();
+                }
+                open.add(id);
+                joints.add(j);
+            }
+        }
+        if (!byId.isEmpty()) {
+            return Optional.empty();
+        }
+        double changes = 0;
+        String tool = "";
+        Side side = Side.FRONT;
+        for (Joint j : joints) {
+            Side up = OpeningOrder.up(side, j.side());
+            changes += (j.tool().equals(tool) ? 0 : request.weights().toolChange()) + (up == side ? 0 : request.weights().turnOver());
+            tool = j.tool();
+            side = up;
+        }
+        return Optional.of(finish(joints, request, best.bound(), fixed(joints, request) + changes));
+    }
+
     private static int tools(Collection<Joint> joints) {
         return (int) joints.stream().map(Joint::tool).distinct().count();
     }

@@ -47,6 +47,8 @@ public sealed interface Decision {
             case Intent.Place p -> place(state, p, world);
             case Intent.OverruleGrade o -> overruleGrade(state, o);
             case Intent.ChooseGoals g -> chooseGoals(g, world);
+            case Intent.ChooseWay w -> accepted(new TicketEvent.WayChosen(w.sort()));
+            case Intent.Reorder r -> reorder(state, r, world);
             case Intent.KeepReference k -> keepReference(state, k, world);
             case Intent.NoteFacts n -> noteFacts(state, n, world);
             case Intent.OpenJoint o -> open(state, o, world);
@@ -202,6 +204,22 @@ public sealed interface Decision {
         return new Accepted(n.facts().stream()
                 .map(f -> (TicketEvent) new TicketEvent.FactNoted(n.joint(), f))
                 .toList());
+    }
+
+    private static Decision reorder(TicketState state, Intent.Reorder r, World world) {
+        Set<String> open = new LinkedHashSet<>(state.opened());
+        for (String id : r.joints()) {
+            Optional<Joint> joint = world.instrument().joint(id);
+            if (joint.isEmpty()) {
+                return new Refused("The map has no joint " + id + ".");
+            }
+            Optional<String> waits = waitsFor(joint.get(), open, world);
+            if (waits.isPresent()) {
+                return new Refused("Not there: " + joint.get().name() + " waits for " + waits.get() + ".");
+            }
+            open.add(id);
+        }
+        return accepted(new TicketEvent.OrderChosen(r.joints()));
     }
 
     /// The trouble at the joint in hand; where there is none, the only one there is.

@@ -9,6 +9,7 @@ import stillglass.grade.DepthReading;
 import stillglass.grade.TellApart;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.plan.Alternatives;
 
 /// What the technician wants to have done or recorded.
 public sealed interface Intent {
@@ -75,6 +76,15 @@ public sealed interface Intent {
     record ChooseGoals(List<String> goals) implements Intent {
         public ChooseGoals {
             goals = List.copyOf(goals);
+        }
+    }
+
+    record ChooseWay(Alternatives.Sort sort) implements Intent {}
+
+    /// @param joints those ahead, in the order preferred
+    record Reorder(List<String> joints) implements Intent {
+        public Reorder {
+            joints = List.copyOf(joints);
         }
     }
 

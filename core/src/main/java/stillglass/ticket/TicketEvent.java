@@ -11,6 +11,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.plan.Alternatives;
 
 /// Something that happened, never changed once stored.
 public sealed interface TicketEvent {
@@ -132,6 +133,16 @@ public sealed interface TicketEvent {
     record GoalsChosen(List<String> goals) implements TicketEvent {
         public GoalsChosen {
             goals = List.copyOf(goals);
+        }
+    }
+
+    /// The way in is to be of this sort.
+    record WayChosen(Alternatives.Sort sort) implements TicketEvent {}
+
+    /// The joints ahead in the order the technician prefers.
+    record OrderChosen(List<String> joints) implements TicketEvent {
+        public OrderChosen {
+            joints = List.copyOf(joints);
         }
     }
 

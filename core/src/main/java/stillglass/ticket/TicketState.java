@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import stillglass.look.Finding;
+import stillglass.plan.Alternatives;
 import stillglass.plan.WayBack;
 
 /// Everything known about a ticket: the fold of its events. Immutable to the outside.
@@ -33,6 +34,8 @@ public final class TicketState {
     private final List<String> assembly = new ArrayList<>();
     private final Set<String> assemblyFound = new LinkedHashSet<>();
     private List<String> goals = List.of();
+    private Alternatives.Sort way = Alternatives.Sort.BEST;
+    private List<String> order = List.of();
     private final Map<String, TicketEvent.ReferenceKept> references = new LinkedHashMap<>();
     private final List<TicketEvent.PartCleaned> cleaned = new ArrayList<>();
     private final Map<String, TicketEvent.TimerSet> timers = new LinkedHashMap<>();
@@ -95,6 +98,11 @@ public final class TicketState {
             }
             case TicketEvent.AssemblyPutRight e -> assembly.clear();
             case TicketEvent.GoalsChosen e -> goals = e.goals();
+            case TicketEvent.WayChosen e -> {
+                way = e.sort();
+                order = List.of();
+            }
+            case TicketEvent.OrderChosen e -> order = e.joints();
             case TicketEvent.ReferenceKept e -> references.put(e.reference(), e);
             case TicketEvent.PartCleaned e -> cleaned.add(e);
             case TicketEvent.TimerSet e -> timers.put(e.timer(), e);
@@ -196,6 +204,16 @@ public final class TicketState {
 
     public List<String> goals() {
         return goals;
+    }
+
+    /// Sort of way in that was chosen.
+    public Alternatives.Sort way() {
+        return way;
+    }
+
+    /// Joints in the order that was preferred; empty while the computed one is.
+    public List<String> order() {
+        return order;
     }
 
     public Map<String, TicketEvent.ReferenceKept> references() {

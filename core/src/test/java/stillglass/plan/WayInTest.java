@@ -146,6 +146,19 @@ class WayInTest {
     }
 
     @Test
+    void anotherOrderIsTakenAndPriced() {
+        WayIn.Request request = WayIn.Request.of(Instruments.small(), List.of(new Goal.ReachPart("helicoid"), new Goal.ReachPart("E1")));
+        WayIn.Plan best = WayIn.plan(request, Progress.SILENT).orElseThrow();
+        WayIn.Plan other = WayIn.inOrder(request, best, List.of("ring-thread", "mount-screws", "e1-seat", "helicoid-thread")).orElseThrow();
+
+        assertThat(other.joints()).extracting(Joint::id).containsExactly("ring-thread", "mount-screws", "e1-seat", "helicoid-thread");
+        assertThat(other.cost()).isGreaterThanOrEqualTo(best.cost());
+        assertThat(other.bound()).isEqualTo(best.bound());
+        assertThat(WayIn.inOrder(request, best, List.of("e1-seat", "ring-thread", "mount-screws", "helicoid-thread"))).as("E1 waits for the ring").isEmpty();
+        assertThat(WayIn.inOrder(request, best, List.of("ring-thread"))).as("not all of it").isEmpty();
+    }
+
+    @Test
     void planningStopsWhenAsked() {
         assertThatThrownBy(() -> WayIn.plan(WayIn.Request.of(RandomInstruments.of(5, 120, 0.05), List.of(new Goal.ReachPart("E1"))), (share, doing) -> {
             throw new CancellationException("enough");

@@ -175,6 +175,18 @@ class DecisionTest {
     }
 
     @Test
+    void anOrderInWhichSomethingWaitsIsRefusedWithWhatItWaitsFor() {
+        Story story = Story.begun();
+        assertThat(story.refusal(new Intent.Reorder(List.of("e1-seat", "ring-thread")))).isEqualTo("Not there: e1 seat waits for ring thread.");
+        assertThat(story.refusal(new Intent.Reorder(List.of("no-such")))).contains("no joint no-such");
+        story.accept(new Intent.Reorder(List.of("mount-screws", "ring-thread", "e1-seat")));
+        assertThat(story.state().order()).containsExactly("mount-screws", "ring-thread", "e1-seat");
+        story.accept(new Intent.ChooseWay(stillglass.plan.Alternatives.Sort.FROM_REAR));
+        assertThat(story.state().order()).as("another way has its own order").isEmpty();
+        assertThat(story.state().way()).isEqualTo(stillglass.plan.Alternatives.Sort.FROM_REAR);
+    }
+
+    @Test
     void zeroIsSetWhenTheRestIsClosed() {
         Story story = Story.begun().accept(Story.open("ring-thread"));
         assertThat(story.refusal(new Intent.Zero("ring-thread"))).startsWith("It is zeroed last");

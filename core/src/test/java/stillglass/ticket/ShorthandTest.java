@@ -71,6 +71,31 @@ class ShorthandTest {
     }
 
     @Test
+    void collarsLoadsMovesAndWhatWasFound() {
+        assertThat(facts(opening("ring-thread", "collar 2:30"))).containsExactly(new Fact.Collar(ClockPosition.of(2.5)));
+        assertThat(facts(opening("ring-thread", "eccentric collar at 4"))).containsExactly(new Fact.Collar(ClockPosition.of(4)));
+        assertThat(facts(opening("ring-thread", "back 15°"))).containsExactly(new Fact.BackedOff(15));
+        assertThat(facts(opening("ring-thread", "preload 1.5 turns"))).containsExactly(new Fact.Preload(1.5));
+        assertThat(facts(opening("ring-thread", "move cam barrel to 4:30"))).containsExactly(new Fact.Moved("cam barrel", ClockPosition.of(4.5)));
+        assertThat(facts(opening("ring-thread", "damaged two slots"))).containsExactly(new Fact.Damaged("two slots"));
+        assertThat(facts(opening("ring-thread", "earlier scribed lines"))).containsExactly(new Fact.Earlier("scribed lines"));
+    }
+
+    @Test
+    void troubleIsReportedAndMended() {
+        assertThat(intents(opening("ring-thread", "dropped, Click ball"))).containsExactly(new Intent.Report("ring-thread", Trouble.DROPPED, "Click ball"));
+        assertThat(intents(opening("ring-thread", "stripped"))).containsExactly(new Intent.Report("ring-thread", Trouble.BROKEN, ""));
+        assertThat(intents(opening("ring-thread", "not as drawn, two screws"))).containsExactly(new Intent.Report("ring-thread", Trouble.NOT_AS_DRAWN, "two screws"));
+        assertThat(intents(opening("ring-thread", "found it"))).containsExactly(new Intent.Mend("ring-thread"));
+    }
+
+    @Test
+    void goalsAreSaidByIdElementOrName() {
+        assertThat(intents(opening("ring-thread", "reach E1, helicoid"))).containsExactly(new Intent.ChooseGoals(List.of("E1", "helicoid")));
+        assertThat(intents(opening("ring-thread", "reach s4"))).containsExactly(new Intent.ChooseGoals(List.of("s4")));
+    }
+
+    @Test
     void stuckSetsATimer() {
         Reading r = opening("ring-thread", "stuck, naphtha, wait 10m");
 

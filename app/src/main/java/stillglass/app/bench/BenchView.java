@@ -150,14 +150,18 @@ public final class BenchView extends StackPane {
     private void listTroubles() {
         troubles.getChildren().clear();
         visible(troubles, choosing.isPresent());
+        visible(sentence, choosing.isEmpty());
+        visible(with, choosing.isEmpty());
         visible(caution, choosing.isEmpty() && drawn.filter(m -> !m.warning().isEmpty()).isPresent());
         choosing.ifPresent(at -> drawn.ifPresent(m -> {
+            troubles.getChildren().add(Build.label(Words.of("trouble.heading"), "bench-sentence"));
             for (int i = 0; i < m.troubles().size(); i++) {
                 BenchModel.Trouble t = m.troubles().get(i);
                 VBox one = Build.column(2, Build.label(t.say(), "bench-trouble"), Build.label(t.then(), "bench-how"));
                 one.getStyleClass().add(i == at ? "bench-trouble-chosen" : "bench-trouble-other");
                 troubles.getChildren().add(one);
             }
+            troubles.getChildren().add(Build.label(Words.of("trouble.keys"), "bench-caption"));
         }));
     }
 

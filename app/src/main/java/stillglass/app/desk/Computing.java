@@ -2,23 +2,21 @@ package stillglass.app.desk;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
 import stillglass.book.data.Shelf;
 import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
-import stillglass.plan.Goal;
-import stillglass.plan.PlanCost;
 import stillglass.optics.sharpness.AssemblyEffect;
+import stillglass.plan.Alternatives;
+import stillglass.plan.Goal;
 import stillglass.plan.WayIn;
-import stillglass.ticket.Known;
 import stillglass.ticket.Assessment;
+import stillglass.ticket.Known;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
@@ -33,7 +31,7 @@ final class Computing {
 
     private record BeamKey(String section, List<String> assembly) {}
 
-    private record PlanKey(String instrument, List<String> goals, Set<String> open, Set<String> kept, Set<String> barred) {}
+    private record PlanKey(WayIn.Request request, Alternatives.Sort way, List<String> order) {}
 
     private final Map<Key, Assessment> assessed = new LinkedHashMap<>(64, 0.75f, true) {
         private static final long serialVersionUID = 1;
@@ -112,18 +110,11 @@ final class Computing {
     }
 
     private Optional<WayIn.Plan> plan(Work work, Progress watch) {
-        List<Goal> goals = new ArrayList<>();
-        for (String g : work.state().goals()) {
-            goals.add(Goal.parse(g, work.instrument(), Optional.of(work.section())));
-        }
-        // Everything that was ever open counts as reached, so that closing again does not call for new steps.
-        Set<String> open = new LinkedHashSet<>(work.state().opened());
-        Set<String> kept = Set.copyOf(work.state().references().keySet());
-        PlanKey key = new PlanKey(work.instrument().id(), work.state().goals(), open, kept, work.state().barred());
+        List<Goal> goals = work.goals();
+        PlanKey key = new PlanKey(work.wayRequest(goals), work.state().way(), work.state().order());
         if (planned.filter(key::equals).isEmpty()) {
-            plan = goals.isEmpty()
-                    ? Optional.empty()
-                    : WayIn.plan(new WayIn.Request(work.instrument(), goals, open, kept, work.state().barred(), PlanCost.USUAL), watch);
+            WayIn.Request request = Alternatives.restricted(key.request(), key.way());
+            plan = goals.isEmpty() ? Optional.empty() : WayIn.plan(request, watch).map(p -> WayIn.inOrder(request, p, key.order()).orElse(p));
             planned = Optional.of(key);
         }
         return plan;

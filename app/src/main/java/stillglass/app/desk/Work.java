@@ -14,6 +14,8 @@ import stillglass.look.Finding;
 import stillglass.look.SameFault;
 import stillglass.optics.LensSection;
 import stillglass.optics.sharpness.AssemblyEffect;
+import stillglass.plan.Goal;
+import stillglass.plan.PlanCost;
 import stillglass.plan.StuckLadder;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
@@ -81,6 +83,15 @@ public record Work(
         return computed.plan().flatMap(p -> p.joints().stream()
                 .filter(j -> !state.openNow().contains(j.id()))
                 .findFirst());
+    }
+
+    public List<Goal> goals() {
+        return state.goals().stream().map(g -> Goal.parse(g, instrument, Optional.of(section))).toList();
+    }
+
+    /// What is asked of the planner. Everything that was ever open counts as reached, so that closing again does not call for new steps.
+    public WayIn.Request wayRequest(List<Goal> goals) {
+        return new WayIn.Request(instrument, goals, Set.copyOf(state.opened()), state.references().keySet(), state.barred(), PlanCost.USUAL);
     }
 
     /// What to try on a joint that will not open; whatever is closed and not on the way is meant to stay.

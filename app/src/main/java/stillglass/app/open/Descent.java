@@ -1,5 +1,6 @@
 package stillglass.app.open;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -18,10 +19,15 @@ import stillglass.app.theme.Words;
 /// wants a mark first, a triangle holds something that jumps or falls, a gap is a turn-over; below, which tool is in hand.
 final class Descent extends Region {
     private final Consumer<String> picked;
+    private final Consumer<List<String>> reordered;
+    private Optional<String> dragged = Optional.empty();
     private List<OpenModel.Rung> rungs = List.of();
 
-    Descent(Consumer<String> picked) {
+    /// @param picked hears which joint was clicked
+    /// @param reordered hears the joints ahead in a new order, after one was dragged
+    Descent(Consumer<String> picked, Consumer<List<String>> reordered) {
         this.picked = picked;
+        this.reordered = reordered;
         getStyleClass().add("descent");
         setMinHeight(112);
         setPrefHeight(118);
@@ -80,8 +86,36 @@ final class Descent extends Region {
                 : r.hazard() ? new Polygon(x, y - s, x + s, y + s * 0.8, x - s, y + s * 0.8) : new Circle(x, y, s - 0.5);
         shape.getStyleClass().add("descent-" + r.progress().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-') + "-node");
         Tooltip.install(shape, new Tooltip(r.name() + "  ·  " + r.tool()));
-        shape.setOnMouseClicked(e -> picked.accept(r.joint()));
+        shape.setOnMouseClicked(e -> {
+            if (e.isStillSincePress()) {
+                picked.accept(r.joint());
+            }
+        });
+        if (r.progress() == OpenModel.Progress.NEXT || r.progress() == OpenModel.Progress.AHEAD) {
+            shape.setId("rung-" + r.joint());
+            shape.setOnMouseDragged(e -> {
+                dragged = Optional.of(r.joint());
+                shape.setTranslateX(shape.getTranslateX() + e.getX() - x);
+            });
+            shape.setOnMouseReleased(e -> dragged.ifPresent(j -> {
+                dragged = Optional.empty();
+                drop(j, shape.getTranslateX() + x);
+            }));
+        }
         return shape;
+    }
+
+    /// Lays a dragged joint down between others; where that is not possible it goes back and the reason is said.
+    private void drop(String joint, double at) {
+        List<String> ahead = new ArrayList<>(rungs.stream()
+                .filter(r -> r.progress() == OpenModel.Progress.NEXT || r.progress() == OpenModel.Progress.AHEAD).map(OpenModel.Rung::joint).toList());
+        double each = (getWidth() - 30) / rungs.size();
+        int first = rungs.size() - ahead.size();
+        int to = Math.clamp((int) Math.floor((at - 15) / each) - first, 0, ahead.size() - 1);
+        ahead.remove(joint);
+        ahead.add(to, joint);
+        requestLayout();
+        reordered.accept(ahead);
     }
 
     /// Consecutive joints with the same tool share one bracket.

@@ -3,6 +3,7 @@ package stillglass.app.open;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -12,6 +13,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Say;
@@ -23,6 +25,12 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.book.report.MatFiles;
+import stillglass.look.Progress;
+import stillglass.plan.Alternatives;
+import stillglass.plan.TrayMat;
+import stillglass.plan.WayIn;
 import stillglass.sim.VirtualDevices;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
@@ -41,15 +49,19 @@ public final class OpenView implements Station {
     private final VBox recordBox;
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
+    private final HBox ways = Build.row(10);
+    private final Asker asker;
+    private List<Alternatives.Way> offered = List.of();
     private final VBox node;
     private Optional<OpenModel> drawn = Optional.empty();
 
     /// @param type opens the Say line with a beginning
-    public OpenView(Desk desk, java.util.function.Consumer<String> type) {
+    public OpenView(Desk desk, Asker asker, java.util.function.Consumer<String> type) {
         this.desk = desk;
+        this.asker = asker;
         this.type = type;
         descent = new Descent(j -> desk.shown().flatMap(w -> w.instrument().joint(j)).flatMap(x -> x.frees().stream().findFirst())
-                .ifPresent(p -> desk.select(new Selection.OfPart(p))));
+                .ifPresent(p -> desk.select(new Selection.OfPart(p))), order -> desk.submit(new Intent.Reorder(order)));
         dial = new Dial(at -> note(new Fact.LetGo(at)));
         dial.setId("dial");
         VBox inHandLeft = Build.column(8, Build.tall(now), actions);
@@ -60,11 +72,18 @@ public final class OpenView implements Station {
         HBox inHand = Build.row(18, inHandLeft, recordBox);
         inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
         inHand.getStyleClass().add("sheet");
-        VBox mat = Build.column(6, Build.line(Words.of("open.tray"), "subheading"), Build.tall(tray));
+        Button print = Build.button(Words.of("open.mat"), "T", this::printMat, "chip");
+        print.setId("print-mat");
+        VBox mat = Build.column(6, Build.row(10, Build.line(Words.of("open.tray"), "subheading"), Build.spring(), print), Build.tall(tray));
         mat.getStyleClass().add("mat");
+        Button other = Build.button(Words.of("open.ways"), "W", this::otherWays, "chip");
+        other.setId("other-ways");
+        other.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        ways.setId("ways");
+        showWays(false);
         HBox below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);
-        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary), descent, below);
+        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), other), ways, descent, below);
         node.getStyleClass().add("station");
     }
 
@@ -143,6 +162,60 @@ public final class OpenView implements Station {
         return nodes;
     }
 
+    /// Computes the ways that differ in kind, or puts them away again.
+    private void otherWays() {
+        if (ways.isVisible()) {
+            showWays(false);
+            return;
+        }
+        desk.shown().filter(w -> !w.state().goals().isEmpty()).ifPresent(w -> {
+            ways.getChildren().setAll(Build.label(Words.of("open.ways.computing"), "soft"));
+            showWays(true);
+            desk.compute(() -> Alternatives.of(w.wayRequest(w.goals()), Progress.SILENT).ways()).thenAcceptAsync(found -> {
+                offered = found;
+                ways.getChildren().setAll(found.stream().map(f -> way(f, w.state().way())).toList());
+            }, Platform::runLater);
+        });
+    }
+
+    private void showWays(boolean on) {
+        ways.setVisible(on);
+        ways.setManaged(on);
+        descent.setVisible(!on);
+        descent.setManaged(!on);
+        if (!on) {
+            offered = List.of();
+        }
+    }
+
+    private Node way(Alternatives.Way w, Alternatives.Sort chosen) {
+        WayIn.Plan p = w.plan();
+        int number = offered.indexOf(w) + 1;
+        Button take = Build.button(Words.of("open.way." + w.sort().name().toLowerCase(java.util.Locale.ROOT)), Integer.toString(number), () -> take(w.sort()),
+                w.sort() == chosen ? "next" : "button");
+        take.setId("way-" + number);
+        VBox box = Build.column(2, take, Build.label(Words.of("open.way.cost", p.joints().size(), p.minutes(), 100 * p.risk()), "small"),
+                Build.label(Words.of("open.way.effort", p.tools().size(), p.turnOvers(), p.marks().size()), "small", "soft"));
+        box.getStyleClass().add("way");
+        HBox.setHgrow(box, Priority.ALWAYS);
+        return box;
+    }
+
+    private void take(Alternatives.Sort sort) {
+        showWays(false);
+        desk.submit(new Intent.ChooseWay(sort));
+    }
+
+    /// The mat for what is off and what is still to come off, written at its true size.
+    private void printMat() {
+        desk.shown().ifPresent(w -> asker.report(w.state().tag().number() + "-tray.pdf").ifPresent(file -> desk.compute(() -> {
+            List<Joint> joints = new ArrayList<>(w.state().opened().stream().flatMap(id -> w.instrument().joint(id).stream()).toList());
+            joints.addAll(w.computed().plan().map(WayIn.Plan::joints).orElse(List.of()));
+            MatFiles.write(TrayMat.of(w.instrument(), joints), file);
+            return file;
+        })));
+    }
+
     private void open() {
         drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new Intent.OpenJoint(n.joint().id(), false)));
     }
@@ -178,6 +251,15 @@ public final class OpenView implements Station {
             }
             case M -> mark();
             case X -> trouble();
+            case W -> otherWays();
+            case T -> printMat();
+            case DIGIT1, DIGIT2, DIGIT3, DIGIT4 -> {
+                int at = event.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
+                if (at >= offered.size()) {
+                    return false;
+                }
+                take(offered.get(at).sort());
+            }
             case P -> photograph();
             case BACK_SPACE -> desk.submit(new Intent.Undo());
             default -> {

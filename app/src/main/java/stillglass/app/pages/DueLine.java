@@ -58,18 +58,22 @@ final class DueLine extends Region {
             }
         }
         text(Words.of("book.today"), "axis-ruler", x(today, first, days), y - 10);
-        double free = Double.NEGATIVE_INFINITY;
-        for (TicketCard t : open) {
+        // From the last to the first: a name that would run into the next string stands above it.
+        double next = Double.POSITIVE_INFINITY;
+        boolean nextHigh = false;
+        for (TicketCard t : open.reversed()) {
             double x = x(t.due(), first, days);
             boolean late = t.due().isBefore(today);
-            double high = x < free ? y - 62 : y - 36;
+            Text name = text(t.number(), late ? "due-late-name" : "due-name", x + 4, 0);
+            nextHigh = x + name.getLayoutBounds().getWidth() + 12 > next && !nextHigh;
+            next = x;
+            double high = nextHigh ? y - 62 : y - 36;
+            name.setY(high + 4);
             Line string = new Line(x, y, x, high);
             string.getStyleClass().add(late ? "due-late" : "due-string");
             Polygon bead = new Polygon(x, y - 5, x + 5, y, x, y + 5, x - 5, y);
             bead.getStyleClass().add(late ? "due-late-bead" : "due-bead");
             getChildren().addAll(string, bead);
-            Text name = text(t.number(), late ? "due-late-name" : "due-name", x + 4, high + 4);
-            free = x + name.getLayoutBounds().getWidth() + 12;
         }
     }
 

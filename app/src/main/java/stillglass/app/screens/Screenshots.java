@@ -113,8 +113,14 @@ public final class Screenshots {
         light();
         stage(Stage.OPEN, 0.55);
         snap("open");
+        press(KeyCode.W);
+        snap("open-ways");
+        press(KeyCode.W);
         press(KeyCode.B);
         snap("bench");
+        press(KeyCode.X);
+        snap("bench-trouble");
+        press(KeyCode.BACK_SPACE);
         press(KeyCode.ESCAPE);
         remaining(Stage.OPEN);
         stage(Stage.CLEAN, 0.4);

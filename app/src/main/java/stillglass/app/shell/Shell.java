@@ -91,7 +91,7 @@ public final class Shell extends StackPane {
         keys = new KeysSheet(this::hideKeys);
         PhotoCache photos = new PhotoCache(desk);
         for (Station s : List.<Station>of(new ArriveView(desk), new LookView(desk, asker, photos, say::type), new DecideView(desk),
-                new OpenView(desk, say::type), new CleanView(desk), new CloseView(desk, say::type), new ProveView(desk, asker, photos))) {
+                new OpenView(desk, asker, say::type), new CleanView(desk), new CloseView(desk, say::type), new ProveView(desk, asker, photos))) {
             stations.put(s.stage(), s);
         }
         build();

@@ -1,0 +1,79 @@
+package stillglass.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import stillglass.assembly.Hold;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Instruments;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Side;
+import stillglass.look.Progress;
+import stillglass.optics.LensSection;
+import stillglass.optics.Lenses;
+
+class ToolingTest {
+    /// A ring over E1 that is turned with blades.
+    private static Instrument ringOver(Side side) {
+        return Instruments.with(List.of(
+                Instruments.joint("e1-ring", new Hold.RetainingRing(20, 3, 0), side, "spanner, blades", 2, 0.01, Set.of(), List.of(), Set.of(), Set.of()),
+                Instruments.joint("e1-seat", new Hold.Seat(), side, "suction cup", 1, 0.01, Set.of("e1-ring"), List.of("E1"), Set.of(), Set.of())));
+    }
+
+    private static WayIn.Plan plan(Instrument i) {
+        return WayIn.plan(WayIn.Request.of(i, List.of(new Goal.ReachPart("E1"))), Progress.SILENT).orElseThrow();
+    }
+
+    @Test
+    void whatIsThereIsTaken() {
+        Instrument i = ringOver(Side.FRONT);
+        Tooling all = Tooling.lacking(Set.of());
+
+        assertThat(all.fitted(i).joints()).isEqualTo(i.joints());
+        assertThat(all.lacks(i, plan(i))).isEmpty();
+    }
+
+    @Test
+    void whatIsMissingIsReplacedAtAPrice() {
+        Instrument i = ringOver(Side.FRONT);
+        Tooling few = Tooling.lacking(Set.of("spanner, blades", "spanner, points"));
+        Joint ring = few.fitted(i).joint("e1-ring").orElseThrow();
+
+        assertThat(ring.tool()).isEqualTo("rubber sheet");
+        assertThat(ring.minutes()).isCloseTo(4, within(1e-9));
+        assertThat(ring.risk()).isGreaterThan(0.01);
+        assertThat(few.lacks(i, plan(few.fitted(i)))).singleElement().satisfies(l -> {
+            assertThat(l.missing()).isEqualTo("spanner, blades");
+            assertThat(l.instead()).contains("rubber sheet");
+        });
+    }
+
+    @Test
+    void whatCannotBeReplacedIsNamedAndAvoided() {
+        Instrument i = Instruments.with(List.of(
+                Instruments.joint("hard", new Hold.Seat(), Side.FRONT, "collet key", 1, 0, Set.of(), List.of("E1"), Set.of(), Set.of()),
+                Instruments.joint("easy", new Hold.Seat(), Side.FRONT, "fingers", 30, 0, Set.of(), List.of("E1"), Set.of(), Set.of())));
+        Tooling few = Tooling.lacking(Set.of("collet key"));
+
+        assertThat(plan(i).joints()).extracting(Joint::id).containsExactly("hard");
+        assertThat(plan(few.fitted(i)).joints()).extracting(Joint::id).containsExactly("easy");
+        WayIn.Plan barred = WayIn.plan(WayIn.Request.of(few.fitted(i), List.of(new Goal.ReachPart("E1"))).without(Set.of("easy")), Progress.SILENT).orElseThrow();
+        assertThat(few.lacks(i, barred)).singleElement().satisfies(l -> assertThat(l.instead()).isEmpty());
+    }
+
+    @Test
+    void bladesBecomePointsWhereTheGlassIsSteep() {
+        LensSection triplet = Lenses.triplet();
+        double h = triplet.surfaces().getFirst().semiDiameterMm();
+        double slope = Math.toDegrees(Math.asin(h / triplet.surfaces().getFirst().radiusMm()));
+        Tooling known = new Tooling(Set.of(), Optional.of(triplet));
+        String front = known.fitted(ringOver(Side.FRONT)).joint("e1-ring").orElseThrow().tool();
+
+        assertThat(front).isEqualTo(slope > Tooling.STEEP_DEGREES ? "spanner, points" : "spanner, blades");
+        assertThat(known.fitted(ringOver(Side.REAR)).joint("e1-ring").orElseThrow().tool()).as("the rear face of E1 is nearly flat or hollow").isEqualTo("spanner, blades");
+    }
+}
