@@ -59,6 +59,7 @@ class LogbookTest {
         all.addAll(List.of(new TicketEvent.JointOpened("ring", true), new TicketEvent.PartCleaned("E1", "fungus", "water", false),
                 new TicketEvent.TimerSet("t", "soak", NOW), new TicketEvent.TimerCleared("t"), new TicketEvent.FactStated("ring", new Fact.Turns(3), false, "short of home"),
                 new TicketEvent.Troubled("ring", stillglass.ticket.Trouble.NOT_AS_DRAWN, "two screws more"), new TicketEvent.Mended("ring"),
+                new TicketEvent.JointFound("lid", "lid", "snap", stillglass.assembly.Side.TOP, "fingers", "lid"),
                 new TicketEvent.ControlsSet("h"), new TicketEvent.JointRefitted("ring", "h"), new TicketEvent.JointTakenOff("ring"), new TicketEvent.JointZeroed("ring"),
                 new TicketEvent.Greased("h", 120, "light"), new TicketEvent.JointClosed("ring", true), new TicketEvent.JointTightened("ring"),
                 new TicketEvent.TestPassed("ring", "clicks"), new TicketEvent.ShimsFitted(List.of(0.2)), new TicketEvent.Overruled("ledger", "replaced"),

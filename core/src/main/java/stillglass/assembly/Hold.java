@@ -59,6 +59,9 @@ public sealed interface Hold {
         }
     }
 
+    /// Known from a record only, in the word that was noted; nothing about it was measured.
+    record Noted(String word) implements Hold {}
+
     /// Glasses cemented together: taken apart by a specialist, if at all.
     record Cement() implements Hold {}
 

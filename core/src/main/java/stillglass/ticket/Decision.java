@@ -52,6 +52,7 @@ public sealed interface Decision {
             case Intent.KeepReference k -> keepReference(state, k, world);
             case Intent.NoteFacts n -> noteFacts(state, n, world);
             case Intent.OpenJoint o -> open(state, o, world);
+            case Intent.FindJoint f -> find(f, world);
             case Intent.Clean c -> clean(state, c, world);
             case Intent.StateFact s -> state(state, s, world);
             case Intent.CloseJoint c -> Closing.close(state, c, world);
@@ -204,6 +205,16 @@ public sealed interface Decision {
         return new Accepted(n.facts().stream()
                 .map(f -> (TicketEvent) new TicketEvent.FactNoted(n.joint(), f))
                 .toList());
+    }
+
+    private static Decision find(Intent.FindJoint f, World world) {
+        String id = LearnedMap.id(f.name());
+        if (id.isEmpty()) {
+            return new Refused("What came off? Give it a name.");
+        }
+        return world.instrument().joint(id).isPresent()
+                ? new Refused(f.name() + " is on the map: open it there.")
+                : accepted(new TicketEvent.JointFound(id, f.name(), f.hold(), f.side(), f.tool(), f.name()), new TicketEvent.JointOpened(id, false));
     }
 
     private static Decision reorder(TicketState state, Intent.Reorder r, World world) {

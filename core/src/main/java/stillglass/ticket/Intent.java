@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Side;
 import stillglass.grade.CheapTest;
 import stillglass.grade.DepthReading;
 import stillglass.grade.TellApart;
@@ -98,6 +99,9 @@ public sealed interface Intent {
 
     /// @param anyway it is already off, whatever should have come first
     record OpenJoint(String joint, boolean anyway) implements Intent {}
+
+    /// Something that is on no map came off.
+    record FindJoint(String name, String hold, Side side, String tool) implements Intent {}
 
     record Clean(String part, String soil, String agent, boolean gone) implements Intent {}
 

@@ -14,6 +14,7 @@ import stillglass.plan.WayBack;
 final class JointRecord {
     private final Map<String, List<Fact>> facts = new LinkedHashMap<>();
     private final Map<String, List<TicketEvent.FactStated>> stated = new LinkedHashMap<>();
+    private final Map<String, TicketEvent.JointFound> found = new LinkedHashMap<>();
     private final List<String> opened = new ArrayList<>();
     private final Set<String> offPlan = new HashSet<>();
     private final Set<String> closed = new LinkedHashSet<>();
@@ -28,6 +29,7 @@ final class JointRecord {
 
     void apply(TicketEvent.OnJoint happened) {
         switch (happened) {
+            case TicketEvent.JointFound e -> found.put(e.joint(), e);
             case TicketEvent.FactNoted e -> facts.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e.fact());
             case TicketEvent.FactStated e -> stated.computeIfAbsent(e.joint(), j -> new ArrayList<>()).add(e);
             case TicketEvent.JointOpened e -> open(e);
@@ -70,6 +72,10 @@ final class JointRecord {
 
     List<TicketEvent.FactStated> stated(String joint) {
         return List.copyOf(stated.getOrDefault(joint, List.of()));
+    }
+
+    List<TicketEvent.JointFound> found() {
+        return List.copyOf(found.values());
     }
 
     List<String> opened() {

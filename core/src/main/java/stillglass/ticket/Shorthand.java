@@ -12,6 +12,7 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
+import stillglass.assembly.Side;
 import stillglass.optics.LensSection;
 
 /// Reads bench shorthand: `3 screws rear, slot, 4.2 mm`, `E2 out, front up, 1 o'clock`, `ball 1.0`,
@@ -109,6 +110,9 @@ public final class Shorthand {
         if (stuck.matches()) {
             return stuck(stuck);
         }
+        if (line.startsWith("off ") && !closing) {
+            return off(typed.strip().substring(4).strip());
+        }
         if (line.startsWith("reach ")) {
             return reach(line.substring(6));
         }
@@ -154,6 +158,30 @@ public final class Shorthand {
     private Reading onJoint(java.util.function.Function<Joint, Reading> then) {
         return current.map(then)
                 .orElseGet(() -> new Reading.NotYet("no joint is in hand: name one, or choose a goal in Decide", List.of()));
+    }
+
+    /// Something that came off: a joint of the map by its name, or one that is on no map yet: `off name ring, thread, front, friction cup`.
+    private Reading off(String said) {
+        String[] pieces = said.split("\\s*,\\s*");
+        Optional<Joint> known = instrument.joints().stream().filter(j -> j.name().equalsIgnoreCase(pieces[0]) || j.id().equalsIgnoreCase(pieces[0])).findFirst();
+        if (known.isPresent()) {
+            return new Reading.Understood(List.of(new Intent.OpenJoint(known.get().id(), false)), known.get().name() + " is open");
+        }
+        Side side = Side.FRONT;
+        List<String> words = new ArrayList<>();
+        for (int i = 1; i < pieces.length; i++) {
+            String piece = pieces[i];
+            Optional<Side> named = java.util.Arrays.stream(Side.values()).filter(s -> s.word().equalsIgnoreCase(piece)).findFirst();
+            if (named.isPresent()) {
+                side = named.get();
+            } else {
+                words.add(piece);
+            }
+        }
+        String hold = words.isEmpty() ? "seat" : words.getFirst();
+        String tool = words.size() > 1 ? words.get(1) : "fingers";
+        return new Reading.Understood(List.of(new Intent.FindJoint(pieces[0], hold, side, tool)),
+                pieces[0] + " came off: " + hold + ", from the " + side.word() + ", " + tool + "; new on the map");
     }
 
     /// Goals by id, element, surface or name.

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Side;
 import stillglass.grade.CheapTest;
 import stillglass.grade.DepthReading;
 import stillglass.look.Aperture;
@@ -152,6 +153,11 @@ public sealed interface TicketEvent {
 
     /// @param offPlan whether it was opened although something should have come first
     record JointOpened(String joint, boolean offPlan) implements OnJoint {}
+
+    /// A joint that is on no map came off.
+    /// @param hold how it holds, in a word
+    /// @param part name of what it frees
+    record JointFound(String joint, String name, String hold, Side side, String tool, String part) implements OnJoint {}
 
     /// Something went wrong at a joint.
     /// @param note in the technician's words

@@ -252,6 +252,11 @@ public final class TicketState {
         return joints.openNow();
     }
 
+    /// Joints that came off and were on no map.
+    public List<TicketEvent.JointFound> found() {
+        return joints.found();
+    }
+
     /// Whether controls were set for closing a joint.
     public boolean controlsSet(String joint) {
         return joints.controlsSet(joint);

@@ -39,6 +39,7 @@ public final class VirtualHands {
             case Hold.Press p -> {}
             case Hold.Hook h -> {}
             case Hold.Seat s -> {}
+            case Hold.Noted n -> {}
             case Hold.Snap s -> {}
             case Hold.Cement c -> {}
             case Hold.Bayonet b -> facts.add(new Fact.LetGo(ClockPosition.of(random.nextInt(24) / 2.0)));

@@ -139,6 +139,7 @@ public record BenchModel(
             case Hold.SetScrews s -> new Picture.Turn(opening, Optional.empty());
             case Hold.Press p -> new Picture.Plain();
             case Hold.Hook h -> new Picture.Plain();
+            case Hold.Noted n -> new Picture.Plain();
             case Hold.Glue g -> new Picture.Plain();
             case Hold.Bayonet b -> new Picture.Turn(opening, letGo(j, work));
             case Hold.Snap s -> new Picture.Plain();

@@ -20,6 +20,7 @@ import stillglass.optics.LensSection;
 import stillglass.ticket.Agreement;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Intent;
+import stillglass.ticket.LearnedMap;
 import stillglass.ticket.Recorded;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketState;
@@ -38,6 +39,8 @@ public final class Desk implements AutoCloseable {
     private final List<Consumer<String>> complaints = new ArrayList<>();
     /// Owned by the book's thread.
     private List<Recorded> story = List.of();
+    /// Other tickets on the model of this one, from which its map is learned.
+    private List<TicketState> earlier = List.of();
     /// Written by the interface thread only; volatile so that a story told from elsewhere sees what is shown.
     private volatile Optional<Work> shown = Optional.empty();
 
@@ -101,8 +104,8 @@ public final class Desk implements AutoCloseable {
             return new Decision.Refused("No ticket is open.");
         }
         Decision.World world = intent instanceof Intent.Begin b
-                ? world(b.tag().instrumentId(), b.tag().sectionId())
-                : world(state.tag().instrumentId(), state.tag().sectionId());
+                ? world(state, b.tag().instrumentId(), b.tag().sectionId())
+                : world(state, state.tag().instrumentId(), state.tag().sectionId());
         Decision decision = Decision.decide(state, intent, world);
         if (decision instanceof Decision.Accepted a) {
             String number = intent instanceof Intent.Begin b ? b.tag().number() : state.tag().number();
@@ -115,8 +118,21 @@ public final class Desk implements AutoCloseable {
         return decision;
     }
 
-    private Decision.World world(String instrumentId, String sectionId) {
-        return new Decision.World(shelf.instrument(instrumentId), shelf.section(sectionId), shelf.care());
+    private Decision.World world(TicketState state, String instrumentId, String sectionId) {
+        return new Decision.World(instrument(state, instrumentId), shelf.section(sectionId), shelf.care());
+    }
+
+    /// What the shelf knows of a model, and what records of it have taught since.
+    private Instrument instrument(TicketState state, String id) {
+        List<TicketState> jobs = new ArrayList<>(earlier);
+        jobs.add(state);
+        return LearnedMap.of(shelf.instrument(id), jobs);
+    }
+
+    /// Other tickets on the same model that have something to teach.
+    private List<TicketState> earlier(String number, String instrumentId) {
+        return log.tickets().stream().filter(n -> !n.equals(number)).map(n -> TicketState.of(log.story(n)))
+                .filter(s -> s.tag().instrumentId().equals(instrumentId) && !s.found().isEmpty()).toList();
     }
 
     /// Opens a ticket of the book at the stage where its work stands.
@@ -126,6 +142,7 @@ public final class Desk implements AutoCloseable {
             List<Recorded> found = log.story(number);
             TicketState state = TicketState.of(found);
             knowSection(state.tag().sectionId());
+            earlier = earlier(number, state.tag().instrumentId());
             story = found;
             log.remember("last ticket", number);
             Stage stage = TicketCard.of(state).stage();
@@ -147,6 +164,7 @@ public final class Desk implements AutoCloseable {
         return onBook(() -> {
             List<Recorded> before = story;
             story = List.of();
+            earlier = earlier(intent.tag().number(), intent.tag().instrumentId());
             ui.execute(() -> shown = Optional.empty());
             try {
                 Decision d = decide(intent, List.of());
@@ -258,7 +276,7 @@ public final class Desk implements AutoCloseable {
     private void publish(Stage ifNew) {
         TicketState state = TicketState.of(story);
         LensSection section = shelf.section(state.tag().sectionId());
-        Instrument instrument = shelf.instrument(state.tag().instrumentId());
+        Instrument instrument = instrument(state, state.tag().instrumentId());
         long request = computing.next();
         ui.execute(() -> {
             Work.Computed last = shown.map(Work::computed).orElse(Work.Computed.NOTHING);

@@ -65,9 +65,14 @@ public record Work(
         }
     }
 
-    /// Whether any joint of this model is known.
+    /// Whether a way in is known, from the shelf or from earlier jobs; what this job has found itself is no map yet.
     public boolean mapped() {
-        return !instrument.joints().isEmpty();
+        return instrument.joints().size() > state.found().size();
+    }
+
+    /// While a model is learned the joint in hand is the one that came off last.
+    public Optional<Joint> lastOff() {
+        return mapped() || state.opened().isEmpty() ? Optional.empty() : instrument.joint(state.opened().getLast());
     }
 
     public Decision.World world() {

@@ -23,6 +23,7 @@ public final class Doing {
             case Hold.Press p -> Words.of("doing.open.press", j.name());
             case Hold.Seat s -> Words.of(j.hazards().contains(Joint.Hazard.GLASS_DROPS) ? "doing.open.glass" : "doing.open.seat", j.name());
             case Hold.Hook h -> Words.of("doing.open.hook", j.name());
+            case Hold.Noted n -> Words.of("doing.open.noted", j.name(), n.word());
             case Hold.Glue g -> Words.of("doing.open.glue", j.name(), g.softener(), Fact.trim(g.waitMinutes()));
             case Hold.Snap s -> Words.of("doing.open.snap", j.name(), s.tongues());
             case Hold.Cement c -> Words.of("doing.open.cement", j.name());
@@ -45,6 +46,7 @@ public final class Doing {
             case Hold.Press p -> Words.of("doing.close.press", j.name());
             case Hold.Seat s -> Words.of("doing.close.seat", j.name());
             case Hold.Hook h -> Words.of("doing.close.hook", j.name());
+            case Hold.Noted n -> Words.of("doing.close.noted", j.name(), n.word());
             case Hold.Glue g -> Words.of("doing.close.glue", j.name());
             case Hold.Snap s -> Words.of("doing.close.snap", j.name());
             case Hold.Cement c -> Words.of("doing.close.cement", j.name());
@@ -65,6 +67,7 @@ public final class Doing {
             case Hold.Seat s -> j.hazards().contains(Joint.Hazard.CLICK_BALL) ? Words.of("doing.expect.ball")
                     : j.frees().isEmpty() ? Words.of("doing.expect.none") : Words.of("doing.expect.facing");
             case Hold.Hook h -> Words.of("doing.expect.spring");
+            case Hold.Noted n -> Words.of("doing.expect.noted");
             case Hold.Glue g -> Words.of("doing.expect.none");
             case Hold.Snap s -> Words.of("doing.expect.none");
             case Hold.Cement c -> Words.of("doing.expect.none");

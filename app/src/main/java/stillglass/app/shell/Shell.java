@@ -244,7 +244,7 @@ public final class Shell extends StackPane {
 
     private Optional<Joint> inHand(Work w) {
         return switch (w.stage()) {
-            case OPEN -> w.nextToOpen();
+            case OPEN -> w.nextToOpen().or(w::lastOff);
             case CLOSE -> w.nextToClose().map(s -> s.joint());
             case ARRIVE, LOOK, DECIDE, CLEAN, PROVE -> Optional.empty();
         };

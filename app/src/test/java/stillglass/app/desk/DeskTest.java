@@ -23,6 +23,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Side;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.device.PhotoCamera;
@@ -86,6 +88,27 @@ class DeskTest {
 
         // The tag and at least as many symptoms as were shown.
         assertThat(stored).isNotEmpty().allSatisfy(n -> assertThat(n).isGreaterThanOrEqualTo(1));
+    }
+
+    @Test
+    void whatOneJobFoundTheNextOneOnThatModelIsPlannedFrom() throws Exception {
+        begin("T-21", "moraine_28_f35");
+        assertThat(settle().mapped()).isFalse();
+        for (String name : List.of("name ring", "front cell", "E1")) {
+            assertThat(get(desk.submit(new Intent.FindJoint(name, "thread", Side.FRONT, "friction cup")))).isInstanceOf(Decision.Accepted.class);
+        }
+        Work first = settle();
+        assertThat(first.mapped()).as("what this job finds itself is no map yet").isFalse();
+        assertThat(first.lastOff()).map(Joint::id).contains("e1");
+
+        begin("T-22", "moraine_28_f35");
+        assertThat(settle().mapped()).isTrue();
+        get(desk.submit(new Intent.ChooseGoals(List.of("E1"))));
+        assertThat(settle().nextToOpen()).map(Joint::id).contains("name-ring");
+        assertThat(settle().computed().plan().orElseThrow().joints()).hasSize(3);
+
+        get(desk.open("T-21"));
+        assertThat(settle().mapped()).isFalse();
     }
 
     @Test
