@@ -75,6 +75,11 @@ class InstrumentsWindowTest {
         robot.drag("#rung-collar-seat").dropBy(-700, 0);
         window.settle();
         assertThat(window.say()).as("it cannot come first").contains("Not there: collar of E1 waits for");
+        hands.openNext(6);
+        window.press(KeyCode.F2);
+        window.until("the caliper has spoken", () -> window.shell.lookup("#say-field").isVisible());
+        window.press(KeyCode.ENTER);
+        assertThat(window.work().state().facts("filter-screws")).containsExactly(new Fact.Screw("A1", "slot", 3));
         hands.openAll(6);
         TicketState open = window.work().state();
         assertThat(open.facts("collar-b-seat")).hasAtLeastOneElementOfType(Fact.Collar.class);

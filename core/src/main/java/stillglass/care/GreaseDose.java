@@ -1,7 +1,6 @@
 package stillglass.care;
 
 import stillglass.assembly.Hold;
-import stillglass.assembly.Joint;
 
 /// How much grease a helicoid wants.
 ///

@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import stillglass.assembly.ClockPosition;
-import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -20,31 +19,16 @@ import stillglass.optics.LensSection;
 ///
 /// The same line notes facts while opening and states them while closing. Lengths are mm; `in` converts.
 public final class Shorthand {
-    private static final String NUMBER = "(\\d+(?:[.,]\\d+)?|[.,]\\d+)";
-    private static final Pattern SCREWS =
-            Pattern.compile("(\\d+)?\\s*screws?\\b(?:\\s+([a-z]\\d+))?(.*)");
-    private static final Pattern LENGTH = Pattern.compile(NUMBER + "\\s*(mm|in\\b|\")?");
-    private static final Pattern CLOCK = Pattern.compile("(\\d{1,2})(?::(\\d\\d))?\\s*(?:o'?\\s?clock|h\\b)");
-    private static final Pattern LETS_GO = Pattern.compile("lets?\\s+go(?:\\s+at)?\\s+(\\d{1,2})(?::(\\d\\d))?.*");
-    private static final Pattern TURNS = Pattern.compile("(?:turns?\\s+" + NUMBER + "|" + NUMBER + "\\s+turns?)");
-    private static final Pattern PROUD = Pattern.compile("(proud|below)\\s+" + NUMBER + "|" + NUMBER + "\\s*(?:mm\\s+)?(proud|below)");
-    private static final Pattern BALL = Pattern.compile("ball\\s+" + NUMBER + ".*");
-    private static final Pattern SHIM = Pattern.compile("shims?\\s+(.+)");
-    private static final Pattern STUCK = Pattern.compile("stuck\\s*,\\s*([^,]+?)\\s*,\\s*wait\\s+" + NUMBER + "\\s*(m|min|h)?.*");
-    private static final Pattern COLLAR = Pattern.compile("(?:eccentric\\s+)?collar\\s+(?:at\\s+)?(\\d{1,2})(?::(\\d\\d))?.*");
-    private static final Pattern BACK = Pattern.compile("(?:turn(?:ed)?\\s+)?back\\s+" + NUMBER + "\\s*(?:°|deg.*)?");
-    private static final Pattern PRELOAD = Pattern.compile("preload\\s+" + NUMBER + "(?:\\s+turns?)?");
-    private static final Pattern MOVE = Pattern.compile("(?:move|turn)\\s+(.+?)\\s+to\\s+(\\d{1,2})(?::(\\d\\d))?(?:\\s*o'?\\s?clock)?");
+    private static final Pattern STUCK = Pattern.compile("stuck\\s*,\\s*([^,]+?)\\s*,\\s*wait\\s+" + FactWords.NUMBER + "\\s*(m|min|h)?.*");
     private static final Pattern TROUBLE = Pattern.compile("(dropped|broken|stripped|not as drawn|mended|found it)(?:[\\s,]+(.*))?");
     private static final Pattern MARK = Pattern.compile("mark\\s+(.+?)(?:\\s+(\\d{1,2})(?::(\\d\\d))?)?");
-    private static final Pattern DRIVE = Pattern.compile("\\b(slot|cross|hex|two-hole)\\b");
-    private static final double MM_PER_INCH = 25.4;
 
     private final Instrument instrument;
     private final Optional<Joint> current;
     private final boolean closing;
     private final Instant now;
     private final Optional<GlassWords> glass;
+    private final FactWords words;
 
     /// @param current the joint in hand, if any
     /// @param closing whether lines are statements to compare rather than facts to note
@@ -59,6 +43,7 @@ public final class Shorthand {
         this.closing = closing;
         this.now = now;
         this.glass = glass;
+        words = new FactWords(instrument, current);
     }
 
     /// The same, understanding also what is said about the glass.
@@ -129,7 +114,7 @@ public final class Shorthand {
                             List.of(new Intent.CloseJoint(j.id(), false, Optional.empty())), j.name() + ": close it")
                     : new Reading.Understood(List.of(new Intent.OpenJoint(j.id(), false)), j.name() + ": open it"));
         }
-        List<Fact> facts = factsIn(line);
+        List<Fact> facts = words.read(line);
         Optional<Part> out = partOut(line);
         if (out.isPresent()) {
             return partOut(out.get(), line, facts);
@@ -219,125 +204,8 @@ public final class Shorthand {
                 facts.stream().map(f -> (Intent) new Intent.StateFact(joint.id(), f)).toList(), "I see " + say);
     }
 
-    private List<Fact> factsIn(String line) {
-        List<Fact> facts = new ArrayList<>();
-        Matcher screws = SCREWS.matcher(line);
-        Matcher ball = BALL.matcher(line);
-        Matcher shim = SHIM.matcher(line);
-        Matcher letsGo = LETS_GO.matcher(line);
-        Matcher turns = TURNS.matcher(line);
-        Matcher proud = PROUD.matcher(line);
-        if (screws.matches()) {
-            screws(screws, facts);
-        } else if (ball.matches()) {
-            facts.add(new Fact.Ball(number(ball.group(1))));
-        } else if (shim.matches()) {
-            facts.add(shims(shim.group(1)));
-        } else if (COLLAR.matcher(line) instanceof Matcher m && m.matches()) {
-            facts.add(new Fact.Collar(clock(m.group(1), m.group(2))));
-        } else if (BACK.matcher(line) instanceof Matcher m && m.matches()) {
-            facts.add(new Fact.BackedOff(number(m.group(1))));
-        } else if (PRELOAD.matcher(line) instanceof Matcher m && m.matches()) {
-            facts.add(new Fact.Preload(number(m.group(1))));
-        } else if (MOVE.matcher(line) instanceof Matcher m && m.matches()) {
-            facts.add(new Fact.Moved(m.group(1), clock(m.group(2), m.group(3))));
-        } else if (line.startsWith("damaged ")) {
-            facts.add(new Fact.Damaged(line.substring(8).strip()));
-        } else if (line.startsWith("earlier ")) {
-            facts.add(new Fact.Earlier(line.substring(8).strip()));
-        } else if (line.startsWith("spring")) {
-            facts.add(new Fact.Spring(line.substring(6).replaceFirst("^[\\s,]+", "")));
-        } else if (letsGo.matches()) {
-            facts.add(new Fact.LetGo(clock(letsGo.group(1), letsGo.group(2))));
-        } else {
-            if (turns.find()) {
-                facts.add(new Fact.Turns(number(turns.group(1) != null ? turns.group(1) : turns.group(2))));
-            }
-            if (proud.find()) {
-                boolean below = line.contains("below");
-                double mm = number(proud.group(2) != null ? proud.group(2) : proud.group(3));
-                facts.add(new Fact.Proud(below ? -mm : mm));
-            }
-            Matcher clock = CLOCK.matcher(line);
-            if (clock.find()) {
-                facts.add(new Fact.LetGo(clock(clock.group(1), clock.group(2))));
-            }
-            facing(line).ifPresent(facts::add);
-        }
-        return facts;
-    }
-
-    private Optional<Fact> facing(String line) {
-        boolean front = line.contains("front up");
-        boolean rear = line.contains("rear up") || line.contains("back up");
-        if (!front && !rear) {
-            return Optional.empty();
-        }
-        return partIn(line)
-                .or(() -> current.flatMap(j -> j.frees().stream().map(p -> instrument.part(p).orElseThrow()).findFirst()))
-                .map(p -> new Fact.Facing(p.element().orElse(p.id()), front));
-    }
-
-    private void screws(Matcher m, List<Fact> into) {
-        String rest = m.group(3);
-        Matcher length = LENGTH.matcher(rest);
-        if (!length.find()) {
-            throw new IllegalArgumentException("how long are they? Add the length, as in \"3 screws, slot, 4.2 mm\"");
-        }
-        double mm = number(length.group(1)) * (length.group(2) != null && !length.group(2).equals("mm") ? MM_PER_INCH : 1);
-        Matcher driven = DRIVE.matcher(rest);
-        String drive = driven.find() ? driven.group(1) : "slot";
-        int count = m.group(1) == null ? 1 : Integer.parseInt(m.group(1));
-        if (count > 60) {
-            throw new IllegalArgumentException(count + " screws at once cannot be right");
-        }
-        if (m.group(2) != null) {
-            into.add(new Fact.Screw(m.group(2).toUpperCase(Locale.ROOT), drive, mm));
-            return;
-        }
-        List<String> cells = current.filter(j -> j.hold() instanceof Hold.Screws)
-                .map(j -> ((Hold.Screws) j.hold()).holes().stream().map(Joint.ScrewHole::cell).toList())
-                .orElse(List.of());
-        for (int i = 0; i < count; i++) {
-            into.add(new Fact.Screw(i < cells.size() ? cells.get(i) : "X" + (i + 1), drive, mm));
-        }
-    }
-
-    private static Fact shims(String text) {
-        List<Double> pieces = new ArrayList<>();
-        for (String s : text.split("[\\s+]+")) {
-            if (!s.isBlank() && !s.equals("mm")) {
-                pieces.add(number(s));
-            }
-        }
-        return new Fact.Shims(pieces);
-    }
-
-    private static double number(String s) {
-        try {
-            return Double.parseDouble(s.replace(',', '.'));
-        } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("\"" + s + "\" is not a number", e);
-        }
-    }
-
-    private static ClockPosition clock(String hour, @org.jspecify.annotations.Nullable String minute) {
-        int h = Integer.parseInt(hour);
-        if (h > 12) {
-            throw new IllegalArgumentException("there is no " + h + " o'clock on the dial");
-        }
-        return ClockPosition.of(h + (minute == null ? 0 : Integer.parseInt(minute) / 60.0));
-    }
-
-    private Optional<Part> partIn(String line) {
-        return instrument.parts().stream()
-                .filter(p -> line.matches(".*\\b" + Pattern.quote(p.id().toLowerCase(Locale.ROOT)) + "\\b.*")
-                        || p.element().filter(e -> line.matches(".*\\b" + e.toLowerCase(Locale.ROOT) + "\\b.*")).isPresent())
-                .findFirst();
-    }
-
     private Optional<Part> partOut(String line) {
-        return line.matches(".*\\bout\\b.*") ? partIn(line) : Optional.empty();
+        return line.matches(".*\\bout\\b.*") ? words.part(line) : Optional.empty();
     }
 
     private Reading partOut(Part part, String line, List<Fact> facts) {
@@ -369,14 +237,14 @@ public final class Shorthand {
                     .map(r -> "mark " + r.id() + " 12")
                     .toList());
         }
-        ClockPosition at = m.group(2) == null ? ClockPosition.of(12) : clock(m.group(2), m.group(3));
+        ClockPosition at = m.group(2) == null ? ClockPosition.of(12) : FactWords.clock(m.group(2), m.group(3));
         return new Reading.Understood(
                 List.of(new Intent.KeepReference(reference.get().id(), "marked", at)),
                 reference.get().name() + ": marked at " + at + " o'clock");
     }
 
     private Reading stuck(Matcher m) {
-        double minutes = number(m.group(2)) * ("h".equals(m.group(3)) ? 60 : 1);
+        double minutes = FactWords.number(m.group(2)) * ("h".equals(m.group(3)) ? 60 : 1);
         Fact fact = new Fact.Stuck(m.group(1), minutes);
         return onJoint(j -> new Reading.Understood(
                 List.of(new Intent.NoteFacts(j.id(), List.of(fact)),

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Hold;
-import stillglass.assembly.Joint;
 import stillglass.assembly.Material;
 
 class CareTest {

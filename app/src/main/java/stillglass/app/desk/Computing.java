@@ -19,7 +19,6 @@ import stillglass.ticket.Assessment;
 import stillglass.ticket.Known;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketEvent;
-import stillglass.ticket.TicketState;
 
 /// Recomputes results when their inputs changed, away from the interface thread. A newer request cancels an older one.
 final class Computing {

@@ -45,6 +45,8 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
+import stillglass.sim.VirtualDevices;
+import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Reading;
 import stillglass.ticket.Shorthand;
@@ -53,6 +55,8 @@ import stillglass.ticket.TicketEvent;
 
 /// The whole window. Owns the views and the keys; holds no state of the work itself.
 public final class Shell extends StackPane {
+    /// Scatter of the virtual caliper's readings.
+    private static final long CALIPER = 5;
     private static final double AXIS_SHARE = 0.295;
     private static final double AXIS_TALL_SHARE = 0.52;
 
@@ -311,6 +315,10 @@ public final class Shell extends StackPane {
             keys.setVisible(true);
             return true;
         }
+        if (e.getCode() == KeyCode.F2) {
+            measure();
+            return true;
+        }
         if (!e.isShortcutDown()) {
             return false;
         }
@@ -332,6 +340,20 @@ public final class Shell extends StackPane {
             }
         }
         return true;
+    }
+
+    /// The caliper's reading goes into the field that has the focus; without one it begins a line about the joint in hand.
+    private void measure() {
+        work().filter(w -> !inBook).ifPresent(w -> inHand(w).ifPresent(j -> desk.compute(
+                        () -> VirtualDevices.caliper(j, w.instrument(), w.stage() == Stage.CLOSE ? List.of() : w.state().facts(j.id()), CALIPER).readMm())
+                .thenAcceptAsync(mm -> {
+                    String reading = Fact.trim(mm);
+                    if (getScene() != null && getScene().getFocusOwner() instanceof TextInputControl field) {
+                        field.replaceSelection(reading);
+                    } else {
+                        say.type(Measured.line(j, w.state().facts(j.id()), reading));
+                    }
+                }, Platform::runLater)));
     }
 
     private void scale(boolean up) {
