@@ -360,10 +360,16 @@ public final class AxisView extends Region {
         double wanted = ghosts.stream().mapToDouble(g -> length(g, f)).sum() + gap * (ghosts.size() - 1);
         double squeeze = Math.min(1, (to - from - gap * (ghosts.size() - 1)) / Math.max(1, wanted - gap * (ghosts.size() - 1)));
         double x = right ? from : to;
+        double lastMiddle = Double.NEGATIVE_INFINITY;
+        boolean raised = false;
         for (AxisModel.Ghost g : ghosts) {
             double w = Math.max(2, length(g, f) * squeeze);
             double left = right ? x : x - w;
-            getChildren().add(ghost(g, f, left, w));
+            // Numbers of small parts in a row stand higher and lower by turns where they would run into each other.
+            boolean close = g.pieces().isEmpty() && Math.abs(left + w / 2 - lastMiddle) < Integer.toString(g.number()).length() * 8;
+            raised = close && !raised;
+            lastMiddle = g.pieces().isEmpty() ? left + w / 2 : Double.NEGATIVE_INFINITY;
+            getChildren().add(ghost(g, f, left, w, raised));
             x += right ? w + gap : -(w + gap);
         }
     }
@@ -372,7 +378,7 @@ public final class AxisView extends Region {
         return g.pieces().isEmpty() ? 9 : Math.max(6, (g.toMm() - g.fromMm()) * f.scale());
     }
 
-    private Node ghost(AxisModel.Ghost g, AxisFrame f, double left, double width) {
+    private Node ghost(AxisModel.Ghost g, AxisFrame f, double left, double width, boolean raised) {
         Group group = new Group();
         double highest = 0;
         if (g.pieces().isEmpty()) {
@@ -398,7 +404,7 @@ public final class AxisView extends Region {
                 group.getChildren().add(shape);
             }
         }
-        double above = f.y(Math.max(highest, 3)) - 3;
+        double above = f.y(Math.max(highest, 3)) - (raised ? 15 : 3);
         // A ring as wide as the band carries its number inside.
         Text number = text(Integer.toString(g.number()), "axis-ghost-number", 0, above > 13 ? above : f.y(lowest) + 14);
         number.setX(left + width / 2 - number.getLayoutBounds().getWidth() / 2);

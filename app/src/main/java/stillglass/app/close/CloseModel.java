@@ -103,7 +103,7 @@ public record CloseModel(
         }
         return new CloseModel(
                 way.stream().findFirst().map(step -> now(step, s.opened().size() - s.openNow().size() + 1, work)),
-                way.stream().skip(1).map(step -> step.joint().name()).toList(), tests, lines(work.ledger()), !s.opened().isEmpty(), s.done(Stage.CLOSE));
+                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, lines(work.ledger()), !s.opened().isEmpty(), s.done(Stage.CLOSE));
     }
 
     private static LedgerLines lines(Ledger l) {
@@ -143,6 +143,18 @@ public record CloseModel(
                 wanted.stream().filter(Fact.Facing.class::isInstance).map(f -> ((Fact.Facing) f).part()).findFirst(),
                 wanted.stream().anyMatch(Fact.LetGo.class::isInstance), dose,
                 s.greased(j.id()).map(TicketEvent.Greased::massMg).map(mg -> Words.of("close.greased", mg)));
+    }
+
+    private static String ahead(WayBack.Step step) {
+        String name = step.joint().name();
+        return switch (step) {
+            case WayBack.Step.Close c -> name;
+            case WayBack.Step.LeaveLoose l -> Words.of("close.ahead.loose", name);
+            case WayBack.Step.Tighten t -> Words.of("close.ahead.tight", name);
+            case WayBack.Step.Refit r -> Words.of("close.ahead.refit", name);
+            case WayBack.Step.TakeOff t -> Words.of("close.ahead.takeoff", name);
+            case WayBack.Step.Zero z -> Words.of("close.ahead.zero", name);
+        };
     }
 
     private static String doing(WayBack.Step step) {
