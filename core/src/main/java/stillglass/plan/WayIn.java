@@ -113,8 +113,9 @@ public final class WayIn {
             if (order == null) {
                 throw new IllegalStateException("the cheapest set was never put in order");
             }
-            double fixed = fixed(joints, request);
-            return finish(order.order(), request, Math.min(choice.bound(), fixed + order.bound()), fixed + order.cost());
+            // Another set whose order was not proven may still be the cheaper one: the least bound of all counts.
+            double bound = orders.entrySet().stream().mapToDouble(e -> fixed(e.getKey(), request) + e.getValue().bound()).min().orElse(0);
+            return finish(order.order(), request, Math.min(choice.bound(), bound), fixed(joints, request) + order.cost());
         });
     }
 

@@ -15,6 +15,7 @@ import stillglass.assembly.Side;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
+import stillglass.optics.Surface;
 
 class ToolingTest {
     /// A ring over E1 that is turned with blades.
@@ -65,15 +66,24 @@ class ToolingTest {
         assertThat(few.lacks(i, barred)).singleElement().satisfies(l -> assertThat(l.instead()).isEmpty());
     }
 
+    /// The same lens with a front face that is as steep as this at its rim: sine of the angle.
+    private static LensSection withFront(LensSection lens, double sine) {
+        Surface s = lens.surfaces().getFirst();
+        List<Surface> surfaces = new java.util.ArrayList<>(lens.surfaces());
+        surfaces.set(0, new Surface(s.semiDiameterMm() / sine, s.thicknessMm(), s.after(), s.semiDiameterMm(), s.stop()));
+        return lens.withSurfaces(surfaces, lens.elements());
+    }
+
     @Test
     void bladesBecomePointsWhereTheGlassIsSteep() {
         LensSection triplet = Lenses.triplet();
-        double h = triplet.surfaces().getFirst().semiDiameterMm();
-        double slope = Math.toDegrees(Math.asin(h / triplet.surfaces().getFirst().radiusMm()));
-        Tooling known = new Tooling(Set.of(), Optional.of(triplet));
-        String front = known.fitted(ringOver(Side.FRONT)).joint("e1-ring").orElseThrow().tool();
+        Tooling known = new Tooling(Set.of(), Optional.of(withFront(triplet, 0.5)));
+        Tooling flat = new Tooling(Set.of(), Optional.of(withFront(triplet, 0.2)));
 
-        assertThat(front).isEqualTo(slope > Tooling.STEEP_DEGREES ? "spanner, points" : "spanner, blades");
+        // asin 0.5 is 30 degrees at the rim, asin 0.2 is 12.
+        assertThat(known.fitted(ringOver(Side.FRONT)).joint("e1-ring").orElseThrow().tool()).isEqualTo("spanner, points");
+        assertThat(known.lacks(ringOver(Side.FRONT), plan(known.fitted(ringOver(Side.FRONT))))).singleElement().satisfies(l -> assertThat(l.why()).contains("30°"));
+        assertThat(flat.fitted(ringOver(Side.FRONT)).joint("e1-ring").orElseThrow().tool()).isEqualTo("spanner, blades");
         assertThat(known.fitted(ringOver(Side.REAR)).joint("e1-ring").orElseThrow().tool()).as("the rear face of E1 is nearly flat or hollow").isEqualTo("spanner, blades");
     }
 }

@@ -3,6 +3,8 @@ package stillglass.app.open;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicLong;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -52,6 +54,7 @@ public final class OpenView implements Station {
     private final HBox ways = Build.row(10);
     private final Asker asker;
     private List<Alternatives.Way> offered = List.of();
+    private final AtomicLong asking = new AtomicLong();
     private final VBox node;
     private Optional<OpenModel> drawn = Optional.empty();
 
@@ -171,9 +174,17 @@ public final class OpenView implements Station {
         desk.shown().filter(w -> !w.state().goals().isEmpty()).ifPresent(w -> {
             ways.getChildren().setAll(Build.label(Words.of("open.ways.computing"), "soft"));
             showWays(true);
-            desk.compute(() -> Alternatives.of(w.wayRequest(w.goals()), Progress.SILENT).ways()).thenAcceptAsync(found -> {
-                offered = found;
-                ways.getChildren().setAll(found.stream().map(f -> way(f, w.state().way())).toList());
+            long asked = asking.incrementAndGet();
+            Progress watch = (share, doing) -> {
+                if (asking.get() != asked) {
+                    throw new CancellationException();
+                }
+            };
+            desk.compute(() -> Alternatives.of(w.wayRequest(w.goals()), watch).ways()).thenAcceptAsync(found -> {
+                if (asking.get() == asked) {
+                    offered = found;
+                    ways.getChildren().setAll(found.stream().map(f -> way(f, w.state().way())).toList());
+                }
             }, Platform::runLater);
         });
     }
@@ -184,6 +195,8 @@ public final class OpenView implements Station {
         descent.setVisible(!on);
         descent.setManaged(!on);
         if (!on) {
+            // Whatever is still being looked for stops.
+            asking.incrementAndGet();
             offered = List.of();
         }
     }
