@@ -13,6 +13,7 @@ import stillglass.plan.WayBack;
 import stillglass.sim.VirtualHands;
 import stillglass.ticket.Closing;
 import stillglass.ticket.Fact;
+import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
 
 /// A technician who opens and closes with the keyboard alone: keys for what has one, shorthand for the rest.
@@ -98,6 +99,9 @@ final class BenchHands {
                     type(shorthand(f).orElseThrow());
                 }
             }
+            if (closes && w.state().facts(joint.id()).stream().anyMatch(Fact.Photo.class::isInstance)) {
+                comparePhotos(joint);
+            }
             if (closes && joint.close().setFirst().isPresent()) {
                 window.press(KeyCode.S);
             }
@@ -110,6 +114,24 @@ final class BenchHands {
         TicketState closed = window.work().state();
         assertThat(closed.openNow()).isEmpty();
         assertThat(window.work().ledger().zero()).as(window.work().ledger().say()).isTrue();
+    }
+
+    /// Put back without looking it is turned, which two photos tell; turned back, they agree.
+    private void comparePhotos(Joint joint) {
+        for (boolean right : new boolean[] {false, true}) {
+            window.press(KeyCode.P);
+            window.until("the photos are compared", () -> clocked(joint).filter(f -> f.matches() == right).isPresent());
+            if (!right) {
+                window.press(KeyCode.SPACE);
+                assertThat(window.work().state().openNow()).as("what is turned stays open").contains(joint.id());
+                assertThat(window.say()).contains("against the photo");
+            }
+        }
+        window.press(KeyCode.V);
+    }
+
+    private Optional<TicketEvent.FactStated> clocked(Joint joint) {
+        return window.desk.shown().orElseThrow().state().stated(joint.id()).stream().filter(f -> f.fact() instanceof Fact.Clocked).reduce((a, b) -> b);
     }
 
     /// What a technician types.
@@ -131,6 +153,7 @@ final class BenchHands {
             case Fact.Earlier e -> Optional.of("earlier " + e.what());
             case Fact.Stuck s -> Optional.empty();
             case Fact.Photo p -> Optional.empty();
+            case Fact.Clocked c -> Optional.empty();
             case Fact.Note n -> Optional.empty();
         };
     }

@@ -1,10 +1,13 @@
 package stillglass.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -72,6 +75,7 @@ class InstrumentsWindowTest {
             window.shell.layout();
             return true;
         });
+        window.settle();
         robot.drag("#rung-collar-seat").dropBy(-700, 0);
         window.settle();
         assertThat(window.say()).as("it cannot come first").contains("Not there: collar of E1 waits for");
@@ -80,6 +84,7 @@ class InstrumentsWindowTest {
         window.until("the caliper has spoken", () -> window.shell.lookup("#say-field").isVisible());
         window.press(KeyCode.ENTER);
         assertThat(window.work().state().facts("filter-screws")).containsExactly(new Fact.Screw("A1", "slot", 3));
+        markedPhoto();
         hands.openAll(6);
         TicketState open = window.work().state();
         assertThat(open.facts("collar-b-seat")).hasAtLeastOneElementOfType(Fact.Collar.class);
@@ -88,6 +93,32 @@ class InstrumentsWindowTest {
         window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
         hands.closeAll();
         assertThat(window.work().state().stated("collar-a-seat")).anyMatch(f -> f.fact() instanceof Fact.Collar);
+    }
+
+    /// A photo of the step in hand, and a line on it drawn with keys, then named.
+    private void markedPhoto() {
+        String joint = window.work().nextToOpen().orElseThrow().id();
+        window.press(KeyCode.P);
+        window.until("the photo is on the record", () -> window.desk.shown().orElseThrow().state().facts(joint).stream().anyMatch(Fact.Photo.class::isInstance));
+        window.press(KeyCode.V);
+        for (KeyCode key : List.of(KeyCode.LEFT, KeyCode.ENTER, KeyCode.UP, KeyCode.UP, KeyCode.ENTER)) {
+            window.press(key);
+        }
+        String photo = window.work().state().photos().getLast().kept().photoId();
+        assertThat(window.work().state().marks(photo).get(0)).satisfies(m -> {
+            assertThat(m.word()).isEqualTo("A");
+            assertThat(m.toY() - m.fromY()).isCloseTo(-0.04, within(1e-9));
+        });
+        Window.onUi(() -> {
+            TextField name = (TextField) window.shell.lookup("#mark-name");
+            name.setText("dot of paint");
+            name.fireEvent(new javafx.event.ActionEvent());
+            return true;
+        });
+        window.settle();
+        assertThat(window.work().state().marks(photo).get(0).word()).isEqualTo("dot of paint");
+        window.press(KeyCode.V);
+        assertThat(window.find("step-photos")).hasValueSatisfying(n -> assertThat(n.isVisible()).isFalse());
     }
 
     @Test

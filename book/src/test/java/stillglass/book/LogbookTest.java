@@ -20,6 +20,7 @@ import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Phase;
+import stillglass.ticket.PhotoMark;
 import stillglass.ticket.Recorded;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketEvent;
@@ -47,13 +48,14 @@ class LogbookTest {
                 new TicketEvent.FindingTested("p1#1", "colours", stillglass.grade.CheapTest.Answer.YES, FindingKind.OIL, java.util.Map.of(FindingKind.OIL, 0.75, FindingKind.HAZE, 0.25)),
                 new TicketEvent.FindingReshaped("p1#1", f.regions()), new TicketEvent.FindingDrawn("p1+4", "p1", f), new TicketEvent.FindingsMerged("p1#1", "p1#2"),
                 new TicketEvent.FindingSplit("p1#1"), new TicketEvent.PhotoFocused("p1", 6.5), new TicketEvent.PhotoTurned("p2", "p1", -12.5, 0.2),
+                new TicketEvent.PhotoMarked("p1", 0, new PhotoMark(0.1, 0.2, 0.5, 0.6, "A")), new TicketEvent.PhotoUnmarked("p1", 0),
                 new TicketEvent.MisassemblyFound("reverse:E3"), new TicketEvent.AssemblyPutRight(),
                 new TicketEvent.GradeOverruled("p1#1", 4, "seen"), new TicketEvent.GoalsChosen(List.of("S2", "E1")),
                 new TicketEvent.WayChosen(stillglass.plan.Alternatives.Sort.FROM_REAR), new TicketEvent.OrderChosen(List.of("a", "b")),
                 new TicketEvent.ReferenceKept("infinity", "ink", ClockPosition.of(3.5))));
         List<Fact> facts = List.of(new Fact.Facing("E1", true), new Fact.LetGo(ClockPosition.of(4)), new Fact.Turns(3.25), new Fact.Proud(-0.2),
                 new Fact.Screw("A1", "slot", 3.2), new Fact.Shims(List.of(0.1, 0.2)), new Fact.Ball(1), new Fact.Spring("thin"), new Fact.Stuck("naphtha", 10),
-                new Fact.Photo("p1"), new Fact.Note("by somebody"), new Fact.Collar(ClockPosition.of(2.5)), new Fact.BackedOff(15), new Fact.Preload(1.5),
+                new Fact.Photo("p1"), new Fact.Clocked("p2", 7.5, 0.1, 1), new Fact.Note("by somebody"), new Fact.Collar(ClockPosition.of(2.5)), new Fact.BackedOff(15), new Fact.Preload(1.5),
                 new Fact.Moved("cam", ClockPosition.of(4)), new Fact.Damaged("slot"), new Fact.Earlier("scribed lines"));
         facts.forEach(x -> all.add(new TicketEvent.FactNoted("ring", x)));
         all.addAll(List.of(new TicketEvent.JointOpened("ring", true), new TicketEvent.PartCleaned("E1", "fungus", "water", false),

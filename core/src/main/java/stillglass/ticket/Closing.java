@@ -50,6 +50,7 @@ public final class Closing {
             case Fact.Damaged d -> Optional.empty();
             case Fact.Earlier e -> Optional.empty();
             case Fact.Photo p -> Optional.empty();
+            case Fact.Clocked c -> Optional.of("clocking");
             case Fact.Note n -> Optional.empty();
         };
     }
@@ -134,6 +135,10 @@ public final class Closing {
             return Optional.of(wrong.map(TicketEvent.FactStated::verdict)
                     .orElseGet(() -> "Say what you see first: " + question(wanted.getFirst())));
         }
+        Optional<TicketEvent.FactStated> turned = state.stated(joint.id()).stream().filter(s -> s.fact() instanceof Fact.Clocked).reduce((a, b) -> b);
+        if (turned.filter(t -> !t.matches()).isPresent()) {
+            return turned.map(TicketEvent.FactStated::verdict);
+        }
         if (joint.close().setFirst().isPresent() && !state.controlsSet(joint.id())) {
             return Optional.of("Set first: " + joint.close().setFirst().get() + ". Say \"set\" when it stands so.");
         }
@@ -167,6 +172,7 @@ public final class Closing {
             case Fact.Damaged d -> "";
             case Fact.Earlier e -> "";
             case Fact.Photo p -> "";
+            case Fact.Clocked c -> "";
             case Fact.Note n -> "";
         };
     }

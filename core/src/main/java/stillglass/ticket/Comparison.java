@@ -6,6 +6,7 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.plan.LookAlikes;
+import stillglass.prove.ClockingCheck;
 
 /// A stated observation held against the record.
 public sealed interface Comparison {
@@ -31,6 +32,10 @@ public sealed interface Comparison {
     record NothingRecorded(String say) implements Comparison {}
 
     static Comparison of(List<Fact> record, Fact stated, Joint joint, Instrument instrument) {
+        if (stated instanceof Fact.Clocked c) {
+            return record.stream().anyMatch(Fact.Photo.class::isInstance) ? clocked(c, joint)
+                    : new NothingRecorded("No photo of " + joint.name() + " was taken when it was opened: there is nothing to compare with.");
+        }
         List<Fact> about = record.stream()
                 .filter(f -> Closing.subject(f).isPresent()
                         && Closing.subject(f).equals(Closing.subject(stated)))
@@ -81,8 +86,28 @@ public sealed interface Comparison {
             case Fact.Earlier e -> agrees(stated);
             case Fact.Stuck s -> agrees(stated);
             case Fact.Photo p -> agrees(stated);
+            case Fact.Clocked c -> clocked(c, joint);
             case Fact.Note n -> agrees(stated);
         };
+    }
+
+    /// What two photos tell of a ring's place. A ring that looks the same after part of a turn is held against the nearest place that looks right.
+    private static Comparison clocked(Fact.Clocked c, Joint joint) {
+        double off = c.fold() > 1 ? Math.IEEEremainder(c.turnDeg(), 360.0 / c.fold()) : c.turnDeg();
+        String said = capital(c.say());
+        if (Math.abs(off) <= ClockingCheck.TOLERANCE_DEG) {
+            return new Agrees(c.fold() == 1 ? said + " against the photo: as recorded."
+                    : String.format(Locale.ROOT, "%s against the photo; it looks the same %d times round, so %.1f° more would not show: check one mark.", said, c.fold(), 360.0 / c.fold()));
+        }
+        int holes = joint.hold() instanceof Hold.Screws s ? s.holes().size() : 1;
+        double steps = holes > 1 ? off / (360.0 / holes) : 0;
+        String mistake = Math.abs(steps) > 0.5 && Math.abs(steps - Math.round(steps)) * 360 / holes < 3
+                ? String.format(Locale.ROOT, "%s against the photo: %d of %d screw holes on.", said, Math.abs(Math.round(steps)), holes)
+                : said + " against the photo.";
+        String back = String.format(Locale.ROOT, "Turn it back %.1f° %s.", Math.abs(off), off > 0 ? "anticlockwise" : "clockwise");
+        return new Differs(mistake, joint.hold() instanceof Hold.Thread t
+                ? String.format(Locale.ROOT, "On its thread that is %.2f mm along the axis. %s", Math.abs(off) / 360 * t.leadMm(), back)
+                : "Marks, slots and trimmed tilt would stand off by as much. " + back);
     }
 
     private static boolean close(double a, double b, double tolerance) {

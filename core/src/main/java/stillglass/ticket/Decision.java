@@ -51,6 +51,7 @@ public sealed interface Decision {
             case Intent.Reorder r -> reorder(state, r, world);
             case Intent.KeepReference k -> keepReference(state, k, world);
             case Intent.NoteFacts n -> noteFacts(state, n, world);
+            case Intent.PhotographStep p -> photographStep(state, p, world);
             case Intent.OpenJoint o -> open(state, o, world);
             case Intent.FindJoint f -> find(f, world);
             case Intent.Clean c -> clean(state, c, world);
@@ -291,6 +292,17 @@ public sealed interface Decision {
             return new Refused("The map has no part " + c.part() + ".");
         }
         return accepted(new TicketEvent.PartCleaned(c.part(), c.soil(), c.agent(), c.gone()));
+    }
+
+    private static Decision photographStep(TicketState state, Intent.PhotographStep p, World world) {
+        Decision about = p.about().map(f -> f instanceof Fact.Clocked ? state(state, new Intent.StateFact(p.joint(), f), world)
+                : noteFacts(state, new Intent.NoteFacts(p.joint(), List.of(f)), world)).orElse(accepted());
+        if (!(about instanceof Accepted told)) {
+            return about;
+        }
+        List<TicketEvent> events = new ArrayList<>(List.of(p.kept()));
+        events.addAll(told.events());
+        return new Accepted(events);
     }
 
     private static Decision state(TicketState state, Intent.StateFact s, World world) {

@@ -102,6 +102,18 @@ public sealed interface Fact {
     /// A photo of this step.
     record Photo(String photoId) implements Fact {}
 
+    /// How far a ring or glass is turned against the photo of the record, by a second photo.
+    /// @param turnDeg clockwise
+    /// @param sigmaDeg one standard deviation
+    /// @param fold number of turns after which it looks the same, 1 when one turn stands out
+    record Clocked(String photoId, double turnDeg, double sigmaDeg, int fold) implements Fact {
+        public Clocked {
+            if (!(Math.abs(turnDeg) <= 180) || !(sigmaDeg >= 0 && sigmaDeg < 180) || fold < 1) {
+                throw new IllegalArgumentException("a turn of " + turnDeg + " ± " + sigmaDeg + "°, " + fold + "-fold, is out of range");
+            }
+        }
+    }
+
     /// Anything else, in the technician's words.
     record Note(String text) implements Fact {}
 
@@ -131,6 +143,7 @@ public sealed interface Fact {
             case Damaged d -> "found damaged: " + d.what;
             case Earlier e -> "earlier work: " + e.what;
             case Photo p -> "photo";
+            case Clocked c -> String.format(Locale.ROOT, "turned by %.1f° ± %.1f°", c.turnDeg, c.sigmaDeg);
             case Note n -> n.text;
         };
     }

@@ -2,11 +2,14 @@ package stillglass.ticket;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.FocusStack;
@@ -21,6 +24,7 @@ final class GlassRecord {
     private final List<Known> dismissed = new ArrayList<>();
     private final Map<String, Double> focused = new LinkedHashMap<>();
     private final Map<String, TicketEvent.PhotoTurned> turned = new LinkedHashMap<>();
+    private final Map<String, SortedMap<Integer, PhotoMark>> marks = new LinkedHashMap<>();
 
     void keep(TicketEvent.PhotoKept e, Instant at) {
         photos.put(e.photoId(), new Photo(e, Optional.empty(), at));
@@ -41,6 +45,8 @@ final class GlassRecord {
             case TicketEvent.PhotoFocused e -> focused.put(e.photoId(), e.depthMm());
             case TicketEvent.PhotoTurned e -> turned.put(e.photoId(), e);
             case TicketEvent.DepthRead e -> change(e.findingId(), k -> k.with(e.reading()));
+            case TicketEvent.PhotoMarked e -> marks.computeIfAbsent(e.photoId(), p -> new TreeMap<>()).put(e.number(), e.mark());
+            case TicketEvent.PhotoUnmarked e -> marks.getOrDefault(e.photoId(), new TreeMap<>()).remove(e.number());
             case TicketEvent.GradeOverruled e -> change(e.findingId(), k -> k.with(e));
         }
     }
@@ -72,6 +78,10 @@ final class GlassRecord {
 
     Optional<TicketEvent.PhotoTurned> turned(String photoId) {
         return Optional.ofNullable(turned.get(photoId));
+    }
+
+    SortedMap<Integer, PhotoMark> marks(String photoId) {
+        return Collections.unmodifiableSortedMap(marks.getOrDefault(photoId, new TreeMap<>()));
     }
 
     Optional<Double> focusMm(String photoId) {

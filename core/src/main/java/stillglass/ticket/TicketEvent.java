@@ -53,6 +53,13 @@ public sealed interface TicketEvent {
     /// @param caption what it shows
     record PhotoKept(String photoId, Phase phase, boolean fromRear, String caption) implements Plain {}
 
+    /// A mark was drawn on a photo, or an earlier one with that number changed.
+    /// @param number from 0
+    record PhotoMarked(String photoId, int number, PhotoMark mark) implements Plain, OnGlass {}
+
+    /// The last mark of a photo was taken off.
+    record PhotoUnmarked(String photoId, int number) implements Plain, OnGlass {}
+
     record PhotoGraded(
             String photoId,
             Lighting lighting,

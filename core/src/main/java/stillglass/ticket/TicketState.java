@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.stream.Collectors;
 import stillglass.look.Finding;
 import stillglass.plan.Alternatives;
@@ -180,6 +181,11 @@ public final class TicketState {
     /// How far a photo is turned against an earlier one, where its mount told.
     public Optional<TicketEvent.PhotoTurned> turned(String photoId) {
         return glass.turned(photoId);
+    }
+
+    /// Marks drawn on a photo, by their numbers.
+    public SortedMap<Integer, PhotoMark> marks(String photoId) {
+        return glass.marks(photoId);
     }
 
     /// Plane behind the rim on which a photo is sharp, where that was said; mm.

@@ -105,4 +105,29 @@ class ComparisonTest {
         assertThat(Closing.question(new Fact.Screw("A1", "slot", 3.2))).doesNotContain("3.2").contains("A1");
         assertThat(Closing.question(new Fact.LetGo(ClockPosition.of(4)))).doesNotContain("4");
     }
+
+    private static String turned(String joint, double deg, int fold) {
+        return mistake(compare(joint, new Fact.Photo("p1"), new Fact.Clocked("p2", deg, 0.1, fold)));
+    }
+
+    @Test
+    void twoPhotosPriceATurnByWhatTheJointIs() {
+        // Lead 9 mm: eight degrees are 0.2 mm.
+        assertThat(turned("helicoid-thread", 8, 1)).contains("Turned by 8.0° ± 0.1°").contains("0.20 mm along the axis").contains("8.0° anticlockwise");
+        int holes = ((stillglass.assembly.Hold.Screws) SMALL.joint("mount-screws").orElseThrow().hold()).holes().size();
+        assertThat(turned("mount-screws", -360.0 / holes, 1)).contains("1 of " + holes + " screw holes on").contains("clockwise");
+        assertThat(turned("mount-screws", 0.6, 1)).contains("agrees");
+    }
+
+    /// Six notches: 61 degrees look like one, and one more notch would not show.
+    @Test
+    void aRingThatLooksTheSameSeveralTimesIsHeldAgainstTheNearestPlace() {
+        assertThat(turned("ring-thread", 60.4, 6)).contains("agrees").contains("looks the same 6 times round");
+        assertThat(turned("ring-thread", 65, 6)).contains("Turn it back 5.0° anticlockwise");
+    }
+
+    @Test
+    void withoutAPhotoOfTheRecordNothingIsCompared() {
+        assertThat(compare("ring-thread", new Fact.Turns(3), new Fact.Clocked("p2", 0, 0.1, 1))).isInstanceOf(Comparison.NothingRecorded.class);
+    }
 }

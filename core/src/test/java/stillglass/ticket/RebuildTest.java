@@ -91,6 +91,7 @@ class RebuildTest {
             case Fact.Damaged d -> d;
             case Fact.Earlier e -> e;
             case Fact.Photo p -> p;
+            case Fact.Clocked c -> c;
             case Fact.Note n -> n;
         };
     }

@@ -3,6 +3,7 @@ package stillglass.sim;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -26,6 +27,7 @@ import stillglass.prove.InfinityShims;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Phase;
+import stillglass.ticket.PhotoMark;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketEvent;
@@ -84,6 +86,7 @@ public final class DemoScript {
 
     private static List<Act> open(TicketState state, LensSection section, Instrument instrument) {
         List<Act> acts = new ArrayList<>();
+        Set<String> photographed = new HashSet<>();
         List<Goal> goals = state.goals().stream().map(g -> Goal.parse(g, instrument, Optional.of(section))).toList();
         WayIn.plan(instrument, goals, Set.of(), Set.of(), PlanCost.USUAL).ifPresent(plan -> {
             for (Step step : plan.steps()) {
@@ -95,6 +98,12 @@ public final class DemoScript {
                     case Step.Protect p -> {}
                     case Step.Open o -> {
                         List<Fact> facts = VirtualHands.observe(o.joint(), instrument, HANDS);
+                        // One ring is photographed with marks before it moves.
+                        if (o.joint().hold() instanceof Hold.RetainingRing && photographed.isEmpty()) {
+                            photographed.add(o.joint().id());
+                            acts.add(new Act.PhotographStep(Stage.OPEN, o.joint().id(), List.of(
+                                    new PhotoMark(0.16, 0.09, 0.395, 0.140, "first letter"), new PhotoMark(0.10, 0.66, 0.276, 0.518, "rubbed spot"))));
+                        }
                         if (!facts.isEmpty()) {
                             acts.add(new Act.Do(Stage.OPEN, new Intent.NoteFacts(o.joint().id(), facts)));
                         }

@@ -1,10 +1,14 @@
 package stillglass.sim;
+
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.stream.DoubleStream;
 import javax.imageio.ImageIO;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.device.Caliper;
@@ -14,18 +18,8 @@ import stillglass.optics.LensSection;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
 import stillglass.sim.photo.Shot;
+import stillglass.sim.photo.StepCamera;
 import stillglass.ticket.Fact;
-import stillglass.ticket.Phase;
-import stillglass.ticket.TicketState;
-
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import javax.imageio.ImageIO;
-import stillglass.assembly.Instrument;
-import stillglass.device.Collimator;
-import stillglass.device.PhotoCamera;
-import stillglass.optics.LensSection;
 import stillglass.ticket.Phase;
 import stillglass.ticket.TicketState;
 
@@ -52,14 +46,36 @@ public final class VirtualDevices {
     private static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Pose pose) {
         return () -> {
             Shot shot = InspectionCamera.photograph(section, Bench.now(state, section, instrument), pose.mounted(section.name().hashCode()));
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            try {
-                ImageIO.write(shot.picture(), "png", out);
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-            return new PhotoCamera.Picture("bench-" + Math.floorMod(pose.seed(), 100_000) + ".png", out.toByteArray());
+            return new PhotoCamera.Picture("bench-" + Math.floorMod(pose.seed(), 100_000) + ".png", png(shot.picture()));
         };
+    }
+
+    private static byte[] png(BufferedImage picture) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(picture, "png", out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+
+    /// A camera held over the joint in hand. While it is opened the ring sits as it always did; put back, it sits where hidden hands left it, and where it was
+    /// found to be turned it has been put right since.
+    public static PhotoCamera overJoint(TicketState state, Joint joint) {
+        long mount = state.tag().number().hashCode() * 31L + joint.id().hashCode();
+        long moment = mount * 31 + state.photos().size() * 7L + state.stated(joint.id()).size();
+        boolean open = state.openNow().contains(joint.id());
+        boolean told = state.stated(joint.id()).stream().anyMatch(f -> f.fact() instanceof Fact.Clocked);
+        double turn = open && !told ? handTurnDeg(joint, mount) : 0;
+        return () -> new PhotoCamera.Picture("step-" + Math.floorMod(moment, 100_000) + ".png",
+                png(StepCamera.photograph(mount, state.tag().number().hashCode(), turn, moment).picture()));
+    }
+
+    /// How far a ring is turned when it was put back without looking: on the next screw hole, or somewhere near its place.
+    static double handTurnDeg(Joint joint, long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        return joint.hold() instanceof Hold.Screws s && s.holes().size() > 1 ? 360.0 / s.holes().size() : Math.round(10 * (4 + 8 * random.nextDouble())) / 10.0;
     }
 
     /// A caliper at a joint: the lengths of its screws hole by hole, or how proud its ring stands; noted ones are not measured again.

@@ -31,6 +31,7 @@ import stillglass.ticket.TicketEvent;
 /// @param tray what lies nearest on the mat
 /// @param done intent of the first key, empty when there is nothing to do
 /// @param mark intent of the third key
+/// @param camera whether the third key takes a photo instead: of the step while opening, to compare while closing
 /// @param troubles what can have gone wrong, for the fourth key
 public record BenchModel(
         String head,
@@ -43,6 +44,7 @@ public record BenchModel(
         List<String> tray,
         Optional<Intent> done,
         Optional<Intent> mark,
+        boolean camera,
         List<Trouble> troubles) {
 
     /// What is drawn: a ring that turns, screws at their holes, a glass as it lies, or just a part.
@@ -98,8 +100,7 @@ public record BenchModel(
         return new BenchModel(Words.of("bench.step", Words.of("bench.open"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
                 picture(j, work, true), n.noted().isEmpty() ? n.expects() : String.join(" · ", n.noted()), tray(work),
                 Optional.of(new Intent.OpenJoint(j.id(), false)),
-                ref.map(r -> (Intent) new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))),
-                troubles(j, work));
+                ref.map(r -> (Intent) new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))), ref.isEmpty(), troubles(j, work));
     }
 
     private static BenchModel close(Work work) {
@@ -107,7 +108,7 @@ public record BenchModel(
         if (!m.tests().isEmpty()) {
             CloseModel.Test t = m.tests().getFirst();
             return new BenchModel(Words.of("bench.close"), Words.of("bench.test", t.test()), "", "", "", new Picture.Plain(), "", tray(work),
-                    Optional.of(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test()))), Optional.empty(), List.of());
+                    Optional.of(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test()))), Optional.empty(), false, List.of());
         }
         if (m.now().isEmpty()) {
             return rest(Words.of("bench.close"), m.say().sentence(), work);
@@ -120,13 +121,14 @@ public record BenchModel(
         Optional<Intent> mark = n.questions().isEmpty()
                 ? n.toSet().map(p -> (Intent) new Intent.SetControls(j.id())).or(() -> n.dose().map(d -> (Intent) new Intent.Keep(new TicketEvent.Greased(j.id(), d.milligrams(), Words.of("grease.usual")))))
                 : n.facing().map(p -> (Intent) new Intent.StateFact(j.id(), new Fact.Facing(p, true)));
+        Optional<CloseModel.Stated> photo = n.stated().stream().filter(CloseModel.Stated::ofPhoto).reduce((a, b) -> b);
+        String recall = photo.map(CloseModel.Stated::verdict).or(n::greased).orElse(n.photo() ? Words.of("bench.photo") : "");
         return new BenchModel(Words.of("bench.step", Words.of("bench.close"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
-                picture(j, work, false), n.greased().orElse(""), tray(work),
-                Optional.of(n.act()), mark, troubles(j, work));
+                picture(j, work, false), recall, tray(work), Optional.of(n.act()), mark, mark.isEmpty() && n.photo(), troubles(j, work));
     }
 
     private static BenchModel rest(String head, String sentence, Work work) {
-        return new BenchModel(head, sentence, "", "", "", new Picture.Plain(), "", tray(work), Optional.empty(), Optional.empty(), List.of());
+        return new BenchModel(head, sentence, "", "", "", new Picture.Plain(), "", tray(work), Optional.empty(), Optional.empty(), false, List.of());
     }
 
     private static Picture picture(Joint j, Work work, boolean opening) {

@@ -23,6 +23,7 @@ import stillglass.ticket.TicketEvent;
 /// The Say line grown to the whole window.
 public final class BenchView extends StackPane {
     private final Desk desk;
+    private final Runnable camera;
     private final Label head = Build.line("", "bench-head");
     private final Label timer = Build.line("", "bench-timer");
     private final Label sentence = Build.label("", "bench-sentence");
@@ -39,8 +40,10 @@ public final class BenchView extends StackPane {
     private OptionalInt choosing = OptionalInt.empty();
 
     /// @param leave goes back to the window
-    public BenchView(Desk desk, Runnable leave) {
+    /// @param camera takes a photo of the step, or compares with it
+    public BenchView(Desk desk, Runnable leave, Runnable camera) {
         this.desk = desk;
+        this.camera = camera;
         getStyleClass().add("bench");
         setId("bench");
         caution = Build.column(4, warning, how);
@@ -135,7 +138,11 @@ public final class BenchView extends StackPane {
     }
 
     private void mark() {
-        drawn.flatMap(BenchModel::mark).ifPresent(desk::submit);
+        drawn.ifPresent(m -> m.mark().ifPresentOrElse(desk::submit, () -> {
+            if (m.camera()) {
+                camera.run();
+            }
+        }));
     }
 
     /// The first press shows what can have gone wrong, every further one moves on; Space takes it, Backspace leaves.

@@ -1,7 +1,6 @@
 package stillglass.app.bench;
 
 import java.util.Optional;
-import javafx.scene.layout.Region;
 import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.Circle;
@@ -9,23 +8,23 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
+import stillglass.app.draw.Drawing;
 import stillglass.app.draw.Inked;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
 
 /// The part of the step, large: which way it turns, where screws sit, which face is which.
-final class StepPicture extends Region {
+final class StepPicture extends Drawing {
     private BenchModel.Picture picture = new BenchModel.Picture.Plain();
 
     void show(BenchModel.Picture shown) {
         picture = shown;
-        requestLayout();
+        redraw();
     }
 
     @Override
-    protected void layoutChildren() {
-        getChildren().clear();
+    protected void draw() {
         double cx = getWidth() / 2;
         double cy = getHeight() / 2;
         double r = Math.min(cx, cy) * 0.80;

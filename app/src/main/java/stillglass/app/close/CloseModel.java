@@ -6,6 +6,7 @@ import java.util.Optional;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.open.Doing;
+import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
@@ -37,6 +38,7 @@ public record CloseModel(
     /// @param facing part whose facing is asked for
     /// @param clock whether a clock position is asked for
     /// @param dose grease it wants now
+    /// @param photo whether there is a photo of the record with which it can be compared
     public record Now(
             Joint joint,
             int number,
@@ -52,7 +54,8 @@ public record CloseModel(
             Optional<String> facing,
             boolean clock,
             Optional<Dose> dose,
-            Optional<String> greased) {
+            Optional<String> greased,
+            boolean photo) {
         public Now {
             before = List.copyOf(before);
             questions = List.copyOf(questions);
@@ -70,7 +73,8 @@ public record CloseModel(
         }
     }
 
-    public record Stated(String said, String verdict, boolean matches) {}
+    /// @param ofPhoto whether two photos said it
+    public record Stated(String said, String verdict, boolean matches, boolean ofPhoto) {}
 
     /// @param milligrams to be laid on the thread
     /// @param how area, film, bead
@@ -139,10 +143,10 @@ public record CloseModel(
         return new Now(j, number, s.opened().size(), doing(step), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), Closing.intent(step), label(step), before(step),
                 j.close().setFirst().filter(p -> closes && !s.controlsSet(j.id())),
                 wanted.stream().map(Closing::question).map(Words::capital).toList(),
-                s.stated(j.id()).stream().map(f -> new Stated(Words.capital(f.fact().say()), f.verdict(), f.matches())).toList(),
+                s.stated(j.id()).stream().map(f -> new Stated(Words.capital(f.fact().say()), f.verdict(), f.matches(), f.fact() instanceof Fact.Clocked)).toList(),
                 wanted.stream().filter(Fact.Facing.class::isInstance).map(f -> ((Fact.Facing) f).part()).findFirst(),
                 wanted.stream().anyMatch(Fact.LetGo.class::isInstance), dose,
-                s.greased(j.id()).map(TicketEvent.Greased::massMg).map(mg -> Words.of("close.greased", mg)));
+                s.greased(j.id()).map(TicketEvent.Greased::massMg).map(mg -> Words.of("close.greased", mg)), StepPhotos.recorded(j, s).isPresent());
     }
 
     private static String ahead(WayBack.Step step) {
@@ -211,6 +215,6 @@ public record CloseModel(
         if (n.dose().isPresent()) {
             return new Say(Words.of("close.say.grease", n.dose().get().milligrams(), n.joint().name()), Words.of("close.keys.grease"));
         }
-        return new Say(n.doing(), Words.of("close.keys"));
+        return new Say(n.doing(), Words.of(n.photo() && n.stated().stream().noneMatch(CloseModel.Stated::ofPhoto) ? "close.keys.photo" : "close.keys"));
     }
 }

@@ -12,11 +12,14 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.Dial;
+import stillglass.app.look.PhotoCache;
 import stillglass.app.shell.Station;
+import stillglass.app.step.StepPhotoView;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.ticket.Fact;
@@ -38,11 +41,14 @@ public final class CloseView implements Station {
     private final VBox ahead = Build.column(2);
     private final Label count = Build.line("", "verdict");
     private final VBox lines = Build.column(3);
-    private final HBox node;
+    private final HBox sheets;
+    private final StepPhotoView photos;
+    private final VBox node;
     private Optional<CloseModel> drawn = Optional.empty();
 
-    public CloseView(Desk desk, java.util.function.Consumer<String> type) {
+    public CloseView(Desk desk, Asker asker, PhotoCache cache, java.util.function.Consumer<String> type) {
         this.desk = desk;
+        photos = new StepPhotoView(desk, asker, cache, () -> showPhotos(false));
         this.type = type;
         dial = new Dial(at -> state(new Fact.LetGo(at)));
         dial.setId("close-dial");
@@ -56,7 +62,10 @@ public final class CloseView implements Station {
         VBox next = Build.column(8, Build.line(Words.of("close.ahead"), "heading"), Build.tall(ahead));
         VBox ledger = Build.column(6, Build.line(Words.of("close.ledger"), "heading"), count, Build.tall(lines));
         ledger.getStyleClass().add("mat");
-        node = Build.shared(18, List.of(inHand, next, ledger), 2.3, 0.8, 1);
+        sheets = Build.shared(18, List.of(inHand, next, ledger), 2.3, 0.8, 1);
+        VBox.setVgrow(sheets, Priority.ALWAYS);
+        VBox.setVgrow(photos.node(), Priority.ALWAYS);
+        node = Build.column(0, sheets, photos.node());
         node.getStyleClass().add("station");
     }
 
@@ -72,6 +81,7 @@ public final class CloseView implements Station {
 
     @Override
     public void show(Work work) {
+        photos.show(work);
         CloseModel m = CloseModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;
@@ -144,7 +154,13 @@ public final class CloseView implements Station {
         Button close = Build.button(n.label(), "Space", this::close, n.ready() ? "next" : "button");
         close.setId("close-it");
         actions.getChildren().setAll(close);
-        if (n.stated().stream().anyMatch(s -> !s.matches()) && !n.questions().isEmpty()) {
+        if (n.photo()) {
+            Button compare = Build.button(Words.of("close.photo"), "P", this::compare);
+            compare.setId("compare-photo");
+            Button view = Build.button(Words.of("open.photo.view"), "V", () -> showPhotos(true));
+            actions.getChildren().addAll(compare, view);
+        }
+        if (n.stated().stream().anyMatch(s -> !s.matches()) && (!n.questions().isEmpty() || n.stated().getLast().ofPhoto())) {
             nodes.add(despite(reason -> desk.submit(n.despite(reason)), "close.despite"));
         }
         return nodes;
@@ -187,6 +203,23 @@ public final class CloseView implements Station {
         drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(n.act()));
     }
 
+    /// Takes a photo of the joint put back and shows it beside that of the record.
+    private void compare() {
+        showPhotos(true);
+        desk.shown().ifPresent(this::photograph);
+    }
+
+    /// Takes a photo of the joint in hand and compares it with that of the record.
+    public void photograph(Work work) {
+        photos.photograph(work);
+    }
+
+    private void showPhotos(boolean on) {
+        photos.open(on);
+        sheets.setVisible(!on);
+        sheets.setManaged(!on);
+    }
+
     private void setControls() {
         drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(new Intent.SetControls(n.joint().id())));
     }
@@ -207,9 +240,14 @@ public final class CloseView implements Station {
 
     @Override
     public boolean key(KeyEvent event, Work work) {
+        if (photos.open() && photos.key(event)) {
+            return true;
+        }
         switch (event.getCode()) {
             case SPACE -> close();
             case G -> grease();
+            case P -> drawn.flatMap(CloseModel::now).filter(CloseModel.Now::photo).ifPresent(n -> compare());
+            case V -> showPhotos(true);
             case S -> setControls();
             case T -> drawn.flatMap(m -> m.tests().stream().findFirst()).ifPresent(this::pass);
             case F -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Fact.Facing(p, true)));

@@ -10,6 +10,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import stillglass.assembly.Joint;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.look.Progress;
@@ -24,6 +25,7 @@ import stillglass.ticket.Decision;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
 
 /// Carries out the demo stories on a desk, act by act, exactly as a technician's hands would.
 public final class DemoBook {
@@ -93,6 +95,15 @@ public final class DemoBook {
                 Work w = shown(desk);
                 check(await(PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), w.section(), w.instrument(), s.seed()),
                         s.phase(), false, s.caption(), Progress.SILENT)));
+            }
+            case Act.PhotographStep s -> {
+                Work w = shown(desk);
+                Joint joint = w.instrument().joint(s.joint()).orElseThrow();
+                check(await(PhotoTaking.ofStep(desk, w, joint, VirtualDevices.overJoint(w.state(), joint))));
+                String photo = shown(desk).state().photos().getLast().kept().photoId();
+                for (int i = 0; i < s.marks().size(); i++) {
+                    submit(desk, new Intent.Keep(new TicketEvent.PhotoMarked(photo, i, s.marks().get(i))));
+                }
             }
             case Act.MeasureDepths d -> {
                 Work w = shown(desk);

@@ -263,6 +263,11 @@ public final class Desk implements AutoCloseable {
         };
     }
 
+    /// Says a sentence where complaints are shown, from any thread.
+    public void say(String sentence) {
+        ui.execute(() -> complain(sentence));
+    }
+
     /// Says a sentence where complaints are shown.
     public void complain(String sentence) {
         List.copyOf(complaints).forEach(c -> c.accept(sentence));

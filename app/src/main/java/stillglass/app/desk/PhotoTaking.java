@@ -3,6 +3,7 @@ package stillglass.app.desk;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.CompletableFuture;
@@ -19,6 +20,7 @@ import stillglass.look.LinearPhoto;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
 import stillglass.prove.Clocking;
+import stillglass.prove.ClockingCheck;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
@@ -73,13 +75,70 @@ public final class PhotoTaking {
 
     /// Takes a photo of a step and hangs it on the joint's record.
     public static CompletableFuture<Decision> ofStep(Desk desk, Work work, Joint joint, PhotoCamera source) {
-        return desk.compute(source::take).thenCompose(p -> {
+        return desk.compute(() -> readable(source.take())).thenCompose(p -> {
             String id = id(work, p);
-            return desk.submit(
-                            new Intent.Keep(new TicketEvent.PhotoKept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name()))),
-                            List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())))
-                    .thenCompose(d -> desk.submit(new Intent.NoteFacts(joint.id(), List.of(new Fact.Photo(id)))));
+            return desk.submit(new Intent.PhotographStep(new TicketEvent.PhotoKept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name())),
+                    joint.id(), Optional.of(new Fact.Photo(id))), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
         });
+    }
+
+    /// A file that is no photo is refused before anything is kept.
+    private static PhotoCamera.Picture readable(PhotoCamera.Picture p) {
+        PhotoFiles.picture(p.name(), p.bytes(), 64);
+        return p;
+    }
+
+    /// What two photos of a joint are compared by.
+    /// @param record photo that was taken when it was opened
+    /// @param circles circles drawn by hand, by photo; where there is none the edge of the opening is looked for
+    public record Comparing(String record, ClockingCheck.Zone zone, Map<String, Aperture> circles) {
+        public Comparing {
+            circles = Map.copyOf(circles);
+        }
+    }
+
+    /// Takes a photo of a joint that was put back and states how far it is turned against the photo of the record. Where that cannot be told the photo is kept
+    /// and the reason complained about.
+    public static CompletableFuture<Decision> ofReturn(Desk desk, Work work, Joint joint, PhotoCamera source, Comparing how, Progress progress) {
+        return desk.compute(() -> readable(source.take())).thenCompose(p -> {
+            Logbook.PhotoBytes now = new Logbook.PhotoBytes(id(work, p), p.name(), p.bytes());
+            TicketEvent.PhotoKept kept = new TicketEvent.PhotoKept(now.photoId(), Phase.AFTER, false, Words.of("close.photo.caption", joint.name()));
+            return clocked(desk, how, now, progress).thenCompose(f -> desk.submit(new Intent.PhotographStep(kept, joint.id(), f.map(c -> c)), List.of(now)));
+        });
+    }
+
+    /// Compares the same two photos by another ring or circle, and states what that tells.
+    public static CompletableFuture<Optional<Decision>> again(Desk desk, Joint joint, String later, Comparing how, Progress progress) {
+        return desk.photo(later).thenCompose(found -> clocked(desk, how, found.orElseThrow(() -> new BadInput(later, "photo", "is no longer in the logbook")), progress))
+                .thenCompose(f -> f.isEmpty() ? CompletableFuture.completedFuture(Optional.empty())
+                        : desk.submit(new Intent.StateFact(joint.id(), f.get())).thenApply(Optional::of));
+    }
+
+    private static CompletableFuture<Optional<Fact.Clocked>> clocked(Desk desk, Comparing how, Logbook.PhotoBytes now, Progress progress) {
+        return desk.photo(how.record).thenCompose(found -> desk.compute(() -> {
+            Logbook.PhotoBytes then = found.orElseThrow(() -> new BadInput(how.record, "photo", "is no longer in the logbook"));
+            progress.at(0.1, Words.of("close.photo.reading"));
+            LinearPhoto before = pixels(then);
+            LinearPhoto after = pixels(now);
+            progress.at(0.3, Words.of("close.photo.circles"));
+            Optional<Aperture> a = Optional.ofNullable(how.circles.get(then.photoId())).or(() -> PhotoGrading.aperture(before));
+            Optional<Aperture> b = Optional.ofNullable(how.circles.get(now.photoId())).or(() -> PhotoGrading.aperture(after));
+            if (a.isEmpty() || b.isEmpty()) {
+                desk.say(Words.of("close.photo.nocircle", Words.of(a.isEmpty() ? "close.photo.then" : "close.photo.now")));
+                return Optional.<Fact.Clocked>empty();
+            }
+            progress.at(0.5, Words.of("close.photo.comparing"));
+            Optional<ClockingCheck> check = ClockingCheck.of(before, a.get(), after, b.get(), how.zone).filter(ClockingCheck::tells);
+            if (check.isEmpty()) {
+                desk.say(Words.of("close.photo.untold"));
+            }
+            return check.map(c -> new Fact.Clocked(now.photoId(), c.turnDeg(), c.sigmaDeg(), c.fold()));
+        }));
+    }
+
+    /// Where a photo shows the edge of the opening.
+    public static CompletableFuture<Optional<Aperture>> circle(Desk desk, String photoId) {
+        return desk.photo(photoId).thenCompose(found -> desk.compute(() -> found.flatMap(p -> PhotoGrading.aperture(pixels(p)))));
     }
 
     /// Never used twice in a ticket, whatever was undone in between: the file of an undone photo stays in the book.

@@ -3,17 +3,17 @@ package stillglass.app.look;
 import java.util.Optional;
 import javafx.scene.Cursor;
 import javafx.scene.image.ImageView;
-import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import javafx.scene.transform.Affine;
+import stillglass.app.draw.Drawing;
 import stillglass.app.draw.Inked;
 import stillglass.app.theme.Words;
 import stillglass.look.Aperture;
 
 /// Before on the left of a line, after on its right, the later photo brought over the earlier by their apertures and turned back.
-final class WipePane extends Region {
+final class WipePane extends Drawing {
     private final ImageView before = new ImageView();
     private final ImageView after = new ImageView();
     private Optional<PhotoCache.Loaded> first = Optional.empty();
@@ -36,7 +36,7 @@ final class WipePane extends Region {
         wipe = Optional.of(shown);
         first = earlier;
         second = later;
-        requestLayout();
+        redraw();
     }
 
     /// Moves the line by a share of the width.
@@ -50,12 +50,11 @@ final class WipePane extends Region {
 
     private void move(double share) {
         at = Math.clamp(share, 0.02, 0.98);
-        requestLayout();
+        redraw();
     }
 
     @Override
-    protected void layoutChildren() {
-        getChildren().clear();
+    protected void draw() {
         if (wipe.isEmpty() || first.isEmpty() || second.isEmpty()) {
             return;
         }

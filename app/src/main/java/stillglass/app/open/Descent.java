@@ -5,19 +5,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
+import stillglass.app.draw.Drawing;
 import stillglass.app.draw.Inked;
 import stillglass.app.theme.Words;
 
 /// The way in as a line that goes down into the instrument: outside at the top left, the goal at the lower right. A diamond
 /// wants a mark first, a triangle holds something that jumps or falls, a gap is a turn-over; below, which tool is in hand.
-final class Descent extends Region {
+final class Descent extends Drawing {
     private final Consumer<String> picked;
     private final Consumer<List<String>> reordered;
     private Optional<String> dragged = Optional.empty();
@@ -38,12 +38,11 @@ final class Descent extends Region {
         StringBuilder spoken = new StringBuilder(Words.of("open.spoken"));
         shown.forEach(r -> spoken.append(' ').append(r.name()).append(','));
         setAccessibleText(spoken.toString());
-        requestLayout();
+        redraw();
     }
 
     @Override
-    protected void layoutChildren() {
-        getChildren().clear();
+    protected void draw() {
         if (rungs.isEmpty()) {
             return;
         }
@@ -114,7 +113,7 @@ final class Descent extends Region {
         int to = Math.clamp((int) Math.floor((at - 15) / each) - first, 0, ahead.size() - 1);
         ahead.remove(joint);
         ahead.add(to, joint);
-        requestLayout();
+        redraw();
         reordered.accept(ahead);
     }
 

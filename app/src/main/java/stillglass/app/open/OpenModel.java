@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
+import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
@@ -48,6 +49,7 @@ public record OpenModel(
     /// @param clock where it let go, if noted
     /// @param facing part whose facing can be noted by a button
     /// @param trouble the line that records the next try on it when it is stuck
+    /// @param photo whether there is a photo of a step to look at and to mark
     public record Now(
             Joint joint,
             int number,
@@ -61,7 +63,8 @@ public record OpenModel(
             Optional<ClockPosition> clock,
             Optional<String> facing,
             List<String> lookAlikes,
-            String trouble) {
+            String trouble,
+            boolean photo) {
         public Now {
             marks = List.copyOf(marks);
             cautions = List.copyOf(cautions);
@@ -147,7 +150,7 @@ public record OpenModel(
                 .map(OpenModel::lookAlike)
                 .toList();
         return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), marks,
-                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work));
+                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work), StepPhotos.of(work).isPresent());
     }
 
     /// What is made safe or covered before the joint, with the reason, and what may jump, roll or harm.

@@ -17,12 +17,13 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
-import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.Dial;
+import stillglass.app.look.PhotoCache;
 import stillglass.app.shell.Station;
+import stillglass.app.step.StepPhotoView;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
@@ -33,10 +34,8 @@ import stillglass.look.Progress;
 import stillglass.plan.Alternatives;
 import stillglass.plan.TrayMat;
 import stillglass.plan.WayIn;
-import stillglass.sim.VirtualDevices;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
 import stillglass.ticket.Stage;
 
 /// The way in across the top; below it the step in hand with its record, and the tray.
@@ -52,6 +51,8 @@ public final class OpenView implements Station {
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
     private final HBox ways = Build.row(10);
+    private final StepPhotoView photos;
+    private final HBox below;
     private final Asker asker;
     private List<Alternatives.Way> offered = List.of();
     private final AtomicLong asking = new AtomicLong();
@@ -59,8 +60,9 @@ public final class OpenView implements Station {
     private Optional<OpenModel> drawn = Optional.empty();
 
     /// @param type opens the Say line with a beginning
-    public OpenView(Desk desk, Asker asker, java.util.function.Consumer<String> type) {
+    public OpenView(Desk desk, Asker asker, PhotoCache cache, java.util.function.Consumer<String> type) {
         this.desk = desk;
+        photos = new StepPhotoView(desk, asker, cache, () -> showPhotos(false));
         this.asker = asker;
         this.type = type;
         descent = new Descent(j -> desk.shown().flatMap(w -> w.instrument().joint(j)).flatMap(x -> x.frees().stream().findFirst())
@@ -84,9 +86,10 @@ public final class OpenView implements Station {
         other.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         ways.setId("ways");
         showWays(false);
-        HBox below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
+        below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);
-        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), other), ways, descent, below);
+        VBox.setVgrow(photos.node(), Priority.ALWAYS);
+        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), other), ways, descent, below, photos.node());
         node.getStyleClass().add("station");
     }
 
@@ -106,6 +109,7 @@ public final class OpenView implements Station {
 
     @Override
     public void show(Work work) {
+        photos.show(work);
         OpenModel m = OpenModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;
@@ -146,6 +150,11 @@ public final class OpenView implements Station {
         Button photo = Build.button(Words.of("open.photo"), "P", this::photograph);
         photo.setId("step-photo");
         actions.getChildren().setAll(done, mark, trouble, photo);
+        if (n.photo()) {
+            Button view = Build.button(Words.of("open.photo.view"), "V", () -> showPhotos(true));
+            view.setId("view-photos");
+            actions.getChildren().add(view);
+        }
         return nodes;
     }
 
@@ -239,8 +248,20 @@ public final class OpenView implements Station {
     }
 
     private void photograph() {
-        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.shown().ifPresent(w -> PhotoTaking.ofStep(desk, w, n.joint(),
-                VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.BEFORE))));
+        desk.shown().ifPresent(this::photograph);
+    }
+
+    /// Takes a photo of the step in hand.
+    public void photograph(Work work) {
+        photos.photograph(work);
+    }
+
+    private void showPhotos(boolean on) {
+        photos.open(on);
+        below.setVisible(!on);
+        below.setManaged(!on);
+        descent.setVisible(!on && !ways.isVisible());
+        descent.setManaged(!on && !ways.isVisible());
     }
 
     private void trouble() {
@@ -254,6 +275,9 @@ public final class OpenView implements Station {
 
     @Override
     public boolean key(KeyEvent event, Work work) {
+        if (photos.open() && photos.key(event)) {
+            return true;
+        }
         switch (event.getCode()) {
             case SPACE -> {
                 if (event.isShiftDown()) {
@@ -274,6 +298,7 @@ public final class OpenView implements Station {
                 take(offered.get(at).sort());
             }
             case P -> photograph();
+            case V -> showPhotos(true);
             case BACK_SPACE -> desk.submit(new Intent.Undo());
             default -> {
                 return false;

@@ -26,6 +26,7 @@ import stillglass.app.desk.Desk;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Viewing;
 import stillglass.app.shell.Shell;
+import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Theme;
 import stillglass.assembly.ClockPosition;
 import stillglass.book.Logbook;
@@ -129,6 +130,7 @@ public final class Screenshots {
         stage(Stage.CLOSE, 0.12);
         wrongClock();
         snap("close");
+        turnedRing();
         remaining(Stage.CLOSE);
         stage(Stage.PROVE, 1);
         snap("prove");
@@ -258,6 +260,18 @@ public final class Screenshots {
             DemoBook.perform(desk, pending.removeFirst());
         }
         settle();
+    }
+
+    /// A ring put back without looking, compared with the photo of the record, then put right.
+    private void turnedRing() {
+        while (!pending.isEmpty() && onUi(() -> desk.shown().orElseThrow().nextToClose().filter(s -> StepPhotos.recorded(s.joint(), desk.shown().orElseThrow().state()).isPresent())).isEmpty()) {
+            DemoBook.perform(desk, pending.removeFirst());
+            settle();
+        }
+        press(KeyCode.P);
+        snap("close-photo");
+        press(KeyCode.P);
+        press(KeyCode.V);
     }
 
     private void submit(Intent intent) {

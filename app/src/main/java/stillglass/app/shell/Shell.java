@@ -74,6 +74,8 @@ public final class Shell extends StackPane {
     private final BenchView bench;
     private final BookPage book;
     private final KeysSheet keys;
+    private final OpenView opening;
+    private final CloseView closing;
     private final Map<Stage, Station> stations = new EnumMap<>(Stage.class);
     private final Timeline second;
     private final List<Runnable> subscriptions = new ArrayList<>();
@@ -90,12 +92,14 @@ public final class Shell extends StackPane {
         axis = new AxisView(desk::select, s -> desk.shown().ifPresent(w -> desk.view(w.viewing().facing(s))));
         axis.setId("axis");
         say = new SayLine(this::read, this::accept, t -> desk.submit(new Intent.Keep(new TicketEvent.TimerCleared(t))));
-        bench = new BenchView(desk, this::leaveBench);
+        bench = new BenchView(desk, this::leaveBench, this::stepPhoto);
         book = new BookPage(desk, asker, this::showWork, this::show);
         keys = new KeysSheet(this::hideKeys);
         PhotoCache photos = new PhotoCache(desk);
+        opening = new OpenView(desk, asker, photos, say::type);
+        closing = new CloseView(desk, asker, photos, say::type);
         for (Station s : List.<Station>of(new ArriveView(desk), new LookView(desk, asker, photos, say::type), new DecideView(desk),
-                new OpenView(desk, asker, say::type), new CleanView(desk), new CloseView(desk, say::type), new ProveView(desk, asker, photos))) {
+                opening, new CleanView(desk), closing, new ProveView(desk, asker, photos))) {
             stations.put(s.stage(), s);
         }
         build();
@@ -235,6 +239,17 @@ public final class Shell extends StackPane {
             requestFocus();
             tick();
         }, () -> desk.complain(Words.of("bench.notnow")));
+    }
+
+    /// The photo of the step in hand, taken from bench mode.
+    private void stepPhoto() {
+        work().ifPresent(w -> {
+            if (w.stage() == Stage.CLOSE) {
+                closing.photograph(w);
+            } else {
+                opening.photograph(w);
+            }
+        });
     }
 
     private void leaveBench() {
