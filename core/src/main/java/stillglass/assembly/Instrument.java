@@ -21,6 +21,7 @@ import java.util.function.Function;
 /// @param parts everything that can lie on the tray
 /// @param joints everything that can be opened
 /// @param references what can be lost
+/// @param net the instrument unfolded, for bodies and shutters
 public record Instrument(
         String id,
         String maker,
@@ -31,7 +32,15 @@ public record Instrument(
         double maxExtensionMm,
         List<Part> parts,
         List<Joint> joints,
-        List<Reference> references) {
+        List<Reference> references,
+        Optional<Net> net) {
+
+    /// One that is not unfolded.
+    public Instrument(
+            String id, String maker, String name, Sort sort, String sectionId, double flangeFocalMm, double maxExtensionMm, List<Part> parts,
+            List<Joint> joints, List<Reference> references) {
+        this(id, maker, name, sort, sectionId, flangeFocalMm, maxExtensionMm, parts, joints, references, Optional.empty());
+    }
 
     /// Something that must be marked before the joint that loses it.
     /// @param how what to do to keep it
@@ -82,6 +91,11 @@ public record Instrument(
             known(j.close().refit().stream().toList(), jointIds, j, "joint");
             known(j.close().before(), jointIds, j, "joint");
         }
+        net.ifPresent(n -> n.parts().forEach((p, place) -> {
+            if (!partIds.contains(p) || !partIds.containsAll(place.under().stream().toList())) {
+                throw new IllegalArgumentException("the net has a place for " + p + place.under().map(u -> " under " + u).orElse("") + ", which is no part");
+            }
+        }));
         for (Part p : parts) {
             p.within().ifPresent(cell -> {
                 if (!partIds.contains(cell)) {
@@ -141,6 +155,11 @@ public record Instrument(
         Set<String> later = new HashSet<>(joint.after());
         later.addAll(joint.close().before());
         return later;
+    }
+
+    /// The same model with other parts and joints.
+    public Instrument with(List<Part> otherParts, List<Joint> otherJoints) {
+        return new Instrument(id, maker, name, sort, sectionId, flangeFocalMm, maxExtensionMm, otherParts, otherJoints, references, net);
     }
 
     public Optional<Joint> joint(String jointId) {

@@ -56,8 +56,7 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
 
     /// The instrument with the tools that are really taken, their time and their risk.
     public Instrument fitted(Instrument map) {
-        return new Instrument(map.id(), map.maker(), map.name(), map.sort(), map.sectionId(), map.flangeFocalMm(), map.maxExtensionMm(), map.parts(),
-                map.joints().stream().map(j -> fitted(j, map)).toList(), map.references());
+        return map.with(map.parts(), map.joints().stream().map(j -> fitted(j, map)).toList());
     }
 
     /// What a plan lacks, in its order.

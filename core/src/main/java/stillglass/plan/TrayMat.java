@@ -17,13 +17,13 @@ import stillglass.assembly.Side;
 public record TrayMat(List<Page> pages) {
     public static final double WIDTH_MM = 297;
     public static final double HEIGHT_MM = 210;
-    private static final double MARGIN = 10;
+    static final double MARGIN = 10;
     private static final double BAR_MM = 100;
-    private static final double FOOT = HEIGHT_MM - 14;
+    static final double FOOT = HEIGHT_MM - 14;
     /// A side is a field of this size; a screw's rest is this wide.
     private static final double FIELD = 86;
     private static final double OUTER_RING = 31;
-    private static final double REST = 5.5;
+    static final double REST = 5.5;
     private static final int RINGS = 3;
     /// Letters that go on a line of a cell.
     private static final int LETTERS = 27;
@@ -56,12 +56,12 @@ public record TrayMat(List<Page> pages) {
     /// @param joints in the order they are opened
     public static TrayMat of(Instrument instrument, List<Joint> joints) {
         List<Page> pages = new ArrayList<>();
-        pages.addAll(sides(instrument, joints));
+        pages.addAll(instrument.net().map(net -> new ScrewNet(instrument, net).pages(joints)).orElseGet(() -> sides(instrument, joints)));
         pages.addAll(cells(instrument, joints));
         return new TrayMat(pages);
     }
 
-    private static List<Mark> sheet(Instrument instrument, String what) {
+    static List<Mark> sheet(Instrument instrument, String what) {
         List<Mark> marks = new ArrayList<>();
         marks.add(new Mark.Text(MARGIN, MARGIN + 4, 5, instrument.name() + ": " + what));
         double x = WIDTH_MM - MARGIN - BAR_MM;

@@ -59,7 +59,7 @@ public final class LearnedMap {
             joints.add(new Joint(f.joint(), f.name(), new Hold.Noted(f.hold()), f.side(), f.tool(), USUAL_MINUTES, USUAL_RISK,
                     Joint.Behind.of(after.getOrDefault(f.joint(), Set.of())), List.of(part), Set.of(), Set.of(), Set.of(), Joint.Closing.PLAIN));
         }
-        return new Instrument(base.id(), base.maker(), base.name(), base.sort(), base.sectionId(), base.flangeFocalMm(), base.maxExtensionMm(), parts, joints, base.references());
+        return base.with(parts, joints);
     }
 
     private static Optional<Part> known(Instrument base, String name) {

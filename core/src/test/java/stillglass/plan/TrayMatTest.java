@@ -5,12 +5,15 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Instruments;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Net;
 import stillglass.assembly.Side;
 
 class TrayMatTest {
@@ -29,6 +32,20 @@ class TrayMatTest {
         assertThat(rests).hasSize(2).allSatisfy(c -> assertThat(Math.hypot(c.x() - ring.x(), c.y() - ring.y())).isCloseTo(ring.r(), within(1e-9)));
         assertThat(rests.getFirst().x() + rests.getLast().x()).isCloseTo(2 * ring.x(), within(1e-9));
         assertThat(ring.y() - rests.getFirst().y()).isCloseTo(ring.r() / 2, within(1e-9));
+    }
+
+    @Test
+    void anUnfoldedInstrumentHasItsScrewsAtTheirTrueDistances() {
+        Instrument i = Instruments.small();
+        Net net = new Net(140, 90, 30, Map.of(), Map.of("M1", new Net.Spot(-60, 12), "M2", new Net.Spot(60, -23)));
+        TrayMat mat = TrayMat.of(new Instrument(i.id(), i.maker(), i.name(), i.sort(), i.sectionId(), 44, 6, i.parts(), i.joints(), i.references(), Optional.of(net)), i.joints());
+        List<TrayMat.Mark.Circle> rests = all(mat, TrayMat.Mark.Circle.class);
+
+        assertThat(rests).hasSize(2);
+        assertThat(rests.getLast().x() - rests.getFirst().x()).isCloseTo(120, within(1e-9));
+        assertThat(rests.getLast().y() - rests.getFirst().y()).as("down the sheet").isCloseTo(35, within(1e-9));
+        assertThat(all(mat, TrayMat.Mark.Box.class)).anyMatch(b -> b.w() == 140 && b.h() == 90);
+        assertThat(all(mat, TrayMat.Mark.Text.class)).extracting(TrayMat.Mark.Text::text).contains("M1 to M2  mount screws", "rear");
     }
 
     @Test

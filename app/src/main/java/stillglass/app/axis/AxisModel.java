@@ -11,6 +11,7 @@ import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.assembly.Side;
 import stillglass.optics.LensSection;
@@ -32,6 +33,7 @@ import stillglass.ticket.Stage;
 /// @param facts lines of first-order numbers
 /// @param references what must be kept, and whether it is
 /// @param light rays, glows and the surface looked at
+/// @param net the instrument unfolded, when that is shown instead
 public record AxisModel(
         double leftMm,
         double rightMm,
@@ -45,7 +47,8 @@ public record AxisModel(
         Optional<String> next,
         List<String> facts,
         List<Reference> references,
-        LightModel light) {
+        LightModel light,
+        Optional<NetModel> net) {
 
     public record Iris(double atMm, double clearMm, double outerMm) {}
 
@@ -107,7 +110,7 @@ public record AxisModel(
     /// The same without the surface looked at.
     AxisModel faceless() {
         return new AxisModel(leftMm, rightMm, halfMm, filmMm, iris, pieces, ghosts, faults, flangeMm, next, facts, references,
-                new LightModel(light.rays(), light.glows(), light.should(), light.faces(), light.rims(), Optional.empty()));
+                new LightModel(light.rays(), light.glows(), light.should(), light.faces(), light.rims(), Optional.empty()), net);
     }
 
     public static AxisModel of(Work work) {
@@ -146,7 +149,7 @@ public record AxisModel(
         double half = all(instrument, section, work.shiftMm()).mapToDouble(Point::yMm).max().orElse(20);
         return new AxisModel(Math.min(left, 0), film, Math.max(half, section.imageCircleMm() / 2), film,
                 new Iris(stop, clear, Math.max(clear * 1.7, 12)), pieces, ghosts, faults, flange, nextLine(work),
-                facts(section, work), references(work), LightModel.of(work, left));
+                facts(section, work), references(work), LightModel.of(work, left), NetModel.of(work));
     }
 
     private static java.util.stream.Stream<Point> all(Instrument instrument, LensSection section, double shiftMm) {
@@ -166,7 +169,7 @@ public record AxisModel(
                 .isPresent();
     }
 
-    private static Set<String> nextParts(Work work) {
+    static Set<String> nextParts(Work work) {
         Set<String> parts = new LinkedHashSet<>();
         if (work.stage() == Stage.OPEN) {
             work.nextToOpen().ifPresent(j -> parts.addAll(j.frees()));
@@ -197,10 +200,14 @@ public record AxisModel(
         if (outlines.isEmpty()) {
             return Optional.empty();
         }
-        Look look = part.element().isPresent() ? Look.GLASS
-                : part.materials().contains(stillglass.assembly.Material.RUBBER) ? Look.SOFT : Look.METAL;
-        return Optional.of(new Piece(part.id(), part.element().orElse(""), Words.capital(part.name()), look, outlines, next,
+        return Optional.of(new Piece(part.id(), part.element().orElse(""), Words.capital(part.name()), look(part), outlines, next,
                 work.selection().part(part.id())));
+    }
+
+    static Look look(Part part) {
+        boolean glass = part.element().isPresent() || part.materials().contains(Material.COATED_GLASS) || part.materials().contains(Material.SILVERED_MIRROR);
+        boolean soft = part.kind() == Part.Kind.COVERING || part.materials().contains(Material.RUBBER);
+        return glass ? Look.GLASS : soft ? Look.SOFT : Look.METAL;
     }
 
     private static List<Outline> outlines(Part part, LensSection section, double shiftMm) {
@@ -254,6 +261,9 @@ public record AxisModel(
 
     /// Parts in axial order, for walking along the axis with keys.
     public List<String> walk() {
+        if (net.isPresent()) {
+            return net.get().walk().stream().map(NetModel.Tile::partId).distinct().toList();
+        }
         List<Piece> sorted = new ArrayList<>(pieces);
         ghosts.forEach(g -> sorted.addAll(g.pieces()));
         sorted.sort(Comparator.comparingDouble(p -> p.outlines().stream()

@@ -113,6 +113,7 @@ public final class AxisView extends Region {
             for (AxisModel.Piece p : pieces(m)) {
                 now = p.selected() ? parts.indexOf(p.partId()) : now;
             }
+            now = m.net().flatMap(n -> n.walk().stream().filter(NetModel.Tile::selected).findFirst()).map(t -> parts.indexOf(t.partId())).orElse(now);
             int next = now < 0 ? (by > 0 ? 0 : parts.size() - 1) : (now + by + parts.size()) % parts.size();
             select.accept(new Selection.OfPart(parts.get(next)));
             pieces(m).stream().filter(p -> p.partId().equals(parts.get(next))).findFirst()
@@ -158,6 +159,13 @@ public final class AxisView extends Region {
         double share = m.ghosts().isEmpty() ? 0.5 : Math.clamp(1 - right / (double) m.ghosts().size(), 0.22, 0.78);
         AxisFrame f = new AxisFrame(scale, labelRight + 1.5 * em + free * share - m.leftMm() * scale, (top + bottom) / 2, labelRight, referenceLeft);
         frame = Optional.of(f);
+        if (m.net().isPresent()) {
+            moved.clear();
+            new NetLayer(getChildren(), (node, spoken, part) -> speak(node, spoken, part.isEmpty() ? new Selection.Nothing() : new Selection.OfPart(part)))
+                    .draw(m.net().get(), 14, 4, m.references().isEmpty() ? w - 14 : referenceLeft - em, bottom, em);
+            right(m, f, em);
+            return;
+        }
         LightLayer light = new LightLayer(getChildren(), f);
         axisLine(f, em);
         ruler(m, f, h);
@@ -176,6 +184,12 @@ public final class AxisView extends Region {
         light.glows(m.light(), (part, mm) -> x(f, part, mm));
         m.faults().forEach(fault -> getChildren().add(fault(fault, f)));
         faultLabels(m, f, em, top, bottom);
+        right(m, f, em);
+    }
+
+    /// References, the surface looked at, and what moves next.
+    private void right(AxisModel m, AxisFrame f, double em) {
+        double h = getHeight();
         int before = getChildren().size();
         new ReferenceColumn(getChildren(), getHeight()).draw(m, f, em);
         column = List.copyOf(getChildren().subList(before, getChildren().size()));

@@ -13,8 +13,9 @@ import java.util.Set;
 /// @param photo photo looked at, empty for the latest
 /// @param hero what Look shows large
 /// @param fromRear whether the next photo looks in from behind
-public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Integer> face, Optional<String> photo, Hero hero, boolean fromRear) {
-    public static final Viewing USUAL = new Viewing(0, false, Set.of(), Optional.empty(), Optional.empty(), Hero.PHOTO, false);
+/// @param otherPicture whether the Axis shows the section instead of the unfolded instrument, or the other way about
+public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Integer> face, Optional<String> photo, Hero hero, boolean fromRear, boolean otherPicture) {
+    public static final Viewing USUAL = new Viewing(0, false, Set.of(), Optional.empty(), Optional.empty(), Hero.PHOTO, false, false);
 
     /// What Look shows large.
     public enum Hero {
@@ -33,29 +34,34 @@ public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Intege
     }
 
     public Viewing at(int otherStop) {
-        return new Viewing(otherStop, rays, cured, face, photo, hero, fromRear);
+        return new Viewing(otherStop, rays, cured, face, photo, hero, fromRear, otherPicture);
     }
 
     public Viewing withRays(boolean on) {
-        return new Viewing(stop, on, cured, face, photo, hero, fromRear);
+        return new Viewing(stop, on, cured, face, photo, hero, fromRear, otherPicture);
     }
 
     public Viewing facing(Optional<Integer> surface) {
-        return new Viewing(stop, rays, cured, surface, photo, hero, fromRear);
+        return new Viewing(stop, rays, cured, surface, photo, hero, fromRear, otherPicture);
     }
 
     public Viewing onPhoto(String id) {
-        return new Viewing(stop, rays, cured, face, Optional.of(id), Hero.PHOTO, fromRear);
+        return new Viewing(stop, rays, cured, face, Optional.of(id), Hero.PHOTO, fromRear, otherPicture);
     }
 
     /// Another large picture; the same again goes back to the photo.
     public Viewing showing(Hero other) {
-        return new Viewing(stop, rays, cured, face, photo, hero == other ? Hero.PHOTO : other, fromRear);
+        return new Viewing(stop, rays, cured, face, photo, hero == other ? Hero.PHOTO : other, fromRear, otherPicture);
     }
 
     /// Turns the lens over: the next photo looks in from the other side.
     public Viewing turnedOver() {
-        return new Viewing(stop, rays, cured, face, photo, hero, !fromRear);
+        return new Viewing(stop, rays, cured, face, photo, hero, !fromRear, otherPicture);
+    }
+
+    /// The section instead of the unfolded instrument, or back.
+    public Viewing otherwise() {
+        return new Viewing(stop, rays, cured, face, photo, hero, fromRear, !otherPicture);
     }
 
     /// Thinks a finding away, or back.
@@ -64,6 +70,6 @@ public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Intege
         if (!now.remove(findingId)) {
             now.add(findingId);
         }
-        return new Viewing(stop, rays, now, face, photo, hero, fromRear);
+        return new Viewing(stop, rays, now, face, photo, hero, fromRear, otherPicture);
     }
 }

@@ -35,6 +35,7 @@ import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
+import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
 import stillglass.app.look.LookView;
 import stillglass.app.look.PhotoCache;
@@ -421,6 +422,10 @@ public final class Shell extends StackPane {
         }
         if (e.getCode() == KeyCode.L) {
             work().ifPresent(w -> desk.view(w.viewing().withRays(!w.viewing().rays())));
+            return true;
+        }
+        if (e.getCode() == KeyCode.N && work().filter(w -> w.instrument().net().isPresent()).isPresent()) {
+            desk.view(Viewing::otherwise);
             return true;
         }
         if (e.getCode() == KeyCode.A) {

@@ -75,6 +75,21 @@ public final class Told {
         }
     }
 
+    /// Another ticket of the demo as it arrived, and intents submitted since, at a stage.
+    public static Work arrived(String number, Stage stage, stillglass.ticket.Intent... intents) {
+        try (ExecutorService ui = Executors.newSingleThreadExecutor();
+                Desk desk = new Desk(Logbook.open(Files.createTempDirectory("still-glass-arrived").resolve("book.sqlite")), new Shelf(), InstantSource.fixed(WHEN), ui)) {
+            DemoBook.arrive(desk, number);
+            for (stillglass.ticket.Intent i : intents) {
+                desk.submit(i).join();
+            }
+            ui.submit(() -> desk.go(stage)).get(20, TimeUnit.SECONDS);
+            return settled(desk, ui);
+        } catch (Exception e) {
+            throw new IllegalStateException("the story could not be told", e);
+        }
+    }
+
     private static void tell() {
         if (!BOOKS.isEmpty()) {
             return;

@@ -2,9 +2,11 @@ package stillglass.book.data;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.ClockPosition;
@@ -12,6 +14,7 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Material;
+import stillglass.assembly.Net;
 import stillglass.assembly.Part;
 import stillglass.assembly.Side;
 import tools.jackson.databind.JsonNode;
@@ -58,7 +61,18 @@ public final class InstrumentJson {
                 j.path("max_extension_mm").asDouble(0),
                 parts,
                 joints,
-                references));
+                references,
+                j.has("net") ? Optional.of(net(j.get("net"))) : Optional.empty()));
+    }
+
+    private static Net net(JsonNode n) {
+        Map<String, Net.Place> parts = new HashMap<>();
+        n.path("parts").forEachEntry((id, p) -> parts.put(id, new Net.Place(
+                named(Side.class, p.get("side").asString()), p.get("at_mm").get(0).asDouble(), p.get("at_mm").get(1).asDouble(),
+                p.get("size_mm").get(0).asDouble(), p.get("size_mm").get(1).asDouble(), p.path("round").asBoolean(false), p.path("layer").asInt(0), text(p, "under"))));
+        Map<String, Net.Spot> screws = new HashMap<>();
+        n.path("screws_mm").forEachEntry((cell, s) -> screws.put(cell, new Net.Spot(s.get(0).asDouble(), s.get(1).asDouble())));
+        return new Net(n.get("width_mm").asDouble(), n.get("height_mm").asDouble(), n.get("depth_mm").asDouble(), parts, screws);
     }
 
     private static Part part(JsonNode p) {

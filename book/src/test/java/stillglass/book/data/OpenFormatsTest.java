@@ -240,4 +240,33 @@ class OpenFormatsTest {
         assertThat(broken.complaint().orElseThrow()).contains("usual ones hold").contains("grade-rules.json");
         assertThat(broken.gradeRules().visibleShadow()).isEqualTo(SHELF.gradeRules().visibleShadow());
     }
+
+    /// Whatever has a side is on it, and every screw within its edges.
+    @ParameterizedTest
+    @ValueSource(strings = {"pellam_folding_75", "ostrel_reflex"})
+    void anUnfoldedInstrumentHasAPlaceForEverythingWithinItsEdges(String id) {
+        Instrument i = SHELF.instrument(id);
+        stillglass.assembly.Net net = i.net().orElseThrow();
+
+        assertThat(net.parts().keySet()).isEqualTo(i.parts().stream().map(stillglass.assembly.Part::id).collect(java.util.stream.Collectors.toSet()));
+        net.parts().values().forEach(p -> {
+            assertThat(Math.abs(p.x()) + p.widthMm() / 2).isLessThanOrEqualTo(net.width(p.side()) / 2);
+            assertThat(Math.abs(p.y()) + p.heightMm() / 2).isLessThanOrEqualTo(net.height(p.side()) / 2);
+        });
+        for (stillglass.assembly.Joint j : i.joints()) {
+            if (j.hold() instanceof stillglass.assembly.Hold.Screws s) {
+                s.holes().forEach(h -> assertThat(net.screw(h.cell())).as(h.cell()).hasValueSatisfying(at -> {
+                    assertThat(Math.abs(at.x())).isLessThan(net.width(j.side()) / 2);
+                    assertThat(Math.abs(at.y())).isLessThan(net.height(j.side()) / 2);
+                }));
+            }
+        }
+    }
+
+    @Test
+    void aNetThatCannotBeIsRefusedWithItsPlace() throws Exception {
+        String text = CheckedJson.shipped("/stillglass/book/instruments/ostrel_reflex.json");
+        assertThatThrownBy(() -> InstrumentJson.read(file("net.json", text.replace("\"battery_cover\": {\"side\": \"bottom\"", "\"no_part\": {\"side\": \"bottom\"")))).hasMessageContaining("the net has a place for no_part, which is no part");
+        assertThatThrownBy(() -> InstrumentJson.read(file("side.json", text.replace("\"battery_cover\": {\"side\": \"bottom\"", "\"battery_cover\": {\"side\": \"around\"")))).hasMessageContaining("/net/parts/battery_cover/side");
+    }
 }
