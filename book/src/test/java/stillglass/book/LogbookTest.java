@@ -51,7 +51,7 @@ class LogbookTest {
                 new TicketEvent.PhotoMarked("p1", 0, new PhotoMark(0.1, 0.2, 0.5, 0.6, "A")), new TicketEvent.PhotoUnmarked("p1", 0),
                 new TicketEvent.MisassemblyFound("reverse:E3"), new TicketEvent.AssemblyPutRight(),
                 new TicketEvent.GradeOverruled("p1#1", 4, "seen"), new TicketEvent.GoalsChosen(List.of("S2", "E1")),
-                new TicketEvent.WayChosen(stillglass.plan.Alternatives.Sort.FROM_REAR), new TicketEvent.OrderChosen(List.of("a", "b")),
+                new TicketEvent.ModelTaken("ostrel_52_f2", "Ostrel 52 mm f/2", 0.93), new TicketEvent.WayChosen(stillglass.plan.Alternatives.Sort.FROM_REAR), new TicketEvent.OrderChosen(List.of("a", "b")),
                 new TicketEvent.ReferenceKept("infinity", "ink", ClockPosition.of(3.5))));
         List<Fact> facts = List.of(new Fact.Facing("E1", true), new Fact.LetGo(ClockPosition.of(4)), new Fact.Turns(3.25), new Fact.Proud(-0.2),
                 new Fact.Screw("A1", "slot", 3.2), new Fact.Shims(List.of(0.1, 0.2)), new Fact.Ball(1), new Fact.Spring("thin"), new Fact.Stuck("naphtha", 10),

@@ -16,9 +16,11 @@ import stillglass.assembly.Joint;
 import stillglass.book.BadInput;
 import stillglass.book.data.InstrumentGraph;
 import stillglass.book.data.InstrumentJson;
+import stillglass.book.data.Shelf;
 import stillglass.book.report.MatFiles;
 import stillglass.book.report.SafeFile;
 import stillglass.look.Progress;
+import stillglass.optics.LensSection;
 import stillglass.plan.Alternatives;
 import stillglass.plan.Goal;
 import stillglass.plan.LookAlikes;
@@ -61,9 +63,12 @@ final class PlanVerb implements Callable<Integer> {
     public Integer call() {
         Instrument map = InstrumentJson.read(file);
         Set<String> missing = Set.copyOf(lacking);
-        Tooling tooling = Tooling.lacking(missing);
+        // The section tells where glass is too steep for blades; a file may name one that is not on the shelf.
+        Shelf shelf = new Shelf();
+        Optional<LensSection> section = Optional.of(map.sectionId()).filter(id -> map.sort() != Instrument.Sort.BODY && shelf.sectionIds().contains(id)).map(shelf::section);
+        Tooling tooling = new Tooling(missing, section);
         Instrument instrument = tooling.fitted(map);
-        List<Goal> goals = reach.stream().map(r -> goal(r, instrument)).toList();
+        List<Goal> goals = reach.stream().map(r -> goal(r, instrument, section)).toList();
         var line = Objects.requireNonNull(spec).commandLine();
         without.stream().filter(j -> instrument.joint(j).isEmpty()).findFirst().ifPresent(j -> {
             throw new BadInput(String.valueOf(file.getFileName()), "--without", "there is no joint " + j);
@@ -94,9 +99,9 @@ final class PlanVerb implements Callable<Integer> {
         return 0;
     }
 
-    private Goal goal(String text, Instrument instrument) {
+    private Goal goal(String text, Instrument instrument, Optional<LensSection> section) {
         try {
-            return Goal.parse(text, instrument, Optional.empty());
+            return Goal.parse(text, instrument, section);
         } catch (IllegalArgumentException e) {
             throw new BadInput(String.valueOf(file.getFileName()), "--reach", String.valueOf(e.getMessage()));
         }
@@ -132,7 +137,7 @@ final class PlanVerb implements Callable<Integer> {
     }
 
     private static String lack(Tooling.Lack l) {
-        return l.missing() + (l.instead().isEmpty() ? ": missing, nothing stands in for it" : ": missing, " + l.instead().get() + " instead") + " for " + l.joint().name() + ", " + l.why();
+        return l.missing() + (l.instead().isEmpty() ? ": missing, nothing stands in for it" : ": " + l.instead().get() + " instead") + " for " + l.joint().name() + ", " + l.why();
     }
 
     private static String lookAlike(LookAlikes.Pair p) {

@@ -64,10 +64,15 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
     public List<Lack> lacks(Instrument map, WayIn.Plan plan) {
         List<Lack> out = new ArrayList<>();
         for (Joint planned : plan.joints()) {
-            map.joint(planned.id()).ifPresent(j -> choice(j, map).ifPresent(c -> out.add(
-                    new Lack(j, j.tool(), c.tool().equals(j.tool()) ? Optional.empty() : Optional.of(c.tool()), c.why()))));
+            map.joint(planned.id()).flatMap(j -> lack(j, map)).ifPresent(out::add);
         }
         return out;
+    }
+
+    /// What is taken at a joint instead of the tool its map names; empty where that is taken.
+    /// @param map as it was before it was fitted
+    public Optional<Lack> lack(Joint j, Instrument map) {
+        return choice(j, map).map(c -> new Lack(j, j.tool(), c.tool().equals(j.tool()) ? Optional.empty() : Optional.of(c.tool()), c.why()));
     }
 
     private Joint fitted(Joint j, Instrument map) {

@@ -47,6 +47,9 @@ public sealed interface Decision {
             case Intent.Place p -> place(state, p, world);
             case Intent.OverruleGrade o -> overruleGrade(state, o);
             case Intent.ChooseGoals g -> chooseGoals(g, world);
+            case Intent.StartFrom f -> world.instrument().joints().size() > state.found().size()
+                    ? new Refused("This model has a map already: " + world.instrument().joints().size() + " joints.")
+                    : accepted(new TicketEvent.ModelTaken(f.instrumentId(), f.name(), f.likeness()));
             case Intent.ChooseWay w -> accepted(new TicketEvent.WayChosen(w.sort()));
             case Intent.Reorder r -> reorder(state, r, world);
             case Intent.KeepReference k -> keepReference(state, k, world);

@@ -80,6 +80,9 @@ public sealed interface Intent {
         }
     }
 
+    /// Start from the map of a model built alike.
+    record StartFrom(String instrumentId, String name, double likeness) implements Intent {}
+
     record ChooseWay(Alternatives.Sort sort) implements Intent {}
 
     /// @param joints those ahead, in the order preferred

@@ -144,6 +144,12 @@ public sealed interface TicketEvent {
         }
     }
 
+    /// The map of a model built alike is the start, to be corrected by what is found.
+    /// @param instrumentId of that model
+    /// @param name of it
+    /// @param likeness of the two rows of glasses, 0 to 1
+    record ModelTaken(String instrumentId, String name, double likeness) implements TicketEvent {}
+
     /// The way in is to be of this sort.
     record WayChosen(Alternatives.Sort sort) implements TicketEvent {}
 

@@ -37,6 +37,7 @@ public final class TicketState {
     private List<String> goals = List.of();
     private Alternatives.Sort way = Alternatives.Sort.BEST;
     private List<String> order = List.of();
+    private Optional<TicketEvent.ModelTaken> taken = Optional.empty();
     private final Map<String, TicketEvent.ReferenceKept> references = new LinkedHashMap<>();
     private final List<TicketEvent.PartCleaned> cleaned = new ArrayList<>();
     private final Map<String, TicketEvent.TimerSet> timers = new LinkedHashMap<>();
@@ -99,6 +100,7 @@ public final class TicketState {
             }
             case TicketEvent.AssemblyPutRight e -> assembly.clear();
             case TicketEvent.GoalsChosen e -> goals = e.goals();
+            case TicketEvent.ModelTaken e -> taken = Optional.of(e);
             case TicketEvent.WayChosen e -> {
                 way = e.sort();
                 order = List.of();
@@ -210,6 +212,11 @@ public final class TicketState {
 
     public List<String> goals() {
         return goals;
+    }
+
+    /// The model built alike whose map was the start, when one was.
+    public Optional<TicketEvent.ModelTaken> taken() {
+        return taken;
     }
 
     /// Sort of way in that was chosen.

@@ -6,9 +6,12 @@ import java.util.Optional;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Instrument;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
+import stillglass.plan.alike.AlikeModel;
 import stillglass.prove.InfinityShims;
+import stillglass.ticket.Intent;
 import stillglass.ticket.Phase;
 import stillglass.ticket.Stage;
 import stillglass.ticket.TicketState;
@@ -18,11 +21,13 @@ import stillglass.ticket.TicketState;
 /// @param form sort of lens
 /// @param facts name and value of each computed number
 /// @param map whether it is known how it comes apart
+/// @param alike a known model built alike whose map can be the start
 /// @param infinity measured error and what it means, empty until measured
 public record ArriveModel(
         String form,
         List<Fact> facts,
         String map,
+        Optional<Alike> alike,
         List<String> symptoms,
         String use,
         Optional<String> infinity,
@@ -31,7 +36,14 @@ public record ArriveModel(
         Optional<String> feel,
         boolean done) {
 
+    private static final int DIFFERENCES = 3;
+
     public record Fact(String name, String value) {}
+
+    /// @param say how alike it is
+    /// @param differences the first of what is not the same
+    /// @param all of it
+    public record Alike(String say, String differences, String all, Intent.StartFrom start) {}
 
     public ArriveModel {
         facts = List.copyOf(facts);
@@ -42,12 +54,21 @@ public record ArriveModel(
         TicketState s = work.state();
         return new ArriveModel(
                 Words.capital(work.section().form()), facts(work),
-                work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
-                        : Words.of("arrive.unmapped"),
+                s.taken().map(t -> Words.of("arrive.taken", t.name(), work.instrument().joints().size())).orElse(work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
+                        : Words.of("arrive.unmapped")),
+                work.mapped() ? Optional.empty() : work.computed().alike().map(ArriveModel::alike),
                 s.symptoms(), s.use(),
                 s.infinity(Phase.BEFORE).map(m -> Words.of("mm.error", m.errorMm(), m.uncertaintyMm())),
                 s.infinity(Phase.BEFORE).map(m -> meaning(m.errorMm(), work.section())).orElse(""),
                 s.check(Phase.BEFORE, "iris"), s.check(Phase.BEFORE, "feel"), s.done(Stage.ARRIVE));
+    }
+
+    private static Alike alike(AlikeModel a) {
+        Instrument known = a.known().map();
+        int shown = Math.min(DIFFERENCES, a.differences().size());
+        String all = a.differences().isEmpty() ? Words.of("arrive.alike.same") : Words.capital(String.join("; ", a.differences())) + ".";
+        return new Alike(Words.of("arrive.alike", known.name(), 100 * a.likeness()), shown == a.differences().size() ? all
+                : Words.of("arrive.alike.more", Words.capital(String.join("; ", a.differences().subList(0, shown))), a.differences().size() - shown), all, new Intent.StartFrom(known.id(), known.name(), a.likeness()));
     }
 
     private static List<Fact> facts(Work work) {

@@ -30,6 +30,7 @@ public final class ArriveView implements Station {
     private final Desk desk;
     private final Label form = Build.label("", "soft");
     private final GridPane facts = new GridPane();
+    private final VBox alike = Build.column(4);
     private final Label map = Build.label("", "small", "green");
     private final VBox symptoms = Build.column(5);
     private final Label use = Build.label("");
@@ -44,7 +45,7 @@ public final class ArriveView implements Station {
     public ArriveView(Desk desk) {
         this.desk = desk;
         facts.setHgap(18);
-        facts.setVgap(7);
+        facts.setVgap(4);
         TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new TicketEvent.SymptomNoted(t)));
         symptom.setId("symptom");
         TextField useField = Build.field(Words.of("arrive.use.prompt"), t -> keep(new TicketEvent.UseNoted(t)));
@@ -57,7 +58,7 @@ public final class ArriveView implements Station {
         infinityField.setId("infinity-check");
         TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new TicketEvent.OwnerNamed(t)));
         ownerField.setId("owner");
-        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.spring(), ownerField, map);
+        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.spring(), ownerField, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
         javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
@@ -93,6 +94,10 @@ public final class ArriveView implements Station {
         }
     }
 
+    private void startFrom() {
+        drawn.flatMap(ArriveModel::alike).ifPresent(a -> desk.submit(a.start()));
+    }
+
     private void readCollimator() {
         desk.shown().ifPresent(w -> desk.compute(() -> VirtualDevices.collimator(
                                 w.state(), w.section(), w.instrument(), w.state().lastIntent()).read())
@@ -123,6 +128,16 @@ public final class ArriveView implements Station {
             facts.add(Build.line(m.facts().get(i).value(), "medium"), 1, i);
         }
         map.setText(m.map());
+        map.setVisible(m.alike().isEmpty());
+        map.setManaged(m.alike().isEmpty());
+        alike.getChildren().clear();
+        m.alike().ifPresent(a -> {
+            javafx.scene.control.Button start = Build.button(Words.of("arrive.alike.start"), "K", this::startFrom);
+            start.setId("start-from");
+            Label differences = Build.label(a.differences(), "small", "soft");
+            javafx.scene.control.Tooltip.install(differences, new javafx.scene.control.Tooltip(a.all()));
+            alike.getChildren().addAll(Build.label(a.say(), "medium"), differences, start);
+        });
         symptoms.getChildren().setAll(m.symptoms().stream().map(s -> (Node) Build.label("–  " + s, "large")).toList());
         if (m.symptoms().isEmpty()) {
             symptoms.getChildren().add(Build.label(Words.of("arrive.nothing"), "soft"));
@@ -145,6 +160,10 @@ public final class ArriveView implements Station {
     public boolean key(KeyEvent event, Work work) {
         if (event.getCode() == KeyCode.R) {
             readCollimator();
+            return true;
+        }
+        if (event.getCode() == KeyCode.K) {
+            startFrom();
             return true;
         }
         return false;

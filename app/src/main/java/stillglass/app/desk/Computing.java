@@ -15,6 +15,7 @@ import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Alternatives;
 import stillglass.plan.Goal;
 import stillglass.plan.WayIn;
+import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Known;
 import stillglass.ticket.Recommendation;
@@ -78,7 +79,7 @@ final class Computing {
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams));
+            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work)));
         } catch (CancellationException newer) {
             return Optional.empty();
         }
@@ -97,7 +98,7 @@ final class Computing {
     private Assessment assess(Known known, Work work, Progress watch) {
         TicketEvent.Opened tag = work.state().tag();
         boolean fromRear = work.state().photo(known.photoId()).map(p -> p.kept().fromRear()).orElse(false);
-        Key key = new Key(tag.sectionId(), tag.instrumentId(), known.finding(), known.surface(), known.depths(), fromRear, known.otherSide().map(known.sights()::get));
+        Key key = new Key(tag.sectionId(), tag.instrumentId() + " " + work.instrument().joints().size(), known.finding(), known.surface(), known.depths(), fromRear, known.otherSide().map(known.sights()::get));
         Assessment found = assessed.get(key);
         if (found == null) {
             found = Assessment.of(known, fromRear, shelf.footprints(tag.sectionId()), work.instrument(), work.rules(), watch);
@@ -106,6 +107,12 @@ final class Computing {
         return found.known().equals(known)
                 ? found
                 : new Assessment(known, found.surface(), found.assumed(), found.where(), found.shown(), found.grade(), found.advice());
+    }
+
+    /// A model on the shelf built like one that is on no map.
+    private Optional<AlikeModel> alike(Work work) {
+        return work.mapped() ? Optional.empty() : AlikeModel.best(work.section(), shelf.instrumentIds().stream().map(shelf::instrument)
+                .map(i -> new AlikeModel.Known(i, shelf.section(i.sectionId()))).toList());
     }
 
     private Optional<WayIn.Plan> plan(Work work, Progress watch) {

@@ -4,6 +4,8 @@ import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
@@ -17,17 +19,22 @@ import stillglass.book.BookTrouble;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.optics.LensSection;
+import stillglass.plan.Tooling;
+import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Agreement;
 import stillglass.ticket.Decision;
 import stillglass.ticket.Intent;
 import stillglass.ticket.LearnedMap;
 import stillglass.ticket.Recorded;
 import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
 
 /// The one place where intents become events: decided on the book's thread against the newest state, stored, and only
 /// then shown. Views hear of every new [Work] on the interface thread.
 public final class Desk implements AutoCloseable {
+    private static final String LACKING = "tools lacking";
+
     private final Logbook log;
     private final Shelf shelf;
     private final InstantSource clock;
@@ -41,6 +48,8 @@ public final class Desk implements AutoCloseable {
     private List<Recorded> story = List.of();
     /// Other tickets on the model of this one, from which its map is learned.
     private List<TicketState> earlier = List.of();
+    /// Tools the shop does not have, once they were looked up; owned by the book's thread.
+    private Optional<Set<String>> lacking = Optional.empty();
     /// Written by the interface thread only; volatile so that a story told from elsewhere sees what is shown.
     private volatile Optional<Work> shown = Optional.empty();
 
@@ -126,13 +135,21 @@ public final class Desk implements AutoCloseable {
     private Instrument instrument(TicketState state, String id) {
         List<TicketState> jobs = new ArrayList<>(earlier);
         jobs.add(state);
-        return LearnedMap.of(shelf.instrument(id), jobs);
+        Instrument base = shelf.instrument(id);
+        Optional<String> taken = jobs.reversed().stream().flatMap(j -> j.taken().stream()).map(TicketEvent.ModelTaken::instrumentId).filter(shelf.instrumentIds()::contains).findFirst();
+        return LearnedMap.of(taken.map(known -> carriedOver(base, known)).orElse(base), jobs);
+    }
+
+    private Instrument carriedOver(Instrument bare, String known) {
+        Instrument map = shelf.instrument(known);
+        LensSection lens = shelf.section(bare.sectionId());
+        return AlikeModel.of(lens, new AlikeModel.Known(map, shelf.section(map.sectionId()))).carriedOver(bare, lens);
     }
 
     /// Other tickets on the same model that have something to teach.
     private List<TicketState> earlier(String number, String instrumentId) {
         return log.tickets().stream().filter(n -> !n.equals(number)).map(n -> TicketState.of(log.story(n)))
-                .filter(s -> s.tag().instrumentId().equals(instrumentId) && !s.found().isEmpty()).toList();
+                .filter(s -> s.tag().instrumentId().equals(instrumentId) && !(s.found().isEmpty() && s.taken().isEmpty())).toList();
     }
 
     /// Opens a ticket of the book at the stage where its work stands.
@@ -232,6 +249,24 @@ public final class Desk implements AutoCloseable {
         });
     }
 
+    /// Says whether the shop has a tool; it is remembered for all tickets, and the way in is planned anew.
+    public CompletableFuture<Void> hasTool(String tool, boolean there) {
+        return onBook(() -> {
+            Set<String> now = new TreeSet<>(lacking.orElseGet(() -> Toolbox.lacking(log.setting(LACKING).orElse(""))));
+            if (there) {
+                now.remove(tool);
+            } else {
+                now.add(tool);
+            }
+            log.remember(LACKING, String.join("\n", now));
+            lacking = Optional.of(Set.copyOf(now));
+            if (!story.isEmpty()) {
+                publish();
+            }
+            return null;
+        });
+    }
+
     /// Runs reading work on the computing thread; what goes wrong is complained about.
     public <T> CompletableFuture<T> compute(Supplier<T> work) {
         return heard(CompletableFuture.supplyAsync(work, compute));
@@ -281,14 +316,21 @@ public final class Desk implements AutoCloseable {
     private void publish(Stage ifNew) {
         TicketState state = TicketState.of(story);
         LensSection section = shelf.section(state.tag().sectionId());
-        Instrument instrument = instrument(state, state.tag().instrumentId());
+        Instrument map = instrument(state, state.tag().instrumentId());
+        if (lacking.isEmpty()) {
+            lacking = Optional.of(Toolbox.lacking(log.setting(LACKING).orElse("")));
+        }
+        // A body is tried with a lens that is not taken apart.
+        Tooling tooling = new Tooling(lacking.get(), map.sort() == Instrument.Sort.BODY ? Optional.empty() : Optional.of(section));
+        Toolbox tools = new Toolbox(map, tooling);
+        Instrument instrument = tooling.fitted(map);
         long request = computing.next();
         ui.execute(() -> {
             Work.Computed last = shown.map(Work::computed).orElse(Work.Computed.NOTHING);
             Work work = new Work(state, section, instrument, shelf.care(), shelf.gradeRules(), last, true,
                     shown.map(Work::stage).orElse(ifNew),
                     shown.map(Work::selection).orElse(new Selection.Nothing()),
-                    shown.map(Work::viewing).orElse(Viewing.USUAL), shelf.tests());
+                    shown.map(Work::viewing).orElse(Viewing.USUAL), shelf.tests(), tools);
             show(work);
             if (compute.isShutdown()) {
                 return;

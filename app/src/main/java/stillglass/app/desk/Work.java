@@ -19,6 +19,7 @@ import stillglass.plan.PlanCost;
 import stillglass.plan.StuckLadder;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
+import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Known;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Decision;
@@ -35,6 +36,7 @@ import stillglass.ticket.TicketState;
 /// @param stage the stage shown
 /// @param viewing how it is looked at: stop, rays, what-if
 /// @param tests cheap tests that tell kinds apart
+/// @param tools what the shop has of the tools the map names; the instrument is that map with the tools really taken
 public record Work(
         TicketState state,
         LensSection section,
@@ -46,7 +48,8 @@ public record Work(
         Stage stage,
         Selection selection,
         Viewing viewing,
-        List<CheapTest> tests) {
+        List<CheapTest> tests,
+        Toolbox tools) {
 
     /// Results with their inputs' fingerprint.
     /// @param assessments one for each finding
@@ -54,11 +57,12 @@ public record Work(
     /// @param recommendation what to do, and why
     /// @param assembly what a wrong assembly does, when one was found
     /// @param beams rays through the section at every stop, for drawing
+    /// @param alike a known model built like one that is on no map
     public record Computed(
             List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation,
-            Optional<AssemblyEffect> assembly, Optional<Beams> beams) {
+            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike) {
         public static final Computed NOTHING =
-                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
         public Computed {
             assessments = List.copyOf(assessments);
@@ -144,18 +148,18 @@ public record Work(
     }
 
     Work with(Stage shown) {
-        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection, viewing, tests);
+        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection, viewing, tests, tools);
     }
 
     Work with(Selection selected) {
-        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected, viewing, tests);
+        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected, viewing, tests, tools);
     }
 
     Work with(Computed results, boolean more) {
-        return new Work(state, section, instrument, care, rules, results, more, stage, selection, viewing, tests);
+        return new Work(state, section, instrument, care, rules, results, more, stage, selection, viewing, tests, tools);
     }
 
     Work with(Viewing looked) {
-        return new Work(state, section, instrument, care, rules, computed, computing, stage, selection, looked, tests);
+        return new Work(state, section, instrument, care, rules, computed, computing, stage, selection, looked, tests, tools);
     }
 }

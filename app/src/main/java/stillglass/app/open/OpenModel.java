@@ -44,6 +44,7 @@ public record OpenModel(
     public record Rung(String joint, String name, String tool, int depth, boolean mark, boolean hazard, boolean turnOver, Progress progress) {}
 
     /// The joint in hand.
+    /// @param instead what is taken instead of the tool the map names, and why
     /// @param marks references that must be kept before, and are not yet
     /// @param noted facts recorded so far
     /// @param clock where it let go, if noted
@@ -56,6 +57,7 @@ public record OpenModel(
             int of,
             String doing,
             String tool,
+            Optional<String> instead,
             List<Instrument.Reference> marks,
             List<String> cautions,
             String expects,
@@ -149,8 +151,13 @@ public record OpenModel(
                 .limit(2)
                 .map(OpenModel::lookAlike)
                 .toList();
-        return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), marks,
+        return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), instead(j, work), marks,
                 cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work), StepPhotos.of(work).isPresent());
+    }
+
+    private static Optional<String> instead(Joint j, Work work) {
+        return work.tools().instead(j.id()).map(l -> l.instead().map(i -> Words.of("open.instead", Words.capital(i), l.missing(), l.why()))
+                .orElse(Words.of("open.lacking", l.missing(), l.why())));
     }
 
     /// What is made safe or covered before the joint, with the reason, and what may jump, roll or harm.
@@ -168,6 +175,7 @@ public record OpenModel(
             }
         }
         lines.addAll(Doing.cautions(j));
+        work.state().taken().filter(t -> work.state().found().stream().noneMatch(f -> f.joint().equals(j.id()))).ifPresent(t -> lines.add(Words.of("open.taken", t.name())));
         return lines;
     }
 

@@ -51,6 +51,7 @@ public final class OpenView implements Station {
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
     private final HBox ways = Build.row(10);
+    private final ToolShelf toolShelf;
     private final StepPhotoView photos;
     private final HBox below;
     private final Asker asker;
@@ -84,12 +85,16 @@ public final class OpenView implements Station {
         Button other = Build.button(Words.of("open.ways"), "W", this::otherWays, "chip");
         other.setId("other-ways");
         other.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        Button tools = Build.button(Words.of("open.tools"), "K", this::showTools, "chip");
+        tools.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        tools.setId("tools");
         ways.setId("ways");
-        showWays(false);
+        toolShelf = new ToolShelf(desk);
+        upper(descent);
         below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);
         VBox.setVgrow(photos.node(), Priority.ALWAYS);
-        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), other), ways, descent, below, photos.node());
+        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), tools, other), ways, toolShelf, descent, below, photos.node());
         node.getStyleClass().add("station");
     }
 
@@ -110,6 +115,7 @@ public final class OpenView implements Station {
     @Override
     public void show(Work work) {
         photos.show(work);
+        toolShelf.show(work.tools());
         OpenModel m = OpenModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;
@@ -139,6 +145,7 @@ public final class OpenView implements Station {
             box.getStyleClass().add("caution");
             nodes.add(box);
         }
+        n.instead().ifPresent(i -> nodes.add(Build.label(i, "gold")));
         n.cautions().forEach(c -> nodes.add(Build.label("▲ " + c, "danger")));
         n.lookAlikes().forEach(l -> nodes.add(Build.label(l, "gold", "small")));
         Button mark = Build.button(Words.of("open.mark.do"), "M", this::mark, n.marks().isEmpty() ? "button" : "next");
@@ -199,11 +206,20 @@ public final class OpenView implements Station {
     }
 
     private void showWays(boolean on) {
-        ways.setVisible(on);
-        ways.setManaged(on);
-        descent.setVisible(!on);
-        descent.setManaged(!on);
-        if (!on) {
+        upper(on ? ways : descent);
+    }
+
+    private void showTools() {
+        upper(toolShelf.isVisible() ? descent : toolShelf);
+    }
+
+    /// Shows the way in, other ways, or the tools above the step; none of them above anything else.
+    private void upper(Node which) {
+        for (Node n : List.of(descent, ways, toolShelf)) {
+            n.setVisible(n == which);
+            n.setManaged(n == which);
+        }
+        if (which != ways) {
             // Whatever is still being looked for stops.
             asking.incrementAndGet();
             offered = List.of();
@@ -260,8 +276,7 @@ public final class OpenView implements Station {
         photos.open(on);
         below.setVisible(!on);
         below.setManaged(!on);
-        descent.setVisible(!on && !ways.isVisible());
-        descent.setManaged(!on && !ways.isVisible());
+        upper(on ? photos.node() : descent);
     }
 
     private void trouble() {
@@ -289,6 +304,7 @@ public final class OpenView implements Station {
             case M -> mark();
             case X -> trouble();
             case W -> otherWays();
+            case K -> showTools();
             case T -> printMat();
             case DIGIT1, DIGIT2, DIGIT3, DIGIT4 -> {
                 int at = event.getCode().ordinal() - KeyCode.DIGIT1.ordinal();

@@ -118,7 +118,7 @@ class LightModelTest {
         LensSection two = TwoPlane.of("box", 50, 2.8, 43.3, 30, 20, 22, 12);
         Work w = Told.end(Stage.ARRIVE);
         Work boxed = new Work(w.state(), two, new Unopened(two).instrument(), w.care(), w.rules(), Work.Computed.NOTHING, false, Stage.ARRIVE,
-                new Selection.Nothing(), Viewing.USUAL, java.util.List.of());
+                new Selection.Nothing(), Viewing.USUAL, java.util.List.of(), w.tools());
         AxisModel m = AxisModel.of(boxed);
 
         assertThat(m.light().rims()).extracting(LightModel.Rim::clearMm).containsExactly(15.0, 11.0);

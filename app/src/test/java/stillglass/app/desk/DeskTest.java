@@ -30,6 +30,7 @@ import stillglass.book.data.Shelf;
 import stillglass.device.PhotoCamera;
 import stillglass.look.Lighting;
 import stillglass.look.Progress;
+import stillglass.plan.alike.AlikeModel;
 import stillglass.sim.HiddenTruth;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
@@ -283,5 +284,60 @@ class DeskTest {
             assertThat(t.turnDeg()).isCloseTo(23, within(0.5));
             assertThat(t.against()).isEqualTo(s.gradedPhoto(Phase.BEFORE).orElseThrow().kept().photoId());
         });
+    }
+
+    @Test
+    void aToolTheShopLacksIsPlannedAroundAndRemembered() throws Exception {
+        begin("T-2", "fell_52_f2");
+        get(desk.submit(new Intent.ChooseGoals(List.of("front_cell"))));
+        double usual = settle().computed().plan().orElseThrow().minutes();
+        get(desk.hasTool("friction cup 44 mm", false));
+        Work without = settle();
+
+        assertThat(without.instrument().joint("front-cell-thread").orElseThrow().tool()).isEqualTo("rubber sheet");
+        assertThat(without.tools().instead("front-cell-thread")).hasValueSatisfying(l -> assertThat(l.missing()).isEqualTo("friction cup 44 mm"));
+        assertThat(without.tools().standIn("friction cup 44 mm")).contains("rubber sheet");
+        assertThat(without.computed().plan().orElseThrow().minutes()).isGreaterThan(usual);
+
+        desk.close();
+        desk = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
+        get(desk.open("T-2"));
+        assertThat(settle().tools().has("friction cup 44 mm")).isFalse();
+        get(desk.hasTool("friction cup 44 mm", true));
+        assertThat(settle().instrument().joint("front-cell-thread").orElseThrow().tool()).isEqualTo("friction cup 44 mm");
+    }
+
+    /// Steep glass under a ring: points, whatever the map says; a body has no glass of its own.
+    @Test
+    void pointsInsteadOfBladesFollowFromTheSection() throws Exception {
+        begin("T-2", "shoal_50_f5");
+        Work w = settle();
+        assertThat(w.instrument().joints()).anySatisfy(j -> assertThat(w.tools().instead(j.id())).hasValueSatisfying(l -> {
+            assertThat(l.why()).contains("falls away by").contains("at its rim");
+            assertThat(l.instead()).contains("spanner, points");
+        }));
+    }
+
+    @Test
+    void aModelOnNoMapStartsFromOneBuiltAlikeAndTheNextTicketDoesToo() throws Exception {
+        begin("T-2", "rill_57_f14");
+        Work bare = settle();
+        AlikeModel alike = bare.computed().alike().orElseThrow();
+        assertThat(bare.mapped()).isFalse();
+        get(desk.submit(new Intent.StartFrom(alike.known().map().id(), alike.known().map().name(), alike.likeness())));
+        get(desk.submit(new Intent.ChooseGoals(List.of("E7"))));
+        Work started = settle();
+
+        assertThat(started.mapped()).isTrue();
+        assertThat(started.computed().alike()).isEmpty();
+        assertThat(started.computed().plan()).isPresent();
+        get(desk.submit(new Intent.StartFrom("ostrel_52_f2", "again", 0.8)));
+        assertThat(complaints).last().asString().contains("has a map already");
+        begin("T-3", "rill_57_f14");
+        assertThat(settle().mapped()).as("what was begun once is known").isTrue();
+        get(desk.open("T-2"));
+        get(desk.submit(new Intent.Undo()));
+        get(desk.submit(new Intent.Undo()));
+        assertThat(settle().mapped()).isFalse();
     }
 }

@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import stillglass.app.desk.Toolbox;
+import stillglass.plan.Tooling;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
@@ -52,7 +54,8 @@ class LookModelTest {
             intent++;
         }
         return new Work(TicketState.of(story), SHELF.section("fell_52_f2"), SHELF.instrument("ostrel_52_f2"), SHELF.care(), SHELF.gradeRules(),
-                Work.Computed.NOTHING, false, Stage.LOOK, selection, viewing, SHELF.tests());
+                Work.Computed.NOTHING, false, Stage.LOOK, selection, viewing, SHELF.tests(),
+                new Toolbox(SHELF.instrument("ostrel_52_f2"), Tooling.lacking(java.util.Set.of())));
     }
 
     private static Work doubtful(Selection selection) {
