@@ -283,8 +283,8 @@ class ModelsTest {
 
     @Test
     void benchModeSaysOneThing() {
-        BenchModel open = BenchModel.of(Told.middle(Stage.OPEN));
-        BenchModel close = BenchModel.of(Told.end(Stage.CLOSE));
+        BenchModel open = BenchModel.of(Told.middle(Stage.OPEN), Told.WHEN);
+        BenchModel close = BenchModel.of(Told.end(Stage.CLOSE), Told.WHEN);
 
         assertThat(open.head()).startsWith("Open · step");
         assertThat(open.done()).containsInstanceOf(Intent.OpenJoint.class);

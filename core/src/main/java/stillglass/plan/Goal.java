@@ -1,5 +1,6 @@
 package stillglass.plan;
 
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import stillglass.assembly.Instrument;
@@ -18,7 +19,8 @@ public sealed interface Goal {
     /// A joint open, for what lies behind it or for a test that needs it open.
     record OpenJoint(String jointId) implements Goal {}
 
-    /// Reads a part id, an element name (`E2`), a surface counted from 1 (`S4`) or a joint id.
+    /// Reads a part id, an element name (`E2`), a surface counted from 1 (`S4`), a joint id, or a function that is to be tried again (`test iris`): the joint
+    /// after whose closing it is tested.
     /// @throws IllegalArgumentException when the instrument has no such thing
     static Goal parse(String text, Instrument instrument, Optional<LensSection> section) {
         String wanted = text.strip();
@@ -29,6 +31,13 @@ public sealed interface Goal {
                         + section.map(s -> s.surfaces().size()).orElse(0));
             }
             return new ReachSurface(surface);
+        }
+        if (wanted.toLowerCase(Locale.ROOT).startsWith("test ")) {
+            String function = wanted.substring(5).strip().toLowerCase(Locale.ROOT);
+            return instrument.joints().stream().filter(j -> j.close().test().filter(t -> t.toLowerCase(Locale.ROOT).contains(function)).isPresent()).findFirst()
+                    .map(j -> new OpenJoint(j.id()))
+                    .orElseThrow(() -> new IllegalArgumentException("no function of " + instrument.name() + " is tested as \"" + function + "\"; there are: "
+                            + String.join("; ", instrument.joints().stream().flatMap(j -> j.close().test().stream()).distinct().toList())));
         }
         return instrument
                 .part(wanted)

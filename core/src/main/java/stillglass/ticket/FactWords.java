@@ -16,7 +16,7 @@ import stillglass.assembly.Part;
 final class FactWords {
     static final String NUMBER = "(\\d+(?:[.,]\\d+)?|[.,]\\d+)";
     private static final Pattern SCREWS =
-            Pattern.compile("(\\d+)?\\s*screws?\\b(?:\\s+([a-z]\\d+))?(.*)");
+            Pattern.compile("(\\d+)?\\s*screws?\\b(?:\\s+([a-z]{1,2}\\d+))?(.*)");
     private static final Pattern LENGTH = Pattern.compile(NUMBER + "\\s*(mm|in\\b|\")?");
     private static final Pattern CLOCK = Pattern.compile("(\\d{1,2})(?::(\\d\\d))?\\s*(?:o'?\\s?clock|h\\b)");
     private static final Pattern LETS_GO = Pattern.compile("lets?\\s+go(?:\\s+at)?\\s+(\\d{1,2})(?::(\\d\\d))?.*");
@@ -25,6 +25,7 @@ final class FactWords {
     private static final Pattern BALL = Pattern.compile("ball\\s+" + NUMBER + ".*");
     private static final Pattern SHIM = Pattern.compile("shims?\\s+(.+)");
     private static final Pattern COLLAR = Pattern.compile("(?:eccentric\\s+)?collar\\s+(?:at\\s+)?(\\d{1,2})(?::(\\d\\d))?.*");
+    private static final Pattern COLLAR_DEGREES = Pattern.compile("(?:eccentric\\s+)?collar\\s+(?:at\\s+)?" + NUMBER + "\\s*(?:°|deg.*)");
     private static final Pattern BACK = Pattern.compile("(?:turn(?:ed)?\\s+)?back\\s+" + NUMBER + "\\s*(?:°|deg.*)?");
     private static final Pattern PRELOAD = Pattern.compile("preload\\s+" + NUMBER + "(?:\\s+turns?)?");
     private static final Pattern MOVE = Pattern.compile("(?:move|turn)\\s+(.+?)\\s+to\\s+(\\d{1,2})(?::(\\d\\d))?(?:\\s*o'?\\s?clock)?");
@@ -54,6 +55,8 @@ final class FactWords {
             facts.add(new Fact.Ball(number(ball.group(1))));
         } else if (shim.matches()) {
             facts.add(shims(shim.group(1)));
+        } else if (COLLAR_DEGREES.matcher(line) instanceof Matcher m && m.matches()) {
+            facts.add(new Fact.Collar(ClockPosition.of(number(m.group(1)) % 360 / 30)));
         } else if (COLLAR.matcher(line) instanceof Matcher m && m.matches()) {
             facts.add(new Fact.Collar(clock(m.group(1), m.group(2))));
         } else if (BACK.matcher(line) instanceof Matcher m && m.matches()) {

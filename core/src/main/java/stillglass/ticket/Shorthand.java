@@ -7,7 +7,9 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -64,8 +66,28 @@ public final class Shorthand {
         }
     }
 
+    /// What would be typed of the joint in hand.
     private List<String> examples() {
-        return List.of("3 screws rear, slot, 4.2 mm", "E1 out, front up, 12 o'clock", "turns 3.5", "done");
+        return current.map(Shorthand::examples).orElse(List.of("3 screws rear, slot, 4.2 mm", "E1 out, front up, 12 o'clock", "turns 3.5", "done"));
+    }
+
+    private static List<String> examples(Joint j) {
+        return switch (j.hold()) {
+            case Hold.Screws s -> Stream.concat(s.holes().stream().limit(3).map(h -> "screw " + h.cell() + ", " + s.drive() + ", "), Stream.of("done")).toList();
+            case Hold.Thread t -> List.of("turns 3.5", "lets go 4 o'clock", "back 15", "done");
+            case Hold.RetainingRing r -> List.of("turns 3.5", "proud 0.3", "stuck, naphtha, wait 10m", "done");
+            case Hold.Bayonet b -> List.of("lets go 4 o'clock", "done");
+            case Hold.Hook h -> List.of("spring ", "preload 1.5 turns", "done");
+            case Hold.Seat s -> List.of("front up", "collar 75°", "move cam to 4 o'clock", "done");
+            case Hold.SetScrews s -> List.of("done", "note ");
+            case Hold.Press p -> List.of("done", "note ");
+            case Hold.Glue g -> List.of("done", "earlier ");
+            case Hold.Snap s -> List.of("done", "damaged ");
+            case Hold.Cement c -> List.of("done", "note ");
+            case Hold.Solder s -> List.of("done", "note ");
+            case Hold.Connector c -> List.of("done", "note ");
+            case Hold.Noted n -> List.of("done", "note ");
+        };
     }
 
     /// A line that ends in "anyway" records what is off already, whatever should have come first.
@@ -269,7 +291,11 @@ public final class Shorthand {
         List<String> all = new ArrayList<>(examples());
         instrument.joints().forEach(j -> all.add(j.name()));
         instrument.references().forEach(r -> all.add("mark " + r.id() + " 12"));
-        all.addAll(List.of("ball 1.0", "shim .05 .10", "proud 0.3", "lets go 4 o'clock", "stuck, naphtha, wait 10m", "note "));
+        all.addAll(List.of("ball 1.0", "shim .05 .10", "proud 0.3", "lets go 4 o'clock", "stuck, naphtha, wait 10m", "note ", "collar 2:30", "collar 75°", "back 15",
+                "preload 1.5 turns", "move cam to 4 o'clock", "spring ", "damaged ", "earlier ", "dropped, ", "broken, ", "not as drawn, ", "found it", "mended"));
+        all.addAll(closing ? List.of("set") : List.of("off name ring, thread, front", "anyway"));
+        instrument.parts().forEach(p -> all.add("reach " + p.id()));
+        instrument.joints().stream().flatMap(j -> j.close().test().stream()).forEach(t -> all.add("reach test " + t.toLowerCase(Locale.ROOT)));
         if (glass.isPresent()) {
             all.addAll(List.of("E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1"));
         }

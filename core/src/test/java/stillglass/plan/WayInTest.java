@@ -25,6 +25,20 @@ class WayInTest {
     }
 
     @Test
+    void aFunctionToBeTriedAgainIsAGoal() {
+        Instrument i = Instruments.with(List.of(Instruments.joint("cam", new stillglass.assembly.Hold.Seat(), stillglass.assembly.Side.FRONT, "fingers", 1, 0, Set.of(), List.of(), Set.of(), Set.of()),
+                tested("iris", "Iris snaps at every stop")));
+
+        assertThat(Goal.parse("test snaps", i, Optional.empty())).isEqualTo(new Goal.OpenJoint("iris"));
+        assertThatThrownBy(() -> Goal.parse("test teapot", i, Optional.empty())).hasMessageContaining("there are: Iris snaps at every stop");
+    }
+
+    private static Joint tested(String id, String function) {
+        Joint j = Instruments.joint(id, new stillglass.assembly.Hold.Seat(), stillglass.assembly.Side.FRONT, "fingers", 1, 0, Set.of(), List.of(), Set.of(), Set.of());
+        return new Joint(j.id(), j.name(), j.hold(), j.side(), j.tool(), j.minutes(), j.risk(), j.behind(), j.frees(), j.exposes(), j.loses(), j.hazards(), j.close().withTest(function));
+    }
+
+    @Test
     void opensWhatMustComeFirstAndNothingElse() {
         WayIn.Plan plan = plan(Instruments.small(), new Goal.ReachPart("spacer"));
 

@@ -60,6 +60,21 @@ class ShorthandTest {
         });
     }
 
+    /// Bodies have more screws than the alphabet has letters.
+    @Test
+    void aCellMayHaveTwoLetters() {
+        assertThat(facts(opening("mount-screws", "screw BD1, cross, 3.6"))).containsExactly(new Fact.Screw("BD1", "cross", 3.6));
+    }
+
+    /// What is likely to be typed of the joint in hand comes first.
+    @Test
+    void anUnfinishedLineIsAnsweredByWhatTheJointAsksFor() {
+        assertThat(opening("mount-screws", "zz")).isInstanceOfSatisfying(Reading.NotYet.class, n -> assertThat(n.completions()).first().asString().startsWith("screw M1, "));
+        assertThat(opening("ring-thread", "zz")).isInstanceOfSatisfying(Reading.NotYet.class, n -> assertThat(n.completions()).contains("turns 3.5", "lets go 4 o'clock"));
+        assertThat(opening("ring-thread", "pre")).isInstanceOfSatisfying(Reading.NotYet.class, n -> assertThat(n.completions()).containsExactly("preload 1.5 turns"));
+        assertThat(opening("ring-thread", "reach e")).isInstanceOfSatisfying(Reading.Understood.class, u -> assertThat(u.intents()).hasSize(1));
+    }
+
     @Test
     void ringsBallsAndShims() {
         assertThat(facts(opening("ring-thread", "proud 0.3"))).containsExactly(new Fact.Proud(0.3));
@@ -74,6 +89,8 @@ class ShorthandTest {
     void collarsLoadsMovesAndWhatWasFound() {
         assertThat(facts(opening("ring-thread", "collar 2:30"))).containsExactly(new Fact.Collar(ClockPosition.of(2.5)));
         assertThat(facts(opening("ring-thread", "eccentric collar at 4"))).containsExactly(new Fact.Collar(ClockPosition.of(4)));
+        assertThat(facts(opening("ring-thread", "collar 75°"))).as("2:30").containsExactly(new Fact.Collar(ClockPosition.of(2.5)));
+        assertThat(facts(opening("ring-thread", "collar at 390 degrees"))).containsExactly(new Fact.Collar(ClockPosition.of(1)));
         assertThat(facts(opening("ring-thread", "back 15°"))).containsExactly(new Fact.BackedOff(15));
         assertThat(facts(opening("ring-thread", "preload 1.5 turns"))).containsExactly(new Fact.Preload(1.5));
         assertThat(facts(opening("ring-thread", "move cam barrel to 4:30"))).containsExactly(new Fact.Moved("cam barrel", ClockPosition.of(4.5)));

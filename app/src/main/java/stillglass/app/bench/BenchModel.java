@@ -1,8 +1,10 @@
 package stillglass.app.bench;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import stillglass.app.close.CloseModel;
 import stillglass.app.desk.Work;
 import stillglass.app.open.GlassForm;
@@ -13,6 +15,7 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
+import stillglass.assembly.ScrewLayout;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
@@ -53,10 +56,10 @@ public record BenchModel(
         /// @param at where it let go, if that is on record
         record Turn(boolean anticlockwise, Optional<ClockPosition> at) implements Picture {}
 
+        /// @param at where they lie to one another
         /// @param lengths length at each hole
-        record Screws(List<ClockPosition> at, List<String> lengths) implements Picture {
+        record Screws(ScrewLayout at, List<String> lengths) implements Picture {
             public Screws {
-                at = List.copyOf(at);
                 lengths = List.copyOf(lengths);
             }
         }
@@ -64,6 +67,9 @@ public record BenchModel(
         /// @param front bulge of the face that was the front, share of the height
         /// @param known whether its facing is to be shown; while it is asked for, it is not
         record Glass(double front, double rear, boolean known) implements Picture {}
+
+        /// A part that does not turn, with the position that was noted of it: of a collar, a lever, a mark.
+        record Standing(ClockPosition at) implements Picture {}
 
         record Plain() implements Picture {}
     }
@@ -83,11 +89,12 @@ public record BenchModel(
         troubles = List.copyOf(troubles);
     }
 
-    public static BenchModel of(Work work) {
-        return work.stage() == Stage.CLOSE ? close(work) : open(work);
+    /// @param now from which a wait is counted
+    public static BenchModel of(Work work, Instant now) {
+        return work.stage() == Stage.CLOSE ? close(work) : open(work, now);
     }
 
-    private static BenchModel open(Work work) {
+    private static BenchModel open(Work work, Instant now) {
         OpenModel m = OpenModel.of(work);
         if (m.now().isEmpty()) {
             return rest(Words.of("bench.open"), m.say().sentence(), work);
@@ -96,11 +103,12 @@ public record BenchModel(
         Joint j = n.joint();
         Optional<Instrument.Reference> ref = n.marks().stream().findFirst();
         String warning = ref.map(r -> Words.of("bench.mark", r.name())).orElse(n.cautions().isEmpty() ? "" : n.cautions().getFirst());
-        String how = ref.map(r -> r.how() + ".").orElse(n.lookAlikes().isEmpty() ? "" : n.lookAlikes().getFirst());
+        String how = ref.map(r -> r.how() + ".").or(() -> n.soak().map(s -> Words.of("bench.soak", s.minutes()))).orElse(n.lookAlikes().isEmpty() ? "" : n.lookAlikes().getFirst());
         return new BenchModel(Words.of("bench.step", Words.of("bench.open"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
                 picture(j, work, true), n.noted().isEmpty() ? n.expects() : String.join(" · ", n.noted()), tray(work),
                 Optional.of(new Intent.OpenJoint(j.id(), false)),
-                ref.map(r -> (Intent) new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))), ref.isEmpty(), troubles(j, work));
+                ref.map(r -> (Intent) new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))).or(() -> n.soak().map(s -> (Intent) s.begin(now))),
+                ref.isEmpty() && n.soak().isEmpty(), troubles(j, work));
     }
 
     private static BenchModel close(Work work) {
@@ -134,25 +142,37 @@ public record BenchModel(
     private static Picture picture(Joint j, Work work, boolean opening) {
         return switch (j.hold()) {
             case Hold.Thread t -> new Picture.Turn(opening, letGo(j, work));
-            case Hold.RetainingRing r -> new Picture.Turn(opening, Optional.empty());
-            case Hold.Screws s -> new Picture.Screws(s.holes().stream().map(Joint.ScrewHole::at).toList(),
+            case Hold.RetainingRing r -> new Picture.Turn(opening, letGo(j, work));
+            case Hold.Screws s -> new Picture.Screws(ScrewLayout.of(work.instrument(), s),
                     s.holes().stream().map(h -> length(h, j, work)).toList());
-            case Hold.Seat s -> glass(j, work, opening).orElse(new Picture.Plain());
+            case Hold.Seat s -> glass(j, work, opening).orElse(standing(j, work));
             case Hold.SetScrews s -> new Picture.Turn(opening, Optional.empty());
-            case Hold.Press p -> new Picture.Plain();
-            case Hold.Hook h -> new Picture.Plain();
-            case Hold.Noted n -> new Picture.Plain();
-            case Hold.Glue g -> new Picture.Plain();
+            case Hold.Press p -> standing(j, work);
+            case Hold.Hook h -> standing(j, work);
+            case Hold.Noted n -> standing(j, work);
+            case Hold.Glue g -> standing(j, work);
             case Hold.Bayonet b -> new Picture.Turn(opening, letGo(j, work));
-            case Hold.Snap s -> new Picture.Plain();
-            case Hold.Cement c -> new Picture.Plain();
-            case Hold.Solder s -> new Picture.Plain();
-            case Hold.Connector c -> new Picture.Plain();
+            case Hold.Snap s -> standing(j, work);
+            case Hold.Cement c -> standing(j, work);
+            case Hold.Solder s -> standing(j, work);
+            case Hold.Connector c -> standing(j, work);
         };
     }
 
     private static Optional<ClockPosition> letGo(Joint j, Work work) {
         return work.state().facts(j.id()).stream().filter(Fact.LetGo.class::isInstance).map(f -> ((Fact.LetGo) f).at()).reduce((a, b) -> b);
+    }
+
+    /// What the record says of where it stood: a collar, the last move of a dance, or a mark that was made for it.
+    private static Picture standing(Joint j, Work work) {
+        Optional<ClockPosition> noted = work.state().facts(j.id()).stream().flatMap(f -> switch (f) {
+            case Fact.Collar c -> Stream.of(c.at());
+            case Fact.Moved m -> Stream.of(m.to());
+            case Fact.LetGo l -> Stream.of(l.at());
+            default -> Stream.<ClockPosition>empty();
+        }).reduce((a, b) -> b);
+        return noted.or(() -> j.loses().stream().sorted().flatMap(r -> Optional.ofNullable(work.state().references().get(r)).stream()).map(TicketEvent.ReferenceKept::at).findFirst())
+                .<Picture>map(Picture.Standing::new).orElse(new Picture.Plain());
     }
 
     private static String length(Joint.ScrewHole h, Joint j, Work work) {

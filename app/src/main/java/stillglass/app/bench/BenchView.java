@@ -81,7 +81,7 @@ public final class BenchView extends StackPane {
     }
 
     public void show(Work work) {
-        BenchModel m = BenchModel.of(work);
+        BenchModel m = BenchModel.of(work, desk.clock().instant());
         if (drawn.filter(m::equals).isPresent()) {
             return;
         }

@@ -13,6 +13,7 @@ import stillglass.app.draw.Inked;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Net;
 
 /// The part of the step, large: which way it turns, where screws sit, which face is which.
 final class StepPicture extends Drawing {
@@ -38,10 +39,16 @@ final class StepPicture extends Drawing {
                 t.at().ifPresent(at -> hand(cx, cy, r, at));
             }
             case BenchModel.Picture.Screws s -> {
-                ring(cx, cy, r);
-                for (int i = 0; i < s.at().size(); i++) {
-                    screw(cx, cy, r, s.at().get(i), s.lengths().get(i));
+                if (s.at().ring()) {
+                    ring(cx, cy, r);
                 }
+                for (int i = 0; i < s.at().spots().size(); i++) {
+                    screw(cx, cy, r, s.at().spots().get(i), s.at().ring(), s.lengths().get(i));
+                }
+            }
+            case BenchModel.Picture.Standing s -> {
+                ring(cx, cy, r);
+                hand(cx, cy, r, s.at());
             }
             case BenchModel.Picture.Glass g -> glass(cx, cy, r, g);
             case BenchModel.Picture.Plain p -> ring(cx, cy, r);
@@ -91,12 +98,12 @@ final class StepPicture extends Drawing {
         getChildren().addAll(hand, t);
     }
 
-    private void screw(double cx, double cy, double r, ClockPosition at, String length) {
-        double s = Math.sin(at.radians());
-        double c = Math.cos(at.radians());
-        Circle head = new Circle(cx + r * 0.86 * s, cy - r * 0.86 * c, Math.max(8, r * 0.055));
+    /// On a ring the length stands within it, else below the head.
+    private void screw(double cx, double cy, double r, Net.Spot at, boolean onRing, String length) {
+        Circle head = new Circle(cx + r * 0.86 * at.x(), cy - r * 0.86 * at.y(), Math.max(8, r * 0.055));
         head.getStyleClass().add("tray-screw");
-        getChildren().addAll(head, text(length, "bench-number", cx + r * 0.56 * s, cy - r * 0.56 * c));
+        getChildren().addAll(head, onRing ? text(length, "bench-number", cx + r * 0.56 * at.x(), cy - r * 0.56 * at.y())
+                : text(length, "bench-number", head.getCenterX(), head.getCenterY() + head.getRadius() + 22));
     }
 
     private void glass(double cx, double cy, double r, BenchModel.Picture.Glass g) {

@@ -1,5 +1,6 @@
 package stillglass.app.open;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -10,13 +11,16 @@ import stillglass.app.desk.Work;
 import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.plan.LookAlikes;
 import stillglass.plan.Step;
 import stillglass.plan.WayIn;
 import stillglass.ticket.Fact;
+import stillglass.ticket.Intent;
 import stillglass.ticket.Stage;
+import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
 
 /// What Open shows.
@@ -50,6 +54,7 @@ public record OpenModel(
     /// @param clock where it let go, if noted
     /// @param facing part whose facing can be noted by a button
     /// @param trouble the line that records the next try on it when it is stuck
+    /// @param soak the wait that has not begun, where glue is to be softened
     /// @param photo whether there is a photo of a step to look at and to mark
     public record Now(
             Joint joint,
@@ -66,13 +71,27 @@ public record OpenModel(
             Optional<String> facing,
             List<String> lookAlikes,
             String trouble,
-            boolean photo) {
+            boolean photo,
+            Optional<Soak> soak) {
         public Now {
             marks = List.copyOf(marks);
             cautions = List.copyOf(cautions);
             noted = List.copyOf(noted);
             lookAlikes = List.copyOf(lookAlikes);
         }
+    }
+
+    /// A wait before a joint can be opened.
+    public record Soak(String joint, String label, double minutes) {
+        /// @param now from which it is counted
+        public Intent begin(Instant now) {
+            return new Intent.Keep(new TicketEvent.TimerSet("soak-" + joint, label, now.plusSeconds(Math.round(60 * minutes))));
+        }
+    }
+
+    private static Optional<Soak> soak(Joint j, TicketState s) {
+        return j.hold() instanceof Hold.Glue g && g.waitMinutes() > 0 && s.timers().stream().noneMatch(t -> t.timer().equals("soak-" + j.id()))
+                ? Optional.of(new Soak(j.id(), Words.of("open.soak.label", g.softener(), j.name()), g.waitMinutes())) : Optional.empty();
     }
 
     public OpenModel {
@@ -152,7 +171,7 @@ public record OpenModel(
                 .map(OpenModel::lookAlike)
                 .toList();
         return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), instead(j, work), marks,
-                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work), StepPhotos.of(work).isPresent());
+                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work), StepPhotos.of(work).isPresent(), soak(j, s));
     }
 
     private static Optional<String> instead(Joint j, Work work) {

@@ -153,6 +153,12 @@ public final class OpenView implements Station {
         mark.setId("mark");
         Button done = Build.button(Words.of("open.done"), "Space", this::open, n.marks().isEmpty() ? "next" : "button");
         done.setId("open-it");
+        if (n.marks().isEmpty()) {
+            n.soak().ifPresent(s -> {
+                mark.setText(Words.of("open.soak", s.minutes()));
+                mark.setDisable(false);
+            });
+        }
         Button trouble = Build.button(Words.of("open.trouble"), "X", this::trouble);
         Button photo = Build.button(Words.of("open.photo"), "P", this::photograph);
         photo.setId("step-photo");
@@ -259,8 +265,9 @@ public final class OpenView implements Station {
     }
 
     private void mark() {
-        drawn.flatMap(OpenModel::now).flatMap(n -> n.marks().stream().findFirst()).ifPresent(r ->
-                desk.submit(new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))));
+        drawn.flatMap(OpenModel::now).ifPresent(n -> n.marks().stream().findFirst().ifPresentOrElse(
+                r -> desk.submit(new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))),
+                () -> n.soak().ifPresent(s -> desk.submit(s.begin(desk.clock().instant())))));
     }
 
     private void photograph() {

@@ -13,10 +13,12 @@ import stillglass.app.desk.Work;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Hold;
+import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Net;
 import stillglass.assembly.Part;
+import stillglass.assembly.ScrewLayout;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Fact;
@@ -47,7 +49,9 @@ public final class Tray {
         }
     }
 
-    public record Hole(String cell, ClockPosition at, String length) {}
+    /// @param x right of the middle, the farthest at 1
+    /// @param y above it
+    public record Hole(String cell, double x, double y, String length) {}
 
     /// Cells of everything that is open, newest first.
     static List<Cell> cells(Work work) {
@@ -62,8 +66,9 @@ public final class Tray {
             Joint j = joint.get();
             List<Fact> facts = work.state().facts(id);
             if (j.hold() instanceof Hold.Screws s) {
+                List<Hole> holes = holes(s, facts, work.instrument());
                 cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
-                        String.join(" · ", holes(s, facts).stream().map(h -> h.cell() + " " + h.length()).toList())), holes(s, facts), 0, 0));
+                        String.join(" · ", holes.stream().map(h -> h.cell() + " " + h.length()).toList())), holes, 0, 0));
             }
             for (String partId : j.frees()) {
                 Optional<Part> part = work.instrument().part(partId);
@@ -75,14 +80,18 @@ public final class Tray {
         return cells;
     }
 
-    private static List<Hole> holes(Hold.Screws s, List<Fact> facts) {
-        return s.holes().stream()
-                .map(h -> new Hole(h.cell(), h.at(), facts.stream()
-                        .filter(f -> f instanceof Fact.Screw x && x.cell().equals(h.cell()))
-                        .map(f -> Fact.trim(((Fact.Screw) f).lengthMm()))
-                        .findFirst()
-                        .orElse("?")))
-                .toList();
+    private static List<Hole> holes(Hold.Screws s, List<Fact> facts, Instrument instrument) {
+        List<Net.Spot> spots = ScrewLayout.of(instrument, s).spots();
+        List<Hole> holes = new ArrayList<>();
+        for (int i = 0; i < spots.size(); i++) {
+            String cell = s.holes().get(i).cell();
+            holes.add(new Hole(cell, spots.get(i).x(), spots.get(i).y(), facts.stream()
+                    .filter(f -> f instanceof Fact.Screw x && x.cell().equals(cell))
+                    .map(f -> Fact.trim(((Fact.Screw) f).lengthMm()))
+                    .findFirst()
+                    .orElse("?")));
+        }
+        return holes;
     }
 
     private static Cell cell(int number, Part part, List<Fact> facts, LensSection section) {
@@ -116,7 +125,10 @@ public final class Tray {
                 drawing.getChildren().add(r);
             }
             case SCREWS -> {
-                drawing.getChildren().addAll(disc(mid, 21, "tray-outline"));
+                // A ring only where they lie on one; corners of a plate are no ring.
+                if (c.holes().stream().allMatch(h -> Math.hypot(h.x(), h.y()) > 0.97) && c.holes().size() != 2) {
+                    drawing.getChildren().addAll(disc(mid, 21, "tray-outline"));
+                }
                 c.holes().forEach(h -> hole(h, drawing, mid));
             }
         }
@@ -134,9 +146,7 @@ public final class Tray {
     }
 
     private static void hole(Hole h, Pane drawing, double mid) {
-        double s = Math.sin(h.at().radians());
-        double c = Math.cos(h.at().radians());
-        Circle head = new Circle(mid + 21 * s, mid - 21 * c, 3.6);
+        Circle head = new Circle(mid + 21 * h.x(), mid - 21 * h.y(), 3.6);
         head.getStyleClass().add("tray-screw");
         drawing.getChildren().add(head);
     }

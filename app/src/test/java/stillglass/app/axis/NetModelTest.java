@@ -1,9 +1,11 @@
 package stillglass.app.axis;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import stillglass.app.bench.BenchModel;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
@@ -55,6 +57,28 @@ class NetModelTest {
 
         NetModel behind = NetModel.of(Told.arrived(REFLEX, Stage.OPEN, new Intent.OpenJoint("back-pin", false), new Intent.OpenJoint("back-open", false), new Intent.OpenJoint("back-off", true))).orElseThrow();
         assertThat(tile(behind, "pressure_plate").standing()).isEqualTo(NetModel.Standing.IN);
+    }
+
+    /// Corners of a cover, not points of a clock; and glue is waited for by the clock.
+    @Test
+    void benchModeDrawsScrewsWhereTheyAreAndCountsWaits() {
+        Work w = Told.arrived(REFLEX, Stage.OPEN, new Intent.ChooseGoals(List.of("bottom_plate")), new Intent.OpenJoint("battery-cover", false), new Intent.OpenJoint("battery-out", false));
+        assertThat(BenchModel.of(w, Told.WHEN).picture()).isInstanceOfSatisfying(BenchModel.Picture.Screws.class, s -> {
+            assertThat(s.at().spots()).hasSize(5);
+            assertThat(s.at().spots().get(0).x()).as("opposite corners").isEqualTo(-s.at().spots().get(1).x());
+            assertThat(s.at().spots().get(3).x()).as("the one in the middle").isCloseTo(0, within(1e-9));
+            assertThat(s.at().ring()).isFalse();
+        });
+
+        Work glued = Told.arrived(REFLEX, Stage.OPEN, new Intent.ChooseGoals(List.of("covering_front_l")));
+        BenchModel before = BenchModel.of(glued, Told.WHEN);
+        assertThat(before.mark()).containsInstanceOf(Intent.Keep.class);
+        Work soaking = Told.arrived(REFLEX, Stage.OPEN, new Intent.ChooseGoals(List.of("covering_front_l")), before.mark().orElseThrow());
+        assertThat(soaking.state().timers()).singleElement().satisfies(t -> assertThat(t.ends()).isEqualTo(Told.WHEN.plusSeconds(300)));
+        assertThat(BenchModel.of(soaking, Told.WHEN)).satisfies(m -> {
+            assertThat(m.mark()).isEmpty();
+            assertThat(m.camera()).as("the third key takes a photo now").isTrue();
+        });
     }
 
     /// A camera has a lens of its own: its section while the glass is looked at, unfolded while it is taken apart.

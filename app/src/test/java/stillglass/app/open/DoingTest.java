@@ -102,7 +102,7 @@ class DoingTest {
 
     @Test
     void benchModeAsksWhileClosingAndDrawsNoAnswer() {
-        BenchModel m = BenchModel.of(Told.middle(Stage.CLOSE));
+        BenchModel m = BenchModel.of(Told.middle(Stage.CLOSE), Told.WHEN);
 
         assertThat(m.head()).startsWith("Close");
         if (m.picture() instanceof BenchModel.Picture.Glass g) {
