@@ -78,13 +78,16 @@ public final class VirtualDevices {
         return joint.hold() instanceof Hold.Screws s && s.holes().size() > 1 ? 360.0 / s.holes().size() : Math.round(10 * (4 + 8 * random.nextDouble())) / 10.0;
     }
 
-    /// A caliper at a joint: the lengths of its screws hole by hole, or how proud its ring stands; noted ones are not measured again.
+    /// A caliper or micrometer at a joint: the lengths of its screws hole by hole, how proud its ring stands, or the shims under it one after the other; noted
+    /// screws are not measured again.
     /// @param noted facts on record already
-    public static Caliper caliper(Joint joint, Instrument instrument, List<Fact> noted, long seed) {
+    /// @param before how many readings were taken at it before
+    public static Caliper caliper(Joint joint, Instrument instrument, List<Fact> noted, int before, long seed) {
         return () -> VirtualHands.observe(joint, instrument, seed).stream().filter(f -> !noted.contains(f))
                 .flatMapToDouble(f -> switch (f) {
                     case Fact.Screw s -> noted.stream().anyMatch(n -> n instanceof Fact.Screw o && o.cell().equals(s.cell())) ? DoubleStream.empty() : DoubleStream.of(s.lengthMm());
                     case Fact.Proud p -> DoubleStream.of(Math.abs(p.mm()));
+                    case Fact.Shims s -> DoubleStream.of(s.thicknessesMm().get(before % s.thicknessesMm().size()));
                     default -> DoubleStream.empty();
                 })
                 .findFirst().orElse(0);

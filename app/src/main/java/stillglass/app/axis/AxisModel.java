@@ -226,6 +226,9 @@ public record AxisModel(
     }
 
     private static List<String> facts(LensSection section, Work work) {
+        if (work.instrument().sort() == Instrument.Sort.BODY) {
+            return List.of(Words.of("axis.fact.flange", work.instrument().flangeFocalMm()), Words.of("axis.fact.parts", work.instrument().parts().size(), work.instrument().joints().size()));
+        }
         Paraxial p = Paraxial.of(section);
         if (section.basis() == LensSection.Basis.TWO_PLANE) {
             return List.of(Words.of("axis.fact.efl", p.eflMm()), Words.of("axis.fact.pupil", p.entrancePupil().diameterMm()), Words.of("axis.fact.twoplane"));

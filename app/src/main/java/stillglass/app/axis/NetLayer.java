@@ -20,7 +20,7 @@ import stillglass.app.theme.Words;
 import stillglass.assembly.Side;
 
 /// Draws a [NetModel] into the band of the Axis: the sides as a strip with top and bottom at its end, or as a cross about the front, whichever comes out larger.
-final class NetLayer {
+public final class NetLayer {
     private static final double GAP = 9;
     private static final double LEAST_HEAD = 2.4;
     private static final double HEAD_MM = 1.3;
@@ -32,12 +32,12 @@ final class NetLayer {
     private final List<Bounds> written = new ArrayList<>();
 
     /// What makes a node speak and be chosen.
-    interface Speaker {
+    public interface Speaker {
         /// @param partId part it belongs to, empty for a screw
         void speak(Node node, String spoken, String partId);
     }
 
-    NetLayer(List<Node> into, Speaker speaker) {
+    public NetLayer(List<Node> into, Speaker speaker) {
         this.into = into;
         this.speaker = speaker;
     }
@@ -59,7 +59,7 @@ final class NetLayer {
     }
 
     /// @param x0 left end of the room
-    void draw(NetModel m, double x0, double y0, double x1, double y1, double em) {
+    public void draw(NetModel m, double x0, double y0, double x1, double y1, double em) {
         double label = 1.25 * em;
         Arrangement strip = arrange(m, false, x1 - x0, y1 - y0, label);
         Arrangement cross = arrange(m, true, x1 - x0, y1 - y0, label);

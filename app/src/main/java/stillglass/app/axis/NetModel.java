@@ -140,6 +140,11 @@ public record NetModel(List<Face> faces) {
         return Math.max(all, one);
     }
 
+    /// The side on which something moves next.
+    public Optional<Face> inHand() {
+        return faces.stream().filter(f -> f.tiles().stream().anyMatch(t -> t.standing() == Standing.NEXT) || f.heads().stream().anyMatch(h -> h.standing() == Standing.NEXT)).findFirst();
+    }
+
     /// Parts from side to side, for walking with keys.
     List<Tile> walk() {
         return faces.stream().flatMap(f -> f.tiles().stream()).toList();

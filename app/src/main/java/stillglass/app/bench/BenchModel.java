@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import stillglass.app.axis.NetModel;
 import stillglass.app.close.CloseModel;
 import stillglass.app.desk.Work;
 import stillglass.app.open.GlassForm;
@@ -71,6 +72,9 @@ public record BenchModel(
         /// A part that does not turn, with the position that was noted of it: of a collar, a lever, a mark.
         record Standing(ClockPosition at) implements Picture {}
 
+        /// A part on its side of an unfolded instrument.
+        record OnSide(NetModel.Face face) implements Picture {}
+
         record Plain() implements Picture {}
     }
 
@@ -131,7 +135,10 @@ public record BenchModel(
                 : n.facing().map(p -> (Intent) new Intent.StateFact(j.id(), new Fact.Facing(p, true)));
         Optional<CloseModel.Stated> photo = n.stated().stream().filter(CloseModel.Stated::ofPhoto).reduce((a, b) -> b);
         String recall = photo.map(CloseModel.Stated::verdict).or(n::greased).orElse(n.photo() ? Words.of("bench.photo") : "");
-        return new BenchModel(Words.of("bench.step", Words.of("bench.close"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
+        // The number under which it lies on the mat.
+        int cell = work.state().opened().indexOf(j.id()) + 1;
+        String with = cell > 0 && !j.frees().isEmpty() ? Words.of("bench.cell", n.tool(), cell) : n.tool();
+        return new BenchModel(Words.of("bench.step", Words.of("bench.close"), n.number(), n.of()), n.doing(), with, warning, how,
                 picture(j, work, false), recall, tray(work), Optional.of(n.act()), mark, mark.isEmpty() && n.photo(), troubles(j, work));
     }
 
@@ -172,7 +179,8 @@ public record BenchModel(
             default -> Stream.<ClockPosition>empty();
         }).reduce((a, b) -> b);
         return noted.or(() -> j.loses().stream().sorted().flatMap(r -> Optional.ofNullable(work.state().references().get(r)).stream()).map(TicketEvent.ReferenceKept::at).findFirst())
-                .<Picture>map(Picture.Standing::new).orElse(new Picture.Plain());
+                .<Picture>map(Picture.Standing::new)
+                .orElseGet(() -> NetModel.of(work).flatMap(NetModel::inHand).<Picture>map(Picture.OnSide::new).orElse(new Picture.Plain()));
     }
 
     private static String length(Joint.ScrewHole h, Joint j, Work work) {

@@ -29,10 +29,11 @@ import stillglass.ticket.TicketState;
 /// @param rungs every joint of the way, opened ones first, in order
 /// @param now the joint in hand; empty when there is nothing left to open
 /// @param tray what lies on the mat, newest first
+/// @param photos whether there is a photo of a step to look at and to mark
 /// @param barred whether trouble has closed every way to the goals
 public record OpenModel(
         String summary, List<Rung> rungs, Optional<Now> now, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean barred,
-        boolean done) {
+        boolean photos, boolean done) {
 
     /// How far a joint of the way is.
     public enum Progress {
@@ -55,7 +56,6 @@ public record OpenModel(
     /// @param facing part whose facing can be noted by a button
     /// @param trouble the line that records the next try on it when it is stuck
     /// @param soak the wait that has not begun, where glue is to be softened
-    /// @param photo whether there is a photo of a step to look at and to mark
     public record Now(
             Joint joint,
             int number,
@@ -71,7 +71,6 @@ public record OpenModel(
             Optional<String> facing,
             List<String> lookAlikes,
             String trouble,
-            boolean photo,
             Optional<Soak> soak) {
         public Now {
             marks = List.copyOf(marks);
@@ -109,7 +108,7 @@ public record OpenModel(
         all.addAll(ahead);
         Optional<Joint> next = ahead.stream().findFirst();
         return new OpenModel(summary(work, opened.size(), ahead.size()), rungs(all, opened.size(), work), next.map(j -> now(j, opened.size() + 1, all, work)),
-                Tray.cells(work), !s.goals().isEmpty(), work.mapped(), !s.barred().isEmpty() && work.computed().plan().isEmpty(), s.done(Stage.OPEN));
+                Tray.cells(work), !s.goals().isEmpty(), work.mapped(), !s.barred().isEmpty() && work.computed().plan().isEmpty(), StepPhotos.of(work).isPresent(), s.done(Stage.OPEN));
     }
 
     private static String summary(Work work, int opened, int ahead) {
@@ -171,7 +170,7 @@ public record OpenModel(
                 .map(OpenModel::lookAlike)
                 .toList();
         return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), instead(j, work), marks,
-                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work), StepPhotos.of(work).isPresent(), soak(j, s));
+                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work), soak(j, s));
     }
 
     private static Optional<String> instead(Joint j, Work work) {

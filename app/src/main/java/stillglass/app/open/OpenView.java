@@ -52,6 +52,7 @@ public final class OpenView implements Station {
     private final FlowPane tray = new FlowPane(6, 6);
     private final HBox ways = Build.row(10);
     private final ToolShelf toolShelf;
+    private final Button viewPhotos = Build.button(Words.of("open.photo.view"), "V", () -> showPhotos(true), "chip");
     private final StepPhotoView photos;
     private final HBox below;
     private final Asker asker;
@@ -88,13 +89,15 @@ public final class OpenView implements Station {
         Button tools = Build.button(Words.of("open.tools"), "K", this::showTools, "chip");
         tools.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         tools.setId("tools");
+        viewPhotos.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        viewPhotos.setId("view-photos");
         ways.setId("ways");
         toolShelf = new ToolShelf(desk);
         upper(descent);
         below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);
         VBox.setVgrow(photos.node(), Priority.ALWAYS);
-        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), tools, other), ways, toolShelf, descent, below, photos.node());
+        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, tools, other), ways, toolShelf, descent, below, photos.node());
         node.getStyleClass().add("station");
     }
 
@@ -122,6 +125,8 @@ public final class OpenView implements Station {
         }
         drawn = Optional.of(m);
         summary.setText(m.summary());
+        viewPhotos.setVisible(m.photos());
+        viewPhotos.setManaged(m.photos());
         descent.show(m.rungs());
         tray.getChildren().setAll(m.tray().stream().map(Tray::node).toList());
         if (m.tray().isEmpty()) {
@@ -163,11 +168,6 @@ public final class OpenView implements Station {
         Button photo = Build.button(Words.of("open.photo"), "P", this::photograph);
         photo.setId("step-photo");
         actions.getChildren().setAll(done, mark, trouble, photo);
-        if (n.photo()) {
-            Button view = Build.button(Words.of("open.photo.view"), "V", () -> showPhotos(true));
-            view.setId("view-photos");
-            actions.getChildren().add(view);
-        }
         return nodes;
     }
 

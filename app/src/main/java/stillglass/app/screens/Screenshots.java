@@ -141,6 +141,23 @@ public final class Screenshots {
         settle();
         press(KeyCode.W);
         snap("look-wipe");
+        unfolded();
+    }
+
+    /// The reflex body on its way to the shutter: bottom plate and coverings off.
+    private void unfolded() {
+        desk.open("T-0147").orTimeout(60, TimeUnit.SECONDS).join();
+        submit(new Intent.ChooseGoals(List.of("curtain_first")));
+        onUi(() -> {
+            desk.go(Stage.OPEN);
+            return null;
+        });
+        settle();
+        for (Act a : DemoBook.acts(desk, Stage.OPEN).subList(0, 32)) {
+            DemoBook.perform(desk, a);
+        }
+        settle();
+        snap("open-net");
     }
 
     /// A folding camera's triplet as it was measured on the bench, the spherometer's readings turned into radii.

@@ -9,14 +9,21 @@ import stillglass.ticket.Fact;
 final class Measured {
     private Measured() {}
 
+    /// What is put into a field at its caret: readings in a row keep apart.
+    static String into(String before, String reading) {
+        return before.isEmpty() || Character.isWhitespace(before.charAt(before.length() - 1)) ? reading : " " + reading;
+    }
+
     /// @param noted facts on record already: the first hole without a screw on record is the one in hand
     /// @param reading in mm, as it is said
-    static String line(Joint joint, List<Fact> noted, String reading) {
+    /// @param shims whether it frees shims, measured with a micrometer one after the other
+    static String line(Joint joint, List<Fact> noted, String reading, boolean shims) {
         return switch (joint.hold()) {
             case Hold.Screws s -> s.holes().stream().map(Joint.ScrewHole::cell)
                     .filter(cell -> noted.stream().noneMatch(f -> f instanceof Fact.Screw x && x.cell().equals(cell))).findFirst()
                     .map(cell -> "screw " + cell + ", " + s.drive() + ", " + reading + " mm").orElse(reading + " mm");
             case Hold.RetainingRing r -> "proud " + reading;
+            case Hold.Seat s when shims -> "shim " + reading;
             default -> reading + " mm";
         };
     }

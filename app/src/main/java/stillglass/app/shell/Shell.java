@@ -46,8 +46,6 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
-import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Fact;
 import stillglass.ticket.Intent;
 import stillglass.ticket.Reading;
 import stillglass.ticket.Shorthand;
@@ -57,7 +55,6 @@ import stillglass.ticket.TicketEvent;
 /// The whole window. Owns the views and the keys; holds no state of the work itself.
 public final class Shell extends StackPane {
     /// Scatter of the virtual caliper's readings.
-    private static final long CALIPER = 5;
     private static final double AXIS_SHARE = 0.295;
     private static final double AXIS_TALL_SHARE = 0.52;
 
@@ -75,6 +72,7 @@ public final class Shell extends StackPane {
     private final BenchView bench;
     private final BookPage book;
     private final KeysSheet keys;
+    private final Gauge gauge;
     private final OpenView opening;
     private final CloseView closing;
     private final Map<Stage, Station> stations = new EnumMap<>(Stage.class);
@@ -93,6 +91,7 @@ public final class Shell extends StackPane {
         axis = new AxisView(desk::select, s -> desk.shown().ifPresent(w -> desk.view(w.viewing().facing(s))));
         axis.setId("axis");
         say = new SayLine(this::read, this::accept, t -> desk.submit(new Intent.Keep(new TicketEvent.TimerCleared(t))));
+        gauge = new Gauge(desk, say::type);
         bench = new BenchView(desk, this::leaveBench, this::stepPhoto);
         book = new BookPage(desk, asker, this::showWork, this::show);
         keys = new KeysSheet(this::hideKeys);
@@ -360,16 +359,8 @@ public final class Shell extends StackPane {
 
     /// The caliper's reading goes into the field that has the focus; without one it begins a line about the joint in hand.
     private void measure() {
-        work().filter(w -> !inBook).ifPresent(w -> inHand(w).ifPresent(j -> desk.compute(
-                        () -> VirtualDevices.caliper(j, w.instrument(), w.stage() == Stage.CLOSE ? List.of() : w.state().facts(j.id()), CALIPER).readMm())
-                .thenAcceptAsync(mm -> {
-                    String reading = Fact.trim(mm);
-                    if (getScene() != null && getScene().getFocusOwner() instanceof TextInputControl field) {
-                        field.replaceSelection(reading);
-                    } else {
-                        say.type(Measured.line(j, w.state().facts(j.id()), reading));
-                    }
-                }, Platform::runLater)));
+        work().filter(w -> !inBook).ifPresent(w -> inHand(w).ifPresent(j -> gauge.read(w, j, () -> getScene() != null
+                && getScene().getFocusOwner() instanceof TextInputControl field ? Optional.of(field) : Optional.empty())));
     }
 
     private void scale(boolean up) {

@@ -1,0 +1,48 @@
+package stillglass.app.shell;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.scene.control.TextInputControl;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.Work;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
+import stillglass.sim.VirtualDevices;
+import stillglass.ticket.Fact;
+import stillglass.ticket.Stage;
+
+/// Caliper and micrometer: what they show goes into the field in hand, or begins a line about the joint in hand.
+final class Gauge {
+    /// Scatter of the simulated readings.
+    private static final long SEED = 5;
+
+    private final Desk desk;
+    private final Consumer<String> type;
+    /// Joint the last reading was taken at, and how many before it.
+    private String measured = "";
+    private int readings;
+
+    /// @param type opens the Say line with a beginning
+    Gauge(Desk desk, Consumer<String> type) {
+        this.desk = desk;
+        this.type = type;
+    }
+
+    /// @param focused field that has the focus when the reading comes
+    void read(Work work, Joint joint, Supplier<Optional<TextInputControl>> focused) {
+        readings = joint.id().equals(measured) ? readings + 1 : 0;
+        measured = joint.id();
+        int before = readings;
+        List<Fact> noted = work.stage() == Stage.CLOSE ? List.of() : work.state().facts(joint.id());
+        boolean shims = joint.frees().stream().flatMap(p -> work.instrument().part(p).stream()).anyMatch(p -> p.kind() == Part.Kind.SHIM);
+        desk.compute(() -> VirtualDevices.caliper(joint, work.instrument(), noted, before, SEED).readMm()).thenAcceptAsync(mm -> {
+            String reading = Fact.trim(mm);
+            focused.get().ifPresentOrElse(
+                    field -> field.replaceSelection(Measured.into(field.getText(0, field.getSelection().getStart()), reading)),
+                    () -> type.accept(Measured.line(joint, work.state().facts(joint.id()), reading, shims)));
+        }, Platform::runLater);
+    }
+}
