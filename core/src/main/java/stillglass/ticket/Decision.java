@@ -298,8 +298,10 @@ public sealed interface Decision {
     }
 
     private static Decision photographStep(TicketState state, Intent.PhotographStep p, World world) {
-        Decision about = p.about().map(f -> f instanceof Fact.Clocked ? state(state, new Intent.StateFact(p.joint(), f), world)
-                : noteFacts(state, new Intent.NoteFacts(p.joint(), List.of(f)), world)).orElse(accepted());
+        boolean putBack = p.kept().phase() == Phase.AFTER;
+        Decision about = p.about() instanceof Fact.Clocked c ? state(state, new Intent.StateFact(p.joint(), c), world)
+                : putBack ? accepted(new TicketEvent.FactStated(p.joint(), p.about(), true, "Photo of it put back"))
+                : noteFacts(state, new Intent.NoteFacts(p.joint(), List.of(p.about())), world);
         if (!(about instanceof Accepted told)) {
             return about;
         }

@@ -101,8 +101,8 @@ public sealed interface Intent {
     }
 
     /// Keep a photo of a joint together with what it tells: that it was taken, or how far what it shows is turned.
-    /// @param about empty when the later photo tells nothing
-    record PhotographStep(TicketEvent.PhotoKept kept, String joint, Optional<Fact> about) implements Intent {}
+    /// @param about the photo itself where nothing more is told
+    record PhotographStep(TicketEvent.PhotoKept kept, String joint, Fact about) implements Intent {}
 
     /// @param anyway it is already off, whatever should have come first
     record OpenJoint(String joint, boolean anyway) implements Intent {}

@@ -1,6 +1,7 @@
 package stillglass.ticket;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Instant;
 import java.time.LocalDate;
@@ -246,5 +247,38 @@ class DecisionTest {
     @Test
     void onlyPartsOfTheMapAreCleaned() {
         assertThat(Story.begun().refusal(new Intent.Clean("teapot", "haze", "water", true))).contains("no part teapot");
+    }
+
+    private static TicketEvent.PhotoKept kept(String id, Phase phase) {
+        return new TicketEvent.PhotoKept(id, phase, false, "step");
+    }
+
+    /// One act each: the photo of a step, and the photo of the joint put back with what it tells.
+    @Test
+    void aRingThatTwoPhotosShowTurnedIsNotClosedUntilTheyAgree() {
+        Story s = Story.begun().accept(new Intent.PhotographStep(kept("p1", Phase.BEFORE), "ring-thread", new Fact.Photo("p1")), new Intent.OpenJoint("ring-thread", true));
+        assertThat(s.state().facts("ring-thread")).containsExactly(new Fact.Photo("p1"));
+
+        s.accept(new Intent.PhotographStep(kept("p2", Phase.AFTER), "ring-thread", new Fact.Photo("p2")));
+        assertThat(s.state().stated("ring-thread")).singleElement().satisfies(f -> assertThat(f.matches()).as("it tells nothing, and bars nothing").isTrue());
+        s.accept(new Intent.PhotographStep(kept("p3", Phase.AFTER), "ring-thread", new Fact.Clocked("p3", 12, 0.1, 1)));
+        assertThat(s.refusal(new Intent.CloseJoint("ring-thread", false, Optional.empty()))).contains("Turned by 12.0°").contains("anticlockwise");
+        s.accept(new Intent.Undo());
+        assertThat(s.state().photo("p3")).as("the photo and what it told are one act").isEmpty();
+        s.accept(new Intent.PhotographStep(kept("p4", Phase.AFTER), "ring-thread", new Fact.Clocked("p4", 0.3, 0.1, 1)), new Intent.CloseJoint("ring-thread", false, Optional.empty()));
+        assertThat(s.state().closed()).contains("ring-thread");
+    }
+
+    @Test
+    void marksOnAPhotoAreDrawnRenamedAndTakenOff() {
+        Story s = Story.begun().accept(new Intent.PhotographStep(kept("p1", Phase.BEFORE), "ring-thread", new Fact.Photo("p1")),
+                new Intent.Keep(new TicketEvent.PhotoMarked("p1", 0, new PhotoMark(0.1, 0.1, 0.4, 0.3, "A"))),
+                new Intent.Keep(new TicketEvent.PhotoMarked("p1", 1, new PhotoMark(0.6, 0.1, 0.5, 0.3, "B"))));
+        s.accept(new Intent.Keep(new TicketEvent.PhotoMarked("p1", 1, new PhotoMark(0.6, 0.1, 0.5, 0.3, "notch"))), new Intent.Keep(new TicketEvent.PhotoUnmarked("p1", 0)));
+
+        assertThat(s.state().marks("p1").values()).extracting(PhotoMark::word).containsExactly("notch");
+        assertThat(s.state().marks("p9")).isEmpty();
+        assertThatThrownBy(() -> new PhotoMark(Double.NaN, 0, 0, 0, "A")).hasMessageContaining("outside it");
+        assertThatThrownBy(() -> new PhotoMark(0, 0, 1, 1, " ")).hasMessageContaining("needs a word");
     }
 }

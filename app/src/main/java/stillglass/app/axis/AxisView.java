@@ -375,14 +375,16 @@ public final class AxisView extends Region {
         double squeeze = Math.min(1, (to - from - gap * (ghosts.size() - 1)) / Math.max(1, wanted - gap * (ghosts.size() - 1)));
         double x = right ? from : to;
         double lastMiddle = Double.NEGATIVE_INFINITY;
+        double lastTop = 0;
         boolean raised = false;
         for (AxisModel.Ghost g : ghosts) {
             double w = Math.max(2, length(g, f) * squeeze);
             double left = right ? x : x - w;
-            // Numbers of small parts in a row stand higher and lower by turns where they would run into each other.
-            boolean close = g.pieces().isEmpty() && Math.abs(left + w / 2 - lastMiddle) < Integer.toString(g.number()).length() * 8;
-            raised = close && !raised;
-            lastMiddle = g.pieces().isEmpty() ? left + w / 2 : Double.NEGATIVE_INFINITY;
+            // Numbers in a row stand higher and lower by turns where they would run into each other.
+            double top = f.y(Math.max(3, g.pieces().stream().flatMap(p -> p.outlines().stream()).flatMap(o -> o.points().stream()).mapToDouble(AxisModel.Point::yMm).max().orElse(0)));
+            raised = Math.abs(left + w / 2 - lastMiddle) < Integer.toString(g.number()).length() * 8 && Math.abs(top - lastTop) < 13 && !raised;
+            lastMiddle = left + w / 2;
+            lastTop = top;
             getChildren().add(ghost(g, f, left, w, raised));
             x += right ? w + gap : -(w + gap);
         }

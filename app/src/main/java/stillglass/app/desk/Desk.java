@@ -348,6 +348,17 @@ public final class Desk implements AutoCloseable {
         });
     }
 
+    /// Stops looking for better results; those shown stand. On the interface thread.
+    /// @return whether anything was being computed
+    public boolean stopComputing() {
+        Optional<Work> busy = shown.filter(Work::computing);
+        busy.ifPresent(w -> {
+            computing.next();
+            show(w.with(w.computed(), false));
+        });
+        return busy.isPresent();
+    }
+
     private void show(Work work) {
         shown = Optional.of(work);
         List.copyOf(watchers).forEach(w -> w.accept(work));

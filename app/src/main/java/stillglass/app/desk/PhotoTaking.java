@@ -78,7 +78,7 @@ public final class PhotoTaking {
         return desk.compute(() -> readable(source.take())).thenCompose(p -> {
             String id = id(work, p);
             return desk.submit(new Intent.PhotographStep(new TicketEvent.PhotoKept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name())),
-                    joint.id(), Optional.of(new Fact.Photo(id))), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
+                    joint.id(), new Fact.Photo(id)), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
         });
     }
 
@@ -103,7 +103,7 @@ public final class PhotoTaking {
         return desk.compute(() -> readable(source.take())).thenCompose(p -> {
             Logbook.PhotoBytes now = new Logbook.PhotoBytes(id(work, p), p.name(), p.bytes());
             TicketEvent.PhotoKept kept = new TicketEvent.PhotoKept(now.photoId(), Phase.AFTER, false, Words.of("close.photo.caption", joint.name()));
-            return clocked(desk, how, now, progress).thenCompose(f -> desk.submit(new Intent.PhotographStep(kept, joint.id(), f.map(c -> c)), List.of(now)));
+            return clocked(desk, how, now, progress).thenCompose(f -> desk.submit(new Intent.PhotographStep(kept, joint.id(), f.map(c -> (Fact) c).orElse(new Fact.Photo(now.photoId()))), List.of(now)));
         });
     }
 

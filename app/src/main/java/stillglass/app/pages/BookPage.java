@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -138,6 +139,7 @@ public final class BookPage {
         List<Node> rows = new ArrayList<>();
         listing.tickets().stream()
                 .filter(c -> (c.number() + " " + c.title() + " " + c.owner() + " " + c.line()).toLowerCase(Locale.ROOT).contains(wanted))
+                .sorted(Comparator.comparing(TicketCard::signed).thenComparing(TicketCard::due))
                 .forEach(c -> rows.add(row(c)));
         if (listing.tickets().isEmpty()) {
             rows.add(Build.label(Words.of("book.empty"), "heading"));

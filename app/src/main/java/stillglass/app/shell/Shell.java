@@ -427,7 +427,7 @@ public final class Shell extends StackPane {
             return true;
         }
         Station station = work().map(w -> stations.get(w.stage())).orElse(null);
-        return station != null && work().filter(w -> station.key(e, w)).isPresent();
+        return station != null && work().filter(w -> station.key(e, w)).isPresent() || e.getCode() == KeyCode.ESCAPE && desk.stopComputing();
     }
 
     /// The station of a stage, for callers that drive it directly.

@@ -56,8 +56,8 @@ public final class StepPhotoView {
     private final Label doing = Build.label("", "soft");
     private final HBox node;
     private final AtomicLong asked = new AtomicLong();
-    /// Circles found or drawn, by photo; belong to the ticket shown.
-    private final Map<String, Aperture> circles = new HashMap<>();
+    /// Circles found, empty where there is none, and circles drawn, by photo; belong to the joint shown.
+    private final Map<String, Optional<Aperture>> circles = new HashMap<>();
     private final Map<String, Aperture> byHand = new HashMap<>();
     private Optional<ClockingCheck.Zone> zone = Optional.empty();
     private Optional<StepPhotos> shown = Optional.empty();
@@ -110,7 +110,9 @@ public final class StepPhotoView {
     /// Shows or hides the photos.
     public void open(boolean on) {
         visible(node, on);
-        if (!on) {
+        if (on) {
+            draw();
+        } else {
             asked.incrementAndGet();
             then.giveUp();
             doing.setText("");
@@ -139,7 +141,9 @@ public final class StepPhotoView {
         words.getChildren().setAll(m.map(this::words).orElseGet(() -> List.of(Build.label(Words.of(closing ? "step.none.close" : "step.none.open"), "large"))));
         buttons.getChildren().setAll(buttons(closing));
         m.ifPresent(s -> then.setAccessibleText(s.spoken()));
-        draw();
+        if (open()) {
+            draw();
+        }
     }
 
     private List<Node> words(StepPhotos s) {
@@ -200,18 +204,18 @@ public final class StepPhotoView {
 
     private void picture(StepPhotos s, String id, MarkedPhoto into, List<PhotoMark> marks, Optional<Double> turned) {
         Optional<ClockingCheck.Zone> rings = s.closing() ? Optional.of(zone(s.joint())) : Optional.empty();
-        Optional<Aperture> known = Optional.ofNullable(byHand.get(id)).or(() -> Optional.ofNullable(circles.get(id)));
+        Optional<Aperture> known = Optional.ofNullable(byHand.get(id)).or(() -> circles.getOrDefault(id, Optional.empty()));
         cache.load(s.ticket(), id).thenAccept(photo -> {
             if (shown.filter(s::equals).isPresent()) {
                 into.show(photo, marks, known, rings, turned);
             }
         });
-        if (s.closing() && known.isEmpty()) {
-            PhotoTaking.circle(desk, id).thenAcceptAsync(found -> found.ifPresent(a -> {
-                if (circles.put(id, a) == null && shown.filter(s::equals).isPresent()) {
+        if (s.closing() && known.isEmpty() && !circles.containsKey(id)) {
+            PhotoTaking.circle(desk, id).thenAcceptAsync(found -> {
+                if (circles.put(id, found) == null && shown.filter(s::equals).isPresent()) {
                     draw();
                 }
-            }), Platform::runLater);
+            }, Platform::runLater);
         }
     }
 

@@ -3,6 +3,7 @@ package stillglass.app.step;
 import java.util.List;
 import java.util.Optional;
 import java.util.SortedMap;
+import java.util.stream.Stream;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
@@ -18,8 +19,8 @@ import stillglass.ticket.TicketState;
 /// @param closing whether it is being put back, so that a second photo can be compared
 /// @param record photo that was taken when it was opened
 /// @param marks drawn on that, by number
-/// @param later photo of the joint put back, when one was compared
-/// @param verdict what the comparison tells, with the turn; empty before there is one
+/// @param later photo of the joint put back, when one was taken
+/// @param verdict what the comparison of the two tells, with the turn; empty before there is one, or where nothing tells a turn
 public record StepPhotos(
         String ticket, Joint joint, boolean closing, String record, SortedMap<Integer, PhotoMark> marks, Optional<String> later, Optional<Verdict> verdict) {
 
@@ -44,9 +45,15 @@ public record StepPhotos(
 
     private static Optional<StepPhotos> of(Joint joint, Work work, boolean closing) {
         TicketState s = work.state();
-        Optional<TicketEvent.FactStated> told = s.stated(joint.id()).stream().filter(f -> closing && f.fact() instanceof Fact.Clocked).reduce((a, b) -> b);
+        Optional<String> later = s.stated(joint.id()).stream().filter(f -> closing).flatMap(f -> switch (f.fact()) {
+            case Fact.Photo p -> Stream.of(p.photoId());
+            case Fact.Clocked c -> Stream.of(c.photoId());
+            default -> Stream.<String>empty();
+        }).reduce((a, b) -> b);
+        // A photo that told nothing comes after what an earlier one told.
+        Optional<TicketEvent.FactStated> told = s.stated(joint.id()).stream().filter(f -> closing && f.fact() instanceof Fact.Clocked c && later.filter(c.photoId()::equals).isPresent()).reduce((a, b) -> b);
         return recorded(joint, s).map(photo -> new StepPhotos(s.tag().number(), joint, closing, photo, s.marks(photo),
-                told.map(f -> ((Fact.Clocked) f.fact()).photoId()),
+                later,
                 told.map(f -> new Verdict(f.verdict(), f.matches(), ((Fact.Clocked) f.fact()).turnDeg()))));
     }
 

@@ -25,6 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
+import stillglass.assembly.Part;
 import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.device.PhotoCamera;
@@ -339,5 +340,44 @@ class DeskTest {
         get(desk.submit(new Intent.Undo()));
         get(desk.submit(new Intent.Undo()));
         assertThat(settle().mapped()).isFalse();
+    }
+
+    /// A full strip of a hundred joints takes seconds.
+    @Test
+    void lookingForAWayIsStoppedAndWhatWasFoundBeforeStands() throws Exception {
+        DemoBook.arrive(desk, "T-0147");
+        get(desk.submit(new Intent.ChooseGoals(List.of("tripod_bush"))));
+        Work before = settle();
+        get(desk.submit(new Intent.ChooseGoals(before.instrument().parts().stream().map(Part::id).toList())));
+
+        assertThat(ui.submit(desk::stopComputing).get(20, TimeUnit.SECONDS)).isTrue();
+        Work stopped = settle();
+        assertThat(stopped.computing()).isFalse();
+        assertThat(stopped.computed().plan()).isEqualTo(before.computed().plan());
+        assertThat(ui.submit(desk::stopComputing).get(20, TimeUnit.SECONDS)).as("nothing is left to be stopped").isFalse();
+        get(desk.submit(new Intent.ChooseGoals(List.of("battery"))));
+        assertThat(settle().computed().plan().orElseThrow().joints()).hasSize(2);
+    }
+
+    @Test
+    void aPhotoOfAStepThatIsTornIsRefusedBeforeAnythingIsKept() throws Exception {
+        begin("T-2", "fell_52_f2");
+        byte[] whole = turned(3, 0).take().bytes();
+        PhotoCamera torn = () -> new PhotoCamera.Picture("torn.png", java.util.Arrays.copyOf(whole, whole.length / 3));
+        Work w = settle();
+        Joint joint = w.instrument().joint("name-ring").orElseThrow();
+
+        assertThat(PhotoTaking.ofStep(desk, w, joint, torn)).failsWithin(java.time.Duration.ofSeconds(60));
+        Work after = settle();
+        assertThat(complaints).last().asString().contains("torn.png");
+        assertThat(after.state().photos()).isEmpty();
+        assertThat(after.state().facts("name-ring")).isEmpty();
+        get(PhotoTaking.ofStep(desk, after, joint, turned(3, 0)));
+        assertThat(settle().state().facts("name-ring")).hasSize(1);
+        get(desk.submit(new Intent.Undo()));
+        assertThat(settle().state()).satisfies(s -> {
+            assertThat(s.facts("name-ring")).isEmpty();
+            assertThat(s.photos()).as("one act, one undo").isEmpty();
+        });
     }
 }
