@@ -133,6 +133,9 @@ public final class CloseView implements Station {
         for (CloseModel.Stated s : n.stated()) {
             nodes.add(Build.label((s.matches() ? "✓ " : "× ") + s.verdict(), s.matches() ? "green" : "danger", s.matches() ? "medium" : "strong"));
         }
+        if (n.photo()) {
+            nodes.add(photos.small());
+        }
         n.toSet().ifPresent(p -> {
             Button set = Build.button(Words.of("close.set.do"), "S", this::setControls, "next");
             set.setId("controls-set");

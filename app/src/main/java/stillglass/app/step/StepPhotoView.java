@@ -44,6 +44,7 @@ public final class StepPhotoView {
     private static final double STEP = 0.02;
     private static final double FINE = 0.002;
     private static final double RING_STEP = 0.04;
+    private static final double SMALL_WIDTH = 240;
 
     private final Desk desk;
     private final Asker asker;
@@ -51,6 +52,7 @@ public final class StepPhotoView {
     private final Runnable back;
     private final MarkedPhoto then;
     private final MarkedPhoto now;
+    private final MarkedPhoto small = new MarkedPhoto("", d -> {}, a -> {});
     private final VBox words = Build.column(8);
     private final VBox buttons = Build.column(6);
     private final Label doing = Build.label("", "soft");
@@ -70,6 +72,10 @@ public final class StepPhotoView {
         this.back = back;
         then = new MarkedPhoto(Words.of("step.then"), this::line, a -> circled(true, a));
         now = new MarkedPhoto(Words.of("step.now"), d -> {}, a -> circled(false, a));
+        small.setPrefSize(SMALL_WIDTH, SMALL_WIDTH * 3 / 4);
+        small.setMaxSize(SMALL_WIDTH, SMALL_WIDTH * 3 / 4);
+        small.setMinSize(SMALL_WIDTH, SMALL_WIDTH * 3 / 4);
+        small.setMouseTransparent(true);
         then.setId("step-then");
         now.setId("step-now");
         HBox.setHgrow(then, Priority.ALWAYS);
@@ -101,6 +107,11 @@ public final class StepPhotoView {
 
     public Node node() {
         return node;
+    }
+
+    /// The photo of the record with its marks, small, to stand beside the step.
+    public Node small() {
+        return small;
     }
 
     public boolean open() {
@@ -143,6 +154,14 @@ public final class StepPhotoView {
         m.ifPresent(s -> then.setAccessibleText(s.spoken()));
         if (open()) {
             draw();
+        }
+        small.show(Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
+        if (closing) {
+            m.ifPresent(s -> cache.load(s.ticket(), s.record()).thenAccept(photo -> {
+                if (shown.filter(s::equals).isPresent()) {
+                    small.show(photo, List.copyOf(s.marks().values()), Optional.empty(), Optional.empty(), Optional.empty());
+                }
+            }));
         }
     }
 
