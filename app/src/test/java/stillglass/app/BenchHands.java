@@ -119,14 +119,23 @@ final class BenchHands {
     /// Put back without looking it is turned, which two photos tell; turned back, they agree.
     private void comparePhotos(Joint joint) {
         for (boolean right : new boolean[] {false, true}) {
-            window.press(KeyCode.P);
+            // The first from bench mode by the third key, the second from the window.
+            if (!right) {
+                window.press(KeyCode.B);
+            }
+            window.press(right ? KeyCode.P : KeyCode.M);
             window.until("the photos are compared", () -> clocked(joint).filter(f -> f.matches() == right).isPresent());
             if (!right) {
+                window.press(KeyCode.ESCAPE);
                 window.press(KeyCode.SPACE);
                 assertThat(window.work().state().openNow()).as("what is turned stays open").contains(joint.id());
                 assertThat(window.say()).contains("against the photo");
             }
         }
+        int before = window.work().state().stated(joint.id()).size();
+        window.press(KeyCode.ADD);
+        window.until("they are compared by a wider ring", () -> window.desk.shown().orElseThrow().state().stated(joint.id()).size() > before);
+        assertThat(clocked(joint).orElseThrow().matches()).isTrue();
         window.press(KeyCode.V);
     }
 
