@@ -11,7 +11,7 @@ if "%jdk%"=="" (
 where mvn >nul 2>nul || (echo still-glass: Maven is not found. Install it ^(3.8.7 or newer^). 1>&2 & exit /b 2)
 set "verb=%~1"
 if "%verb%"=="" (
-  echo still-glass.cmd demo ^| run ^| test ^| screenshots DIR ^| lens ^| grade ^| plan ^| report
+  echo still-glass.cmd demo ^| run ^| test ^| screenshots DIR ^| say ^| lens ^| grade ^| plan ^| clocking ^| report
   exit /b 2
 )
 if "%verb%"=="test" (

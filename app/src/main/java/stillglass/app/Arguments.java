@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Stage;
 
 /// What the launcher was asked for.
 ///

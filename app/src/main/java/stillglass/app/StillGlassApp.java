@@ -16,13 +16,13 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import stillglass.app.desk.DemoBook;
 import stillglass.app.desk.Desk;
+import stillglass.app.house.House;
 import stillglass.app.shell.Shell;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
-import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
 import stillglass.sim.DemoTickets;
-import stillglass.ticket.TicketState;
 
 /// The window on a logbook. What needs no toolkit, the logbook and the shelf, is opened while the toolkit starts.
 final class StillGlassApp {
@@ -55,9 +55,9 @@ final class StillGlassApp {
 
     /// The newest ticket read once, so that the parser of events is warm when it is asked for.
     private static Logbook read(Logbook log) {
-        List<String> tickets = log.tickets();
+        List<String> tickets = log.numbers();
         if (!tickets.isEmpty()) {
-            TicketState.of(log.story(tickets.getLast()));
+            log.story(tickets.getLast(), 0);
         }
         return log;
     }
@@ -73,7 +73,7 @@ final class StillGlassApp {
         Theme.loadFonts();
         Theme theme = new Theme();
         Desk desk = new Desk(logbook.join(), shelf.join(), Clock.systemUTC(), Platform::runLater);
-        Shell root = new Shell(desk, new SystemAsker(stage), theme);
+        Shell root = House.furnish(desk, new SystemAsker(stage), theme);
         Scene scene = new Scene(root, 1280, 800);
         theme.dress(scene);
         stage.setTitle(Words.of("window.title"));

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.nio.file.Path;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Stage;
 
 class ArgumentsTest {
     @Test

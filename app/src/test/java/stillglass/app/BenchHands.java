@@ -8,13 +8,30 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.testfx.api.FxRobot;
 import stillglass.app.desk.Work;
+import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.plan.WayBack;
 import stillglass.sim.VirtualHands;
-import stillglass.ticket.Closing;
-import stillglass.ticket.Fact;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.facts.BackedOff;
+import stillglass.ticket.facts.Ball;
+import stillglass.ticket.facts.Clocked;
+import stillglass.ticket.facts.Collar;
+import stillglass.ticket.facts.Damaged;
+import stillglass.ticket.facts.Earlier;
+import stillglass.ticket.facts.Facing;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.facts.Moved;
+import stillglass.ticket.facts.Photo;
+import stillglass.ticket.facts.Preload;
+import stillglass.ticket.facts.Proud;
+import stillglass.ticket.facts.Screw;
+import stillglass.ticket.facts.Shims;
+import stillglass.ticket.facts.Spring;
+import stillglass.ticket.facts.Turns;
+import stillglass.ticket.joints.Occurrence;
+import stillglass.ticket.joints.Statement;
 
 /// A technician who opens and closes with the keyboard alone: keys for what has one, shorthand for the rest.
 final class BenchHands {
@@ -55,9 +72,8 @@ final class BenchHands {
     void openNext(int benchEvery) {
         Work w = window.work();
         Joint joint = w.nextToOpen().orElseThrow();
-        int before = w.state().opened().size();
-        joint.loses().stream().filter(r -> !w.state().references().containsKey(r)).forEach(r -> window.press(KeyCode.M));
-        VirtualHands.observe(joint, w.instrument(), READINGS).forEach(f -> shorthand(f).ifPresent(this::type));
+        int before = w.state().joints().order().size();
+        joint.loses().stream().filter(r -> !w.state().joints().references().containsKey(r)).forEach(r -> window.press(KeyCode.M));
         boolean inBenchMode = before % benchEvery == benchEvery / 2;
         if (inBenchMode) {
             window.press(KeyCode.B);
@@ -67,7 +83,9 @@ final class BenchHands {
         if (inBenchMode) {
             window.press(KeyCode.ESCAPE);
         }
-        assertThat(window.work().state().opened()).as("opened " + joint.id() + "; the Say line: " + window.say()).hasSize(before + 1);
+        assertThat(window.work().state().joints().order()).as("opened " + joint.id() + "; the Say line: " + window.say()).hasSize(before + 1);
+        // The joint that just came off stays in hand.
+        VirtualHands.observe(joint, w.instrument(), READINGS).forEach(f -> shorthand(f).ifPresent(this::type));
     }
 
     /// Closes everything. The first glass goes in the wrong way round, which is caught.
@@ -85,35 +103,35 @@ final class BenchHands {
             }
             Joint joint = step.get().joint();
             boolean closes = step.get() instanceof WayBack.Step.Close || step.get() instanceof WayBack.Step.LeaveLoose;
-            for (Fact f : closes ? Closing.wanted(w.state(), joint.id()) : List.<Fact>of()) {
-                if (f instanceof Fact.Facing x && !wrongOnce) {
+            for (Fact f : closes ? w.state().joints().story(joint.id()).waiting().stream().map(Occurrence::fact).toList() : List.<Fact>of()) {
+                if (f instanceof Facing x && !wrongOnce) {
                     wrongOnce = true;
                     window.press(KeyCode.R);
                     window.press(KeyCode.SPACE);
-                    assertThat(window.work().state().openNow()).as("what lies the wrong way round stays open").contains(joint.id());
-                    assertThat(window.say()).contains("Wrong way round: " + x.name());
+                    assertThat(window.work().state().joints().openNow()).as("what lies the wrong way round stays open").contains(joint.id());
+                    assertThat(window.say()).contains("Wrong way round").contains(x.part().replace('_', ' '));
                 }
-                if (f instanceof Fact.Facing) {
+                if (f instanceof Facing) {
                     window.press(KeyCode.F);
                 } else {
                     type(shorthand(f).orElseThrow());
                 }
             }
-            if (closes && w.state().facts(joint.id()).stream().anyMatch(Fact.Photo.class::isInstance)) {
+            if (closes && w.state().joints().facts(joint.id()).stream().anyMatch(Photo.class::isInstance)) {
                 comparePhotos(joint);
             }
             if (closes && joint.close().setFirst().isPresent()) {
                 window.press(KeyCode.S);
             }
-            if (closes && joint.close().greased() && w.state().greased(joint.id()).isEmpty()) {
+            if (closes && joint.close().greased() && w.state().joints().story(joint.id()).closing().greased().isEmpty()) {
                 window.press(KeyCode.G);
             }
             window.press(KeyCode.SPACE);
             assertThat(window.work().nextToClose()).as("after " + step.get() + "; the Say line: " + window.say()).isNotEqualTo(step);
         }
         TicketState closed = window.work().state();
-        assertThat(closed.openNow()).isEmpty();
-        assertThat(window.work().ledger().zero()).as(window.work().ledger().say()).isTrue();
+        assertThat(closed.joints().openNow()).isEmpty();
+        assertThat(window.work().ledger().zero()).as(Words.say(window.work().ledger().said())).isTrue();
     }
 
     /// Put back without looking it is turned, which two photos tell; turned back, they agree.
@@ -128,42 +146,39 @@ final class BenchHands {
             if (!right) {
                 window.press(KeyCode.ESCAPE);
                 window.press(KeyCode.SPACE);
-                assertThat(window.work().state().openNow()).as("what is turned stays open").contains(joint.id());
+                assertThat(window.work().state().joints().openNow()).as("what is turned stays open").contains(joint.id());
                 assertThat(window.say()).contains("against the photo");
             }
         }
-        int before = window.work().state().stated(joint.id()).size();
+        long before = clocked(joint).orElseThrow().seq();
         window.press(KeyCode.ADD);
-        window.until("they are compared by a wider ring", () -> window.desk.shown().orElseThrow().state().stated(joint.id()).size() > before);
+        window.until("they are compared by a wider ring", () -> clocked(joint).filter(f -> f.seq() > before).isPresent());
         assertThat(clocked(joint).orElseThrow().matches()).isTrue();
         window.press(KeyCode.V);
     }
 
-    private Optional<TicketEvent.FactStated> clocked(Joint joint) {
-        return window.desk.shown().orElseThrow().state().stated(joint.id()).stream().filter(f -> f.fact() instanceof Fact.Clocked).reduce((a, b) -> b);
+    private Optional<Statement> clocked(Joint joint) {
+        return window.desk.shown().orElseThrow().state().joints().story(joint.id()).closing().statements().stream().filter(f -> f.fact() instanceof Clocked).reduce((a, b) -> b);
     }
 
     /// What a technician types.
     private static Optional<String> shorthand(Fact f) {
         return switch (f) {
-            case Fact.Turns t -> Optional.of("turns " + Fact.trim(t.turns()));
-            case Fact.LetGo l -> Optional.of("lets go " + l.at());
-            case Fact.Proud p -> Optional.of((p.mm() < 0 ? "below " : "proud ") + Fact.trim(Math.abs(p.mm())));
-            case Fact.Screw s -> Optional.of("screw " + s.cell() + ", " + s.drive() + ", " + Fact.trim(s.lengthMm()));
-            case Fact.Facing x -> Optional.of(x.part() + (x.frontUp() ? " front up" : " rear up"));
-            case Fact.Shims s -> Optional.of("shim " + String.join(" ", s.thicknessesMm().stream().map(Fact::trim).toList()));
-            case Fact.Ball b -> Optional.of("ball " + Fact.trim(b.diameterMm()));
-            case Fact.Spring s -> Optional.of("spring " + s.what());
-            case Fact.Collar c -> Optional.of("collar " + c.at());
-            case Fact.BackedOff b -> Optional.of("back " + Fact.trim(b.degrees()));
-            case Fact.Preload p -> Optional.of("preload " + Fact.trim(p.turns()));
-            case Fact.Moved m -> Optional.of("move " + m.what() + " to " + m.to());
-            case Fact.Damaged d -> Optional.of("damaged " + d.what());
-            case Fact.Earlier e -> Optional.of("earlier " + e.what());
-            case Fact.Stuck s -> Optional.empty();
-            case Fact.Photo p -> Optional.empty();
-            case Fact.Clocked c -> Optional.empty();
-            case Fact.Note n -> Optional.empty();
+            case Turns t -> Optional.of("turns " + Words.number(t.turns()));
+            case LetGo l -> Optional.of("lets go " + l.at());
+            case Proud p -> Optional.of((p.mm() < 0 ? "below " : "proud ") + Words.number(Math.abs(p.mm())));
+            case Screw s -> Optional.of("screw " + s.cell() + ", " + s.drive().orElseThrow() + ", " + Words.number(s.lengthMm().orElseThrow()));
+            case Facing x -> Optional.of(x.part().replace('_', ' ') + (x.frontUp() ? " front up" : " rear up"));
+            case Shims s -> Optional.of("shim " + String.join(" ", s.piecesMm().stream().map(Words::number).toList()));
+            case Ball b -> Optional.of("ball " + Words.number(b.diameterMm().orElseThrow()));
+            case Spring s -> Optional.of("spring " + s.words());
+            case Collar c -> Optional.of("collar " + c.at());
+            case BackedOff b -> Optional.of("back " + Words.number(b.degrees()));
+            case Preload p -> Optional.of("preload " + Words.number(p.turns()));
+            case Moved m -> Optional.of("move " + m.what() + " to " + m.to());
+            case Damaged d -> Optional.of("damaged " + d.what());
+            case Earlier e -> Optional.of("earlier " + e.what());
+            default -> Optional.empty();
         };
     }
 }

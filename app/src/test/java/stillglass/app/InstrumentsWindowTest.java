@@ -19,9 +19,12 @@ import org.testfx.framework.junit5.Start;
 import stillglass.app.desk.DemoBook;
 import stillglass.assembly.Joint;
 import stillglass.plan.WayBack;
-import stillglass.ticket.Fact;
 import stillglass.ticket.TicketState;
-import stillglass.ticket.Trouble;
+import stillglass.ticket.facts.Collar;
+import stillglass.ticket.facts.Photo;
+import stillglass.ticket.facts.Screw;
+import stillglass.ticket.facts.Stuck;
+import stillglass.ticket.joints.Trouble;
 
 /// The zoom front and the leaf shutter, opened and closed with nothing but the keyboard.
 @ExtendWith(ApplicationExtension.class)
@@ -78,34 +81,36 @@ class InstrumentsWindowTest {
         window.settle();
         robot.drag("#rung-collar-seat").dropBy(-700, 0);
         window.settle();
-        assertThat(window.say()).as("it cannot come first").contains("Not there: collar of E1 waits for");
+        assertThat(window.say()).as("it cannot come first").contains("Not there: the collar of E1 waits for");
         hands.openNext(6);
+        // The one that came off stays in hand until the next is taken.
+        window.press(KeyCode.I);
         window.press(KeyCode.F2);
         window.until("the caliper has spoken", () -> window.shell.lookup("#say-field").isVisible());
         window.press(KeyCode.ENTER);
-        assertThat(window.work().state().facts("filter-screws")).containsExactly(new Fact.Screw("A1", "slot", 3));
+        assertThat(window.work().state().joints().facts("filter-screws")).containsExactly(new Screw("A1", "slot", 3));
         markedPhoto();
         hands.openAll(6);
         TicketState open = window.work().state();
-        assertThat(open.facts("collar-b-seat")).hasAtLeastOneElementOfType(Fact.Collar.class);
-        assertThat(open.openNow()).contains("collar-seat");
+        assertThat(open.joints().facts("collar-b-seat")).hasAtLeastOneElementOfType(Collar.class);
+        assertThat(open.joints().openNow()).contains("collar-seat");
 
         window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
         hands.closeAll();
-        assertThat(window.work().state().stated("collar-a-seat")).anyMatch(f -> f.fact() instanceof Fact.Collar);
+        assertThat(window.work().state().joints().story("collar-a-seat").closing().statements()).anyMatch(f -> f.fact() instanceof Collar);
     }
 
     /// A photo of the step in hand, and a line on it drawn with keys, then named.
     private void markedPhoto() {
         String joint = window.work().nextToOpen().orElseThrow().id();
         window.press(KeyCode.P);
-        window.until("the photo is on the record", () -> window.desk.shown().orElseThrow().state().facts(joint).stream().anyMatch(Fact.Photo.class::isInstance));
+        window.until("the photo is on the record", () -> window.desk.shown().orElseThrow().state().joints().facts(joint).stream().anyMatch(Photo.class::isInstance));
         window.press(KeyCode.V);
         for (KeyCode key : List.of(KeyCode.LEFT, KeyCode.ENTER, KeyCode.UP, KeyCode.UP, KeyCode.ENTER)) {
             window.press(key);
         }
-        String photo = window.work().state().photos().getLast().kept().photoId();
-        assertThat(window.work().state().marks(photo).get(0)).satisfies(m -> {
+        String photo = window.work().state().glass().all().getLast().kept().photoId();
+        assertThat(window.work().state().glass().marks(photo).get(0)).satisfies(m -> {
             assertThat(m.word()).isEqualTo("A");
             assertThat(m.toY() - m.fromY()).isCloseTo(-0.04, within(1e-9));
         });
@@ -116,7 +121,7 @@ class InstrumentsWindowTest {
             return true;
         });
         window.settle();
-        assertThat(window.work().state().marks(photo).get(0).word()).isEqualTo("dot of paint");
+        assertThat(window.work().state().glass().marks(photo).get(0).word()).isEqualTo("dot of paint");
         window.press(KeyCode.V);
         assertThat(window.find("step-photos")).hasValueSatisfying(n -> assertThat(n.isVisible()).isFalse());
     }
@@ -132,18 +137,19 @@ class InstrumentsWindowTest {
         window.press(KeyCode.B);
         window.press(KeyCode.X);
         window.press(KeyCode.SPACE);
-        assertThat(window.work().state().facts("front-thread")).hasAtLeastOneElementOfType(Fact.Stuck.class);
+        assertThat(window.work().state().joints().facts("front-thread")).hasAtLeastOneElementOfType(Stuck.class);
         window.press(KeyCode.X);
         window.press(KeyCode.X);
         window.press(KeyCode.SPACE);
-        assertThat(window.work().state().troubles()).singleElement().satisfies(t -> assertThat(t.kind()).isEqualTo(Trouble.DROPPED));
+        assertThat(window.work().state().joints().troubles()).singleElement().satisfies(t -> assertThat(t.kind()).isEqualTo(Trouble.DROPPED));
         window.press(KeyCode.ESCAPE);
         hands.type("found it");
-        assertThat(window.work().state().troubles()).isEmpty();
+        assertThat(window.work().state().joints().troubles()).isEmpty();
         while (!window.work().nextToOpen().map(Joint::id).orElse("").equals("esc-spring")) {
             hands.openNext(8);
         }
         // It breaks: no way is left to the escapement, so another goal is taken.
+        window.press(KeyCode.I);
         hands.type("broken, its hook");
         window.until("it is planned anew", () -> window.desk.shown().orElseThrow().computed().plan().isEmpty());
         assertThat(window.say()).startsWith("No way is left to the goal");

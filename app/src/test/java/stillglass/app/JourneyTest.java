@@ -16,8 +16,8 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
-import stillglass.ticket.Phase;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.story.Phase;
 
 /// A technician's whole job, in the real window, with keyboard and mouse: from an empty book to a written report.
 @ExtendWith(ApplicationExtension.class)
@@ -52,7 +52,7 @@ class JourneyTest {
         prove();
     }
 
-    private void finishStage(stillglass.ticket.Stage next) {
+    private void finishStage(stillglass.ticket.story.Stage next) {
         window.press(KeyCode.CONTROL, KeyCode.ENTER);
         window.until("the next stage is shown", () -> window.desk.shown().orElseThrow().stage() == next);
         window.settle();
@@ -78,41 +78,41 @@ class JourneyTest {
         robot.write("dry, scrapes", 0);
         window.press(KeyCode.ENTER);
         window.click("read-collimator");
-        window.until("infinity is read", () -> window.desk.shown().orElseThrow().state().infinity(Phase.BEFORE).isPresent());
+        window.until("infinity is read", () -> window.desk.shown().orElseThrow().state().readings().infinity(Phase.BEFORE).isPresent());
         TicketState s = window.work().state();
-        assertThat(s.symptoms()).containsExactly("Milky against the light");
-        assertThat(s.use()).isEqualTo("Stage lamps, wide open");
-        assertThat(s.check(Phase.BEFORE, "feel")).contains("dry, scrapes");
+        assertThat(s.arrival().symptoms()).containsExactly("Milky against the light");
+        assertThat(s.arrival().use()).isEqualTo("Stage lamps, wide open");
+        assertThat(s.readings().check(Phase.BEFORE, "feel")).contains("dry, scrapes");
         robot.clickOn("#stage-arrive");
-        finishStage(stillglass.ticket.Stage.LOOK);
+        finishStage(stillglass.ticket.story.Stage.LOOK);
     }
 
     private void look() {
         window.press(KeyCode.C);
-        window.until("the photo is graded", () -> window.desk.shown().orElseThrow().state().gradedPhoto(Phase.BEFORE).isPresent());
+        window.until("the photo is graded", () -> window.desk.shown().orElseThrow().state().glass().graded(Phase.BEFORE).isPresent());
         window.settle();
-        int found = window.work().state().findings().size();
+        int found = window.work().state().glass().findings().size();
         assertThat(found).as("every ticket on the virtual bench has at least dust").isPositive();
         window.press(KeyCode.DOWN);
         window.press(KeyCode.RIGHT);
-        assertThat(window.work().state().findings().getFirst().surface()).contains(0);
+        assertThat(window.work().state().glass().findings().getFirst().surface()).contains(0);
         window.press(KeyCode.RIGHT);
-        assertThat(window.work().state().findings().getFirst().surface()).contains(1);
+        assertThat(window.work().state().glass().findings().getFirst().surface()).contains(1);
         window.press(KeyCode.DIGIT2);
-        assertThat(window.work().state().findings().getFirst().finding().kind().word()).isEqualTo("fungus");
+        assertThat(window.work().state().glass().findings().getFirst().finding().kind().word()).isEqualTo("fungus");
         assertThat(window.find("axis-fault-1")).as("the finding is on the Axis").isPresent();
         window.press(KeyCode.CONTROL, KeyCode.Z);
         window.press(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(window.work().state().findings().getFirst().surface()).as("undone").contains(0);
-        finishStage(stillglass.ticket.Stage.DECIDE);
+        assertThat(window.work().state().glass().findings().getFirst().surface()).as("undone").contains(0);
+        finishStage(stillglass.ticket.story.Stage.DECIDE);
     }
 
     private void decide() {
         window.until("the light is traced", () -> !window.desk.shown().orElseThrow().computed().assessments().isEmpty());
         assertThat(window.find("assessment-1")).isPresent();
         window.press(KeyCode.SPACE);
-        assertThat(window.work().state().goals()).contains("inner_helicoid", "middle_helicoid");
-        finishStage(stillglass.ticket.Stage.OPEN);
+        assertThat(window.work().state().course().goals()).contains("inner_helicoid", "middle_helicoid");
+        finishStage(stillglass.ticket.story.Stage.OPEN);
     }
 
     private void open() {
@@ -120,38 +120,44 @@ class JourneyTest {
         assertThat(window.work().computed().plan().orElseThrow().joints().size()).isGreaterThan(10);
         hands.openAll(9);
         assertThat(window.say()).startsWith("You are there");
-        assertThat(window.work().state().references()).hasSizeGreaterThan(5);
-        finishStage(stillglass.ticket.Stage.CLEAN);
+        assertThat(window.work().state().joints().references()).hasSizeGreaterThan(5);
+        finishStage(stillglass.ticket.story.Stage.CLEAN);
     }
 
     private void clean() {
         window.settle();
-        int tried = window.work().state().cleaned().size();
+        int tried = window.work().state().care().cleaned().size();
         window.press(KeyCode.N);
         window.press(KeyCode.T);
         window.press(KeyCode.SPACE);
         TicketState s = window.work().state();
-        assertThat(s.cleaned()).hasSize(tried + 2);
-        assertThat(s.cleaned().getFirst().gone()).isFalse();
-        assertThat(s.cleaned().getLast().gone()).isTrue();
-        assertThat(s.timers()).hasSize(1);
-        finishStage(stillglass.ticket.Stage.CLOSE);
+        assertThat(s.care().cleaned()).hasSize(tried + 2);
+        assertThat(s.care().cleaned().getFirst().gone()).isFalse();
+        assertThat(s.care().cleaned().getLast().gone()).isTrue();
+        assertThat(s.care().timers()).hasSize(1);
+        finishStage(stillglass.ticket.story.Stage.CLOSE);
     }
 
     private void closeUp() {
         hands.closeAll();
-        finishStage(stillglass.ticket.Stage.PROVE);
+        finishStage(stillglass.ticket.story.Stage.PROVE);
     }
 
     private void prove() throws Exception {
         window.press(KeyCode.R);
-        window.until("infinity is read", () -> window.desk.shown().orElseThrow().state().infinity(Phase.AFTER).isPresent());
+        window.until("infinity is read", () -> window.desk.shown().orElseThrow().state().readings().infinity(Phase.AFTER).isPresent());
         window.press(KeyCode.C);
-        window.until("the photo after is graded", () -> window.desk.shown().orElseThrow().state().gradedPhoto(Phase.AFTER).isPresent());
+        window.until("the photo after is graded", () -> window.desk.shown().orElseThrow().state().glass().graded(Phase.AFTER).isPresent());
+        window.click("iris-after");
+        robot.write("snaps", 0);
+        window.press(KeyCode.ENTER);
+        window.click("feel-after");
+        robot.write("even", 0);
+        window.press(KeyCode.ENTER);
         window.click("signature");
         robot.write("M. at the bench", 0);
         window.press(KeyCode.ENTER);
-        assertThat(window.work().state().signed()).isPresent();
+        assertThat(window.work().state().proof().signed(window.work().state().joints())).isPresent();
         Path pdf = folder.resolve("report.pdf");
         window.answers.report = Optional.of(pdf);
         window.fire("write-pdf");
@@ -159,10 +165,10 @@ class JourneyTest {
         try (PDDocument d = Loader.loadPDF(pdf.toFile())) {
             String text = new PDFTextStripper().getText(d);
             assertThat(text).contains("Ostrel 52 mm f/2", "Milky against the light", "Stage lamps, wide open", "Signed: M. at the bench", "Infinity error", "Veil", "everything is back");
-            assertThat(text).contains("joints opened").contains("Greased the inner helicoid");
+            assertThat(text).contains("joints opened").contains("Inner helicoid greased with");
         }
         robot.clickOn("#stage-prove");
         window.press(KeyCode.CONTROL, KeyCode.ENTER);
-        assertThat(stillglass.ticket.Stage.values()).allMatch(window.work().state()::done);
+        assertThat(stillglass.ticket.story.Stage.values()).allMatch(st -> window.work().state().done(st));
     }
 }

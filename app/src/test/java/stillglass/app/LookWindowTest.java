@@ -24,18 +24,19 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
-import stillglass.book.Logbook;
+import stillglass.book.log.Logbook;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.sim.DemoTickets;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Known;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.Known;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Phase;
 
 /// Look in the real window: telling kinds apart, outlines by hand, several photos, before and after.
 @ExtendWith(ApplicationExtension.class)
@@ -46,13 +47,13 @@ class LookWindowTest {
     /// The story is told before the toolkit waits for a window.
     @BeforeAll
     static void tell() {
-        Told.end(stillglass.ticket.Stage.ARRIVE);
+        Told.end(stillglass.ticket.story.Stage.ARRIVE);
     }
 
     @Start
     void start(Stage shown) throws Exception {
         robot = new FxRobot();
-        window = new Window(shown, Told.book(stillglass.ticket.Stage.ARRIVE, Files.createTempDirectory("still-glass-look")), robot);
+        window = new Window(shown, Told.book(stillglass.ticket.story.Stage.ARRIVE, Files.createTempDirectory("still-glass-look")), robot);
         window.shell.showBook();
     }
 
@@ -76,15 +77,15 @@ class LookWindowTest {
 
     private void photo(String id, Phase phase, boolean fromRear, Finding... findings) {
         var w = window.work();
-        byte[] bytes = VirtualDevices.camera(w.state(), w.section(), w.instrument(), 5).take().bytes();
-        Intent keep = new Intent.Keep(List.of(new TicketEvent.PhotoKept(id, phase, fromRear, id),
-                new TicketEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(findings), 0.02, List.of(), List.of())));
-        window.desk.submit(keep, List.of(new Logbook.PhotoBytes(id, id + ".png", bytes))).join();
+        byte[] bytes = VirtualDevices.camera(w.state(), w.section().orElseThrow(), w.instrument(), 5).take().bytes();
+        Act keep = Act.of(new GlassEvent.PhotoKept(id, phase, fromRear, id),
+                new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(findings), 0.02, List.of(), List.of()));
+        window.desk.submit(w.state().tag().number(), keep, List.of(new Logbook.PhotoBytes(id, id + ".png", bytes))).join();
         window.settle();
     }
 
     private Known known(String id) {
-        return window.work().state().finding(id).orElseThrow();
+        return window.work().state().glass().finding(id).orElseThrow();
     }
 
     private void select(String id) {
@@ -137,26 +138,26 @@ class LookWindowTest {
         assertThat(known("q1#1").finding().areaShare()).isCloseTo(0.0121, within(2e-4));
 
         window.press(KeyCode.M);
-        assertThat(window.work().state().finding("q1#1")).as("it went into the nearest of its kind").isEmpty();
+        assertThat(window.work().state().glass().finding("q1#1")).as("it went into the nearest of its kind").isEmpty();
         assertThat(known("q1#2").finding().regions()).hasSize(2);
         window.press(KeyCode.S);
-        assertThat(window.work().state().finding("q1#2.2")).isPresent();
+        assertThat(window.work().state().glass().finding("q1#2.2")).isPresent();
 
-        int all = window.work().state().findings().size();
+        int all = window.work().state().glass().findings().size();
         window.press(KeyCode.F);
         window.press(KeyCode.ENTER);
-        assertThat(window.work().state().findings()).hasSize(all + 1);
+        assertThat(window.work().state().glass().findings()).hasSize(all + 1);
         window.press(KeyCode.DIGIT4);
-        assertThat(window.work().state().findings().getLast().finding().kind()).isEqualTo(FindingKind.SCRATCH);
+        assertThat(window.work().state().glass().findings().getLast().finding().kind()).isEqualTo(FindingKind.SCRATCH);
         window.press(KeyCode.X);
-        assertThat(window.work().state().findings()).hasSize(all);
+        assertThat(window.work().state().glass().findings()).hasSize(all);
     }
 
     @Test
     void aFaultIsDrawnWithTheMouse() {
         window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
-        int all = window.work().state().findings().size();
+        int all = window.work().state().glass().findings().size();
         window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
         window.press(KeyCode.F);
         Bounds b = bounds("photo");
@@ -167,9 +168,9 @@ class LookWindowTest {
             robot.moveTo(cx + 20 * Math.cos(i * Math.PI / 6), cy + 20 * Math.sin(i * Math.PI / 6));
         }
         robot.release(MouseButton.PRIMARY);
-        window.until("it is kept", () -> window.desk.shown().orElseThrow().state().findings().size() == all + 1);
+        window.until("it is kept", () -> window.desk.shown().orElseThrow().state().glass().findings().size() == all + 1);
         window.settle();
-        Finding drawn = window.work().state().findings().getLast().finding();
+        Finding drawn = window.work().state().glass().findings().getLast().finding();
 
         assertThat(drawn.reasons()).containsExactly("drawn by hand");
         assertThat(drawn.areaShare()).isBetween(0.005, 0.05);
@@ -180,10 +181,10 @@ class LookWindowTest {
     void severalPhotosAreOneSetOfFindings() {
         window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.SCRATCH, -0.6, -0.3, 0.1, Map.of()));
-        int all = window.work().state().findings().size();
+        int all = window.work().state().glass().findings().size();
         photo("q2", Phase.BEFORE, round(FindingKind.SCRATCH, -0.61, -0.29, 0.1, Map.of()), round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
 
-        assertThat(window.work().state().findings()).hasSize(all + 1);
+        assertThat(window.work().state().glass().findings()).hasSize(all + 1);
         assertThat(known("q1#1").sights()).containsOnlyKeys("q1", "q2");
         window.press(KeyCode.PAGE_UP);
         assertThat(window.work().viewing().photo()).contains("q1");
@@ -199,21 +200,21 @@ class LookWindowTest {
     void theLensTurnedOverShowsTheSameFaultsFromBehind() {
         window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.SCRATCH, -0.6, -0.3, 0.1, Map.of()));
-        int all = window.work().state().findings().size();
+        int all = window.work().state().glass().findings().size();
         photo("q2", Phase.BEFORE, true, round(FindingKind.SCRATCH, 0.6, -0.3, 0.1, Map.of()), round(FindingKind.SCRATCH, 0.1, 0.7, 0.1, Map.of()));
         select("q1#1");
 
-        assertThat(window.work().state().findings()).as("one of the two was known").hasSize(all + 1);
+        assertThat(window.work().state().glass().findings()).as("one of the two was known").hasSize(all + 1);
         assertThat(texts()).anyMatch(t -> t.startsWith("By its depth: ") && t.endsWith("(seen from both sides)"));
         assertThat(((Button) window.find("side").orElseThrow()).getText()).isEqualTo("front up");
         window.press(KeyCode.V);
         assertThat(((Button) window.find("side").orElseThrow()).getText()).isEqualTo("rear up");
-        int photos = window.work().state().photos().size();
+        int photos = window.work().state().glass().all().size();
         window.press(KeyCode.C);
-        window.until("it is read", () -> window.desk.shown().orElseThrow().state().photos().size() == photos + 1);
-        assertThat(window.work().state().photos().getLast().kept().fromRear()).isTrue();
+        window.until("it is read", () -> window.desk.shown().orElseThrow().state().glass().all().size() == photos + 1);
+        assertThat(window.work().state().glass().all().getLast().kept().fromRear()).isTrue();
         window.press(KeyCode.S);
-        assertThat(window.work().state().findings()).as("taken apart again").extracting(Known::id).contains("q1#1", "q1#1.behind");
+        assertThat(window.work().state().glass().findings()).as("taken apart again").extracting(Known::id).contains("q1#1", "q1#1.behind");
     }
 
     @Test

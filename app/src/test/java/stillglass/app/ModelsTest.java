@@ -21,8 +21,9 @@ import stillglass.app.open.OpenModel;
 import stillglass.app.prove.ProveModel;
 import stillglass.look.FindingKind;
 import stillglass.prove.InfinityShims;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.story.Stage;
 
 /// What each view would draw, without a toolkit.
 class ModelsTest {
@@ -72,7 +73,7 @@ class ModelsTest {
         DecideModel m = DecideModel.of(Told.end(Stage.DECIDE));
 
         assertThat(m.rows()).isNotEmpty().allSatisfy(r -> {
-            assertThat(r.bars()).hasSameSizeAs(Told.end(Stage.DECIDE).section().stops());
+            assertThat(r.bars()).hasSameSizeAs(Told.end(Stage.DECIDE).section().orElseThrow().stops());
             assertThat(r.grade()).isBetween(0, 4);
         });
         assertThat(m.verdict()).contains("Clean");
@@ -86,7 +87,7 @@ class ModelsTest {
     void decideAddsFindingsUpAndThinksThemAway() {
         Work w = Told.end(Stage.DECIDE);
         DecideModel.Picture all = DecideModel.of(w).picture().orElseThrow();
-        String haze = w.state().findings().stream().filter(k -> k.finding().kind() == FindingKind.HAZE).findFirst().orElseThrow().id();
+        String haze = w.state().glass().findings().stream().filter(k -> k.finding().kind() == FindingKind.HAZE).findFirst().orElseThrow().id();
         DecideModel.Picture without = DecideModel.of(Told.seen(w, w.viewing().toggled(haze))).picture().orElseThrow();
 
         assertThat(without.shades().effect(0).veil()).isLessThan(0.5 * all.shades().effect(0).veil());
@@ -99,7 +100,7 @@ class ModelsTest {
     @Test
     void decideLooksAtTheStopThatWasChosen() {
         Work w = Told.end(Stage.DECIDE);
-        DecideModel.Picture small = DecideModel.of(Told.seen(w, w.viewing().at(w.section().stops().size() - 1))).picture().orElseThrow();
+        DecideModel.Picture small = DecideModel.of(Told.seen(w, w.viewing().at(w.section().orElseThrow().stops().size() - 1))).picture().orElseThrow();
 
         assertThat(small.stops().get(small.stop())).isEqualTo("16");
         assertThat(small.shows()).matches("Shows from f/.* down, .*\\.|No shadow shows at any stop\\.");
@@ -109,7 +110,7 @@ class ModelsTest {
 
     @Test
     void aReversedGlassIsToldWithItsEffect() {
-        Work w = Told.after(new Intent.FindAssembled("reverse:E1"));
+        Work w = Told.after(new GlassIntent.FindAssembled("reverse:E1"));
         DecideModel m = DecideModel.of(w);
 
         assertThat(m.assembly().orElseThrow().title()).isEqualTo("As found: E1 reversed");
@@ -159,7 +160,7 @@ class ModelsTest {
 
         assertThat(m.tray()).isNotEmpty();
         assertThat(m.tray().getFirst().number()).as("newest first").isGreaterThan(m.tray().getLast().number());
-        assertThat(m.rungs()).filteredOn(r -> r.progress() == OpenModel.Progress.DONE).hasSize(w.state().opened().size());
+        assertThat(m.rungs()).filteredOn(r -> r.progress() == OpenModel.Progress.DONE).hasSize(w.state().joints().order().size());
         assertThat(m.now()).isPresent();
         assertThat(m.say().sentence()).isNotBlank();
     }
@@ -199,7 +200,7 @@ class ModelsTest {
 
         assertThat(m.now()).isPresent();
         assertThat(m.ledger().count()).isGreaterThan(20);
-        assertThat(m.ahead()).hasSizeGreaterThanOrEqualTo(w.state().opened().size() - 1);
+        assertThat(m.ahead()).hasSizeGreaterThanOrEqualTo(w.state().joints().order().size() - 1);
     }
 
     @Test
@@ -258,8 +259,8 @@ class ModelsTest {
 
         assertThat(rim).isCloseTo(35.3 / 2, within(1e-9));
         assertThat(vertex).isCloseTo(0, within(0.01));
-        assertThat(m.filmMm()).isCloseTo(w.section().imagePlaneMm(), within(1e-9));
-        assertThat(m.flangeMm()).hasValueSatisfying(at -> assertThat(m.filmMm() - at).isCloseTo(45.46, within(1e-9)));
+        assertThat(m.filmMm().orElseThrow()).isCloseTo(w.section().orElseThrow().imagePlaneMm(), within(1e-9));
+        assertThat(m.flangeMm()).hasValueSatisfying(at -> assertThat(m.filmMm().orElseThrow() - at).isCloseTo(45.46, within(1e-9)));
     }
 
     @Test
@@ -287,8 +288,8 @@ class ModelsTest {
         BenchModel close = BenchModel.of(Told.end(Stage.CLOSE), Told.WHEN);
 
         assertThat(open.head()).startsWith("Open · step");
-        assertThat(open.done()).containsInstanceOf(Intent.OpenJoint.class);
-        assertThat(open.troubles()).extracting(BenchModel.Trouble::say).containsExactly("It is stuck", "Something fell or flew", "It broke or stripped", "Not as drawn");
+        assertThat(open.done()).containsInstanceOf(JointIntent.Open.class);
+        assertThat(open.troubles()).extracting(BenchModel.WentWrong::say).containsExactly("It is stuck", "Something fell or flew", "It broke or stripped", "Not as drawn");
         assertThat(close.done()).as("nothing is left to do").isEmpty();
     }
 

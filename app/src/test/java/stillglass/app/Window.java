@@ -26,10 +26,11 @@ import org.testfx.util.WaitForAsyncUtils;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Work;
+import stillglass.app.house.House;
 import stillglass.app.shell.Shell;
 import stillglass.app.theme.Theme;
-import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
 
 /// The real window on a logbook of its own, driven by a robot; files are answered for instead of asked for.
 final class Window implements AutoCloseable {
@@ -69,7 +70,7 @@ final class Window implements AutoCloseable {
         Theme.loadFonts();
         Theme theme = new Theme();
         desk = new Desk(Logbook.open(book), new Shelf(), InstantSource.fixed(WHEN), Platform::runLater);
-        shell = new Shell(desk, answers, theme);
+        shell = House.furnish(desk, answers, theme);
         scene = new Scene(shell, 1280, 800);
         theme.dress(scene);
         stage.setScene(scene);
@@ -96,7 +97,7 @@ final class Window implements AutoCloseable {
     /// Waits until everything sent was stored, computed and drawn.
     void settle() {
         for (int quiet = 0; quiet < 3; ) {
-            desk.listing().join();
+            desk.summary(1).join();
             desk.compute(() -> true).join();
             boolean busy = onUi(() -> desk.shown().map(Work::computing).orElse(false));
             quiet = busy ? 0 : quiet + 1;

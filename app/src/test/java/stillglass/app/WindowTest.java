@@ -24,13 +24,14 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Told;
+import stillglass.app.house.House;
 import stillglass.app.shell.Shell;
 import stillglass.app.theme.Theme;
 import stillglass.book.data.Shelf;
+import stillglass.say.Said;
 import stillglass.sim.DemoTickets;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.story.Phase;
 
 /// The window as somebody meets it who tries everything, bad input included.
 @ExtendWith(ApplicationExtension.class)
@@ -45,7 +46,7 @@ class WindowTest {
         folder = Files.createTempDirectory("still-glass-window");
         robot = new FxRobot();
         stage = shown;
-        window = new Window(shown, Told.book(stillglass.ticket.Stage.LOOK, folder), robot);
+        window = new Window(shown, Told.book(stillglass.ticket.story.Stage.LOOK, folder), robot);
         window.shell.showBook();
     }
 
@@ -69,7 +70,7 @@ class WindowTest {
         robot.push(KeyCode.CONTROL, KeyCode.A);
         robot.write("puppet");
         openShowpiece();
-        assertThat(window.work().stage()).isEqualTo(stillglass.ticket.Stage.LOOK);
+        assertThat(window.work().stage()).isEqualTo(stillglass.ticket.story.Stage.LOOK);
         window.press(KeyCode.CONTROL, KeyCode.B);
         assertThat(window.find("search")).isPresent();
         robot.clickOn("#new-fell_52_f2");
@@ -83,7 +84,7 @@ class WindowTest {
         KeyCode[] digits = {KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6, KeyCode.DIGIT7};
         for (int i = 0; i < digits.length; i++) {
             window.press(KeyCode.CONTROL, digits[i]);
-            assertThat(window.work().stage()).isEqualTo(stillglass.ticket.Stage.values()[i]);
+            assertThat(window.work().stage()).isEqualTo(stillglass.ticket.story.Stage.values()[i]);
             assertThat(window.say()).isNotBlank();
         }
         window.press(KeyCode.F1);
@@ -126,9 +127,9 @@ class WindowTest {
         robot.push(KeyCode.TAB);
         assertThat(Window.<String>onUi(field::getText)).isEqualTo("name ring");
         window.press(KeyCode.ENTER);
-        assertThat(window.work().state().opened()).containsExactly("name-ring");
+        assertThat(window.work().state().joints().order()).containsExactly("name-ring");
         window.press(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(window.work().state().opened()).isEmpty();
+        assertThat(window.work().state().joints().order()).isEmpty();
     }
 
     @Test
@@ -154,7 +155,7 @@ class WindowTest {
     @Test
     void badPhotosAreSaidAndNothingIsLost() throws Exception {
         openShowpiece();
-        int photos = window.work().state().photos().size();
+        int photos = window.work().state().glass().all().size();
         Path torn = folder.resolve("torn.png");
         Files.write(torn, new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0});
         window.answers.photo = Optional.of(torn);
@@ -163,7 +164,7 @@ class WindowTest {
         window.answers.photo = Optional.of(folder.resolve("none.png"));
         window.press(KeyCode.O);
         window.until("it is said", () -> ((Label) window.shell.lookup("#say")).getText().contains("no such file"));
-        assertThat(window.work().state().photos()).hasSize(photos);
+        assertThat(window.work().state().glass().all()).hasSize(photos);
     }
 
     @Test
@@ -171,29 +172,29 @@ class WindowTest {
         openShowpiece();
         Path photo = folder.resolve("front.png");
         var w = window.work();
-        Files.write(photo, stillglass.sim.VirtualDevices.camera(w.state(), w.section(), w.instrument(), 77L).take().bytes());
+        Files.write(photo, stillglass.sim.VirtualDevices.camera(w.state(), w.section().orElseThrow(), w.instrument(), 77L).take().bytes());
         window.answers.photo = Optional.of(photo);
         window.press(KeyCode.O);
-        window.until("it is graded", () -> window.desk.shown().orElseThrow().state().photos().size() > w.state().photos().size());
+        window.until("it is graded", () -> window.desk.shown().orElseThrow().state().glass().all().size() > w.state().glass().all().size());
         window.settle();
-        String last = window.work().state().photos().getLast().kept().photoId();
-        assertThat(window.work().state().gradedPhoto(Phase.BEFORE).orElseThrow().kept().photoId()).isEqualTo(last);
-        int before = window.work().state().findings().size();
+        String last = window.work().state().glass().all().getLast().kept().photoId();
+        assertThat(window.work().state().glass().graded(Phase.BEFORE).orElseThrow().kept().photoId()).isEqualTo(last);
+        int before = window.work().state().glass().findings().size();
         window.press(KeyCode.DOWN);
         window.press(KeyCode.X);
-        assertThat(window.work().state().findings()).hasSize(before - 1);
+        assertThat(window.work().state().glass().findings()).hasSize(before - 1);
     }
 
     @Test
     void theApertureIsDraggedAndGradedAgain() {
         openShowpiece();
         window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
-        double before = window.work().state().gradedPhoto(Phase.BEFORE).orElseThrow().graded().orElseThrow().aperture().cx();
+        double before = window.work().state().glass().graded(Phase.BEFORE).orElseThrow().graded().orElseThrow().aperture().cx();
         Node photo = window.find("photo").orElseThrow();
         var bounds = Window.onUi(() -> photo.localToScreen(photo.getBoundsInLocal()));
         robot.moveTo(bounds.getCenterX(), bounds.getCenterY());
         robot.press(javafx.scene.input.MouseButton.PRIMARY).moveBy(12, 0).release(javafx.scene.input.MouseButton.PRIMARY);
-        window.until("it is graded again", () -> window.desk.shown().orElseThrow().state().gradedPhoto(Phase.BEFORE).orElseThrow()
+        window.until("it is graded again", () -> window.desk.shown().orElseThrow().state().glass().graded(Phase.BEFORE).orElseThrow()
                 .graded().orElseThrow().aperture().cx() > before + 5);
     }
 
@@ -240,7 +241,7 @@ class WindowTest {
     @Test
     void timersSurviveARestart() throws Exception {
         openShowpiece();
-        window.desk.submit(new Intent.Keep(new TicketEvent.TimerSet("t", "naphtha on the rear thread", Window.WHEN.plusSeconds(402)))).join();
+        window.desk.submit(new CareEvent.TimerSet("t", Said.text("naphtha on the rear thread"), Window.WHEN.plusSeconds(402))).join();
         window.close();
         Path book = folder.resolve("told-Look.sqlite");
         window = Window.onUi(() -> new Window(stage, book, robot));
@@ -297,7 +298,7 @@ class WindowTest {
         List<WeakReference<Shell>> gone = new ArrayList<>();
         for (int i = 0; i < 20; i++) {
             gone.add(Window.onUi(() -> {
-                Shell extra = new Shell(window.desk, window.answers, new Theme());
+                Shell extra = House.furnish(window.desk, window.answers, new Theme());
                 extra.dispose();
                 return new WeakReference<>(extra);
             }));

@@ -1,6 +1,7 @@
 package stillglass.benchmarks;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
@@ -18,18 +19,17 @@ import stillglass.book.data.Shelf;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.look.FindingKind;
 import stillglass.look.LinearPhoto;
-import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
+import stillglass.look.reading.PhotoGrading;
 import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
-import stillglass.sim.HiddenTruth;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
-import stillglass.ticket.Known;
+import stillglass.sim.truth.HiddenTruth;
 import stillglass.ticket.Assessment;
-import stillglass.ticket.TicketState;
+import stillglass.ticket.glass.Known;
 
 /// What a technician waits for: grading a photo, tracing a finding through every stop, planning the way in.
 @State(Scope.Benchmark)
@@ -44,7 +44,7 @@ public class BenchWork {
     private final Instrument instrument = shelf.instrument("ostrel_52_f2");
     private final byte[] twelveMegapixels = photograph(4000, 3000);
     private final LinearPhoto working = PhotoFiles.linear("bench.png", twelveMegapixels);
-    private final Known finding = new Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty(), List.of(), List.of(), java.util.Map.of(), Optional.empty());
+    private final Known finding = new Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty());
 
     private byte[] photograph(int width, int height) {
         HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.6, 0.5, 0.5, 0.7, 21)), 0);

@@ -59,6 +59,6 @@ public final class PlanScaling {
                     0.01 * random.nextDouble(), new Joint.Behind(all, oneOf, Optional.empty()), List.of(), Set.of(), Set.of(), Set.of(), Joint.Closing.PLAIN));
         }
         Part part = new Part("p", "part", Part.Kind.SMALL, Set.of(Material.STEEL), List.of(), Optional.empty(), Optional.empty(), false, Optional.empty());
-        return new Instrument("random", "", "random", Instrument.Sort.LENS, "none", 44, 0, List.of(part), joints, List.of());
+        return Instrument.unknown("random", "random", Instrument.Sort.LENS).with(List.of(part), joints);
     }
 }

@@ -4,11 +4,16 @@ import java.nio.file.Path;
 
 /// The logbook could not be read or written. The message says what happened, what was kept and what to do.
 public final class BookTrouble extends RuntimeException {
-    BookTrouble(String message, Throwable cause) {
+    public BookTrouble(String message, Throwable cause) {
         super(message, cause);
     }
 
-    static BookTrouble of(Path file, Throwable cause) {
+    /// Whether somebody else has stored the same row a moment before.
+    public boolean clash() {
+        return getCause() != null && deepest(getCause()).contains("SQLITE_CONSTRAINT");
+    }
+
+    public static BookTrouble of(Path file, Throwable cause) {
         String text = deepest(cause);
         String name = String.valueOf(file.getFileName());
         if (text.contains("SQLITE_FULL") || text.contains("No space left")) {

@@ -11,6 +11,8 @@ final class Answer {
     private static final JsonMapper MAPPER =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
+    private static final JsonMapper LINE = JsonMapper.builder().build();
+
     private final Map<String, Object> fields = new LinkedHashMap<>();
 
     Answer put(String key, Object value) {
@@ -33,6 +35,11 @@ final class Answer {
 
     Map<String, Object> fields() {
         return fields;
+    }
+
+    /// The same on one line.
+    String oneLine() {
+        return LINE.writeValueAsString(fields);
     }
 
     String json() {

@@ -10,7 +10,7 @@ import picocli.CommandLine;
 import stillglass.book.data.CheckedJson;
 import stillglass.book.data.LensJson;
 import stillglass.book.data.LensText;
-import stillglass.book.report.SafeFile;
+import stillglass.book.file.SafeFile;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;

@@ -18,16 +18,18 @@ import stillglass.book.data.InstrumentGraph;
 import stillglass.book.data.InstrumentJson;
 import stillglass.book.data.Shelf;
 import stillglass.book.report.MatFiles;
-import stillglass.book.report.SafeFile;
+import stillglass.book.file.SafeFile;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.plan.Alternatives;
 import stillglass.plan.Goal;
+import stillglass.plan.Leaves;
 import stillglass.plan.LookAlikes;
 import stillglass.plan.Step;
 import stillglass.plan.Tooling;
 import stillglass.plan.TrayMat;
 import stillglass.plan.WayIn;
+import stillglass.say.Wording;
 
 /// `plan FILE --reach GOAL`: the best way in.
 @CommandLine.Command(name = "plan", description = "Finds the cheapest way in to parts or surfaces.", mixinStandardHelpOptions = true)
@@ -65,7 +67,7 @@ final class PlanVerb implements Callable<Integer> {
         Set<String> missing = Set.copyOf(lacking);
         // The section tells where glass is too steep for blades; a file may name one that is not on the shelf.
         Shelf shelf = new Shelf();
-        Optional<LensSection> section = Optional.of(map.sectionId()).filter(id -> map.sort() != Instrument.Sort.BODY && shelf.sectionIds().contains(id)).map(shelf::section);
+        Optional<LensSection> section = map.sectionId().filter(id -> map.sort() != Instrument.Sort.BODY && shelf.sectionIds().contains(id)).map(shelf::section);
         Tooling tooling = new Tooling(missing, section);
         Instrument instrument = tooling.fitted(map);
         List<Goal> goals = reach.stream().map(r -> goal(r, instrument, section)).toList();
@@ -74,7 +76,7 @@ final class PlanVerb implements Callable<Integer> {
             throw new BadInput(String.valueOf(file.getFileName()), "--without", "there is no joint " + j);
         });
         WayIn.Request request = WayIn.Request.of(instrument, goals).without(Set.copyOf(without));
-        Optional<WayIn.Plan> plan = WayIn.plan(request, Progress.SILENT);
+        Optional<WayIn.Plan> plan = tooling.plan(map, request, Progress.SILENT);
         if (plan.isEmpty()) {
             line.getErr().println("still-glass: " + file.getFileName() + ": joints: none of them leads to " + String.join(", ", reach));
             return 1;
@@ -87,24 +89,30 @@ final class PlanVerb implements Callable<Integer> {
         }
         List<Alternatives.Way> ways = alternatives ? Alternatives.of(request, Progress.SILENT).ways() : List.of();
         List<Tooling.Lack> lacks = tooling.lacks(map, plan.get());
+        List<String> leaves = Leaves.among(instrument, goals).stream().map(l -> Wording.core().sentence(l.said()) + ".").toList();
         if (json) {
-            Answer answer = answer(instrument, plan.get()).put("lacking", lacks.stream().map(PlanVerb::lack).toList());
+            Answer answer = answer(instrument, plan.get()).put("lacking", lacks.stream().map(PlanVerb::lack).toList()).put("leaves", leaves);
             line.getOut().println((ways.isEmpty() ? answer : answer.put("alternatives", ways.stream().map(w -> way(w).fields()).toList())).json());
         } else {
             print(line.getOut(), plan.get());
+            leaves.forEach(l -> line.getOut().println(l));
             lacks.forEach(l -> line.getOut().println(lack(l)));
             ways.forEach(w -> line.getOut().printf(Locale.ROOT, "%-11s %3d joints, %4.0f min, risk %4.1f %%, %d tools, %d turn-overs, %d marks%n",
                     w.sort().word(), w.plan().joints().size(), w.plan().minutes(), 100 * w.plan().risk(), w.plan().tools().size(), w.plan().turnOvers(), w.plan().marks().size()));
         }
-        return 0;
+        boolean stopped = lacks.stream().anyMatch(l -> l.instead().isEmpty());
+        if (stopped) {
+            line.getErr().println("still-glass: " + file.getFileName() + ": tools: no way avoids " + String.join(", ", lacks.stream().filter(l -> l.instead().isEmpty()).map(Tooling.Lack::missing).distinct().toList())
+                    + ", and nothing stands in for it: get it before you begin");
+        }
+        return stopped ? 1 : 0;
     }
 
     private Goal goal(String text, Instrument instrument, Optional<LensSection> section) {
-        try {
-            return Goal.parse(text, instrument, section);
-        } catch (IllegalArgumentException e) {
-            throw new BadInput(String.valueOf(file.getFileName()), "--reach", String.valueOf(e.getMessage()));
-        }
+        return switch (Goal.read(text, instrument, section)) {
+            case Goal.Read.Known k -> k.goal();
+            case Goal.Read.Unknown u -> throw new BadInput(String.valueOf(file.getFileName()), "--reach", Wording.core().say(u.why()));
+        };
     }
 
     private static Answer answer(Instrument instrument, WayIn.Plan plan) {
@@ -137,7 +145,7 @@ final class PlanVerb implements Callable<Integer> {
     }
 
     private static String lack(Tooling.Lack l) {
-        return l.missing() + (l.instead().isEmpty() ? ": missing, nothing stands in for it" : ": " + l.instead().get() + " instead") + " for " + l.joint().name() + ", " + l.why();
+        return l.missing() + (l.instead().isEmpty() ? ": missing, nothing stands in for it" : ": " + l.instead().get() + " instead") + " for " + l.joint().name() + ", " + Wording.core().say(l.why());
     }
 
     private static String lookAlike(LookAlikes.Pair p) {
@@ -153,8 +161,8 @@ final class PlanVerb implements Callable<Integer> {
             case Step.Catch c -> new Answer().put("do", "catch")
                     .put("hazards", c.hazards().stream().map(Joint.Hazard::word).toList())
                     .put("before", c.before().id());
-            case Step.MakeSafe m -> new Answer().put("do", "make-safe").put("what", m.what()).put("why", m.why()).put("before", m.before().id());
-            case Step.Protect p -> new Answer().put("do", "protect").put("what", p.what()).put("why", p.why()).put("before", p.before().id());
+            case Step.MakeSafe m -> new Answer().put("do", "make-safe").put("what", Wording.core().say(m.what())).put("why", Wording.core().say(m.why())).put("before", m.before().id());
+            case Step.Protect p -> new Answer().put("do", "protect").put("what", Wording.core().say(p.what())).put("why", Wording.core().say(p.why())).put("before", p.before().id());
             case Step.Open o -> new Answer().put("do", "open").put("joint", o.joint().id()).put("name", o.joint().name())
                     .put("tool", o.joint().tool()).put("side", o.joint().side().word())
                     .put("new_tool", o.newTool()).put("turn_over", o.turnOver())
@@ -168,8 +176,8 @@ final class PlanVerb implements Callable<Integer> {
         for (Step s : plan.steps()) {
             switch (s) {
                 case Step.Mark m -> out.println("    mark " + m.reference().name() + ": " + m.reference().how());
-                case Step.MakeSafe m -> out.println("    make safe: " + m.what() + ": " + m.why());
-                case Step.Protect p -> out.println("    " + p.what() + ": " + p.why());
+                case Step.MakeSafe m -> out.println("    make safe: " + Wording.core().say(m.what()) + ": " + Wording.core().say(m.why()));
+                case Step.Protect p -> out.println("    " + Wording.core().say(p.what()) + ": " + Wording.core().say(p.why()));
                 case Step.Catch c -> out.println("    be ready: " + String.join(", ",
                         c.hazards().stream().map(Joint.Hazard::word).toList()));
                 case Step.Open o -> out.printf(Locale.ROOT, "%2d  %-26s %-7s %s%s%n", n++, o.joint().name(),

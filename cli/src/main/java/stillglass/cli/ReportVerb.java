@@ -3,22 +3,27 @@ package stillglass.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.InstantSource;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
-import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
+import stillglass.book.log.Tickets;
 import stillglass.book.report.MarkdownReport;
 import stillglass.book.report.PdfReport;
 import stillglass.book.report.Report;
-import stillglass.ticket.TicketState;
+import stillglass.book.report.ReportMaker;
 
 /// `report TICKET --pdf FILE` or `--md FILE`: the owner's report of a ticket in a logbook.
 @CommandLine.Command(name = "report", description = "Writes the report of a ticket.", mixinStandardHelpOptions = true)
 final class ReportVerb implements Callable<Integer> {
+    private static final int MOST_NAMED = 20;
+
     @CommandLine.Parameters(paramLabel = "TICKET", description = "ticket number, such as T-0142")
     private String ticket = "";
 
@@ -46,12 +51,18 @@ final class ReportVerb implements Callable<Integer> {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
         }
         try (Logbook log = Logbook.open(book)) {
-            List<String> known = log.tickets();
+            List<String> known = log.numbers();
             if (!known.contains(ticket)) {
-                throw new BadInput(String.valueOf(book.getFileName()), "ticket", "there is no " + ticket + "; it holds " + String.join(", ", known));
+                throw new BadInput(String.valueOf(book.getFileName()), "ticket", "there is no " + ticket + "; it holds " + String.join(", ", known.stream().limit(MOST_NAMED).toList())
+                        + (known.size() > MOST_NAMED ? " and " + (known.size() - MOST_NAMED) + " more" : ""));
             }
-            TicketState state = TicketState.of(log.story(ticket));
-            Report report = Report.of(state, new Shelf());
+            Shelf shelf = new Shelf();
+            Tickets tickets = new Tickets(log, shelf, InstantSource.system(), "", "report");
+            Tickets.Ticket open = tickets.open(ticket);
+            if (open.trouble().isPresent()) {
+                throw new BadInput(String.valueOf(book.getFileName()), "ticket", open.trouble().get());
+            }
+            Report report = ReportMaker.of(open.state(), tickets.world(open), shelf, ZoneId.systemDefault());
             if (pdf != null) {
                 PdfReport.write(report, id -> log.photo(ticket, id), pdf);
             }

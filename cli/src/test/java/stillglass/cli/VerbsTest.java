@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.InputStream;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -20,14 +20,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
-import stillglass.ticket.TicketEvent;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -249,22 +247,49 @@ class VerbsTest {
     @Test
     void reportReadsTheLogbook() throws Exception {
         Path book = folder.resolve("book.sqlite");
-        try (Logbook log = Logbook.open(book)) {
-            log.append("T-7", 1, Instant.EPOCH, List.of(new TicketEvent.Opened("T-7", "Ostrel 52 mm f/2", "ostrel_52_f2", "fell_52_f2", "Weather station", LocalDate.EPOCH),
-                    new TicketEvent.SymptomNoted("Milky pictures")), List.of());
-        }
+        List<JsonNode> said = say(book, "begin Ostrel 52 mm f/2, Milky pictures", "owner Weather station");
+        assertThat(said).extracting(j -> j.get("status").asString()).containsOnly("kept");
         Path pdf = folder.resolve("r.pdf");
         Path md = folder.resolve("r.md");
-        Ran r = run("report", "T-7", "--book", book, "--pdf", pdf, "--md", md, "--json");
+        Ran r = run("report", "T-0101", "--book", book, "--pdf", pdf, "--md", md, "--json");
 
         assertThat(r.status()).isZero();
         assertThat(Files.readString(md)).contains("Weather station", "Milky pictures", "Draft, not signed");
         assertThat(Files.size(pdf)).isGreaterThan(2000);
         assertThat(r.json().get("pdf").asString()).isEqualTo(pdf.toString());
-        assertThat(run("report", "T-8", "--book", book, "--md", md).err()).contains("there is no T-8; it holds T-7");
-        assertThat(run("report", "T-7", "--book", folder.resolve("none"), "--md", md).err()).contains("no such logbook");
-        assertThat(run("report", "T-7", "--book", book).err()).contains("--pdf or --md");
-        assertThat(Optional.of(run("report", "T-7", "--book", book, "--md", folder.resolve("no/where.md")).status())).contains(2);
+        assertThat(run("report", "T-0108", "--book", book, "--md", md).err()).contains("there is no T-0108; it holds T-0101");
+        assertThat(run("report", "T-0101", "--book", folder.resolve("none"), "--md", md).err()).contains("no such logbook");
+        assertThat(run("report", "T-0101", "--book", book).err()).contains("--pdf or --md");
+        assertThat(Optional.of(run("report", "T-0101", "--book", book, "--md", folder.resolve("no/where.md")).status())).contains(2);
+    }
+
+    private static List<JsonNode> say(Path book, String... lines) {
+        InputStream before = System.in;
+        System.setIn(new ByteArrayInputStream(String.join("\n", lines).getBytes(StandardCharsets.UTF_8)));
+        try {
+            Ran r = run("say", "--book", book);
+            assertThat(r.status()).as(r.err()).isZero();
+            return r.out().lines().map(l -> (JsonNode) JsonMapper.builder().build().readTree(l)).toList();
+        } finally {
+            System.setIn(before);
+        }
+    }
+
+    @Test
+    void sayAnswersOneObjectALineAndTheBookKeepsWhatWasKept() {
+        Path book = folder.resolve("said.sqlite");
+        List<JsonNode> said = say(book, "# a remark", "", "begin lens, Brook 35 mm", "off mount screws, screws, rear", "3 screws, slot, 4.2 mm", "teapot", "stage close", "done");
+
+        assertThat(said).extracting(j -> j.get("status").asString()).containsExactly("kept", "kept", "kept", "unclear", "kept", "refused");
+        assertThat(said).allSatisfy(j -> assertThat(j.propertyNames()).containsExactly("line", "reads", "status", "why", "asks", "next", "off", "open", "left"));
+        assertThat(said.get(2).get("reads").asString()).isEqualTo("mount screws: X1, X2, X3, slot, 4.2 mm");
+        assertThat(said.get(2).get("off").get(0).asString()).isEqualTo("mount-screws");
+        assertThat(said.get(3).get("why").asString()).contains("teapot");
+        assertThat(said.get(4).get("asks")).hasSize(3);
+        assertThat(said.get(5).get("open").asInt()).isEqualTo(1);
+        assertThat(say(book, "begin lens, Another").getFirst().get("reads").asString()).as("the next number").startsWith("T-0102");
+        assertThat(run("say", "--book", book, "--ticket", "T-0999").err()).contains("T-0999");
+        assertThat(run("say").status()).isEqualTo(2);
     }
 
     /// The same photo, turned about the middle of the glass by drawing it anew.

@@ -4,6 +4,26 @@ import java.util.List;
 
 /// How a joint holds.
 public sealed interface Hold {
+    /// The word for this kind of hold, as in the open format.
+    default String word() {
+        return switch (this) {
+            case Thread t -> "thread";
+            case Screws s -> "screws";
+            case SetScrews s -> "set-screws";
+            case RetainingRing r -> "retaining-ring";
+            case Press p -> "press";
+            case Seat s -> "seat";
+            case Hook h -> "hook";
+            case Glue g -> "glue";
+            case Snap s -> "snap";
+            case Noted n -> "noted";
+            case Cement c -> "cement";
+            case Bayonet b -> "bayonet";
+            case Solder s -> "solder";
+            case Connector c -> "connector";
+        };
+    }
+
     /// A thread of the part itself, such as a helicoid or a front ring.
     /// @param leadMm axial travel per turn
     /// @param starts number of thread starts: entries in which it can be started

@@ -1,12 +1,12 @@
 package stillglass.assembly;
 
+import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 
 /// A model of camera or lens as the shelf knows it.
@@ -15,31 +15,37 @@ import java.util.function.Function;
 /// @param maker who made it
 /// @param name what it is called
 /// @param sort what it is as a whole
-/// @param sectionId identifier of its optical section; for a body, of the lens it is tried with
-/// @param flangeFocalMm mount face to film
-/// @param maxExtensionMm focus travel
+/// @param sectionId identifier of its optical section, where it has one and that is known; for a body, of the lens it is tried with
+/// @param flangeFocalMm mount face to film, where that is known
+/// @param maxExtensionMm focus travel, where that is known
 /// @param parts everything that can lie on the tray
 /// @param joints everything that can be opened
 /// @param references what can be lost
 /// @param net the instrument unfolded, for bodies and shutters
+/// @param infinityShims part that is the stack of shims which moves the whole lens against the film, where that is known
 public record Instrument(
         String id,
         String maker,
         String name,
         Sort sort,
-        String sectionId,
-        double flangeFocalMm,
-        double maxExtensionMm,
+        Optional<String> sectionId,
+        Optional<Double> flangeFocalMm,
+        Optional<Double> maxExtensionMm,
         List<Part> parts,
         List<Joint> joints,
         List<Reference> references,
-        Optional<Net> net) {
+        Optional<Net> net,
+        Optional<String> infinityShims) {
 
-    /// One that is not unfolded.
-    public Instrument(
-            String id, String maker, String name, Sort sort, String sectionId, double flangeFocalMm, double maxExtensionMm, List<Part> parts,
-            List<Joint> joints, List<Reference> references) {
-        this(id, maker, name, sort, sectionId, flangeFocalMm, maxExtensionMm, parts, joints, references, Optional.empty());
+    /// One of which nothing is known but what it is.
+    public static Instrument unknown(String id, String name, Sort sort) {
+        return new Instrument(id, "", name, sort, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty());
+    }
+
+    /// One of whose joints nothing is known.
+    /// @param glasses parts known from its section
+    public static Instrument unopened(String id, String name, Sort sort, String sectionId, double flangeFocalMm, List<Part> glasses) {
+        return new Instrument(id, "", name, sort, Optional.of(sectionId), Optional.of(flangeFocalMm), Optional.empty(), glasses, List.of(), List.of(), Optional.empty(), Optional.empty());
     }
 
     /// Something that must be marked before the joint that loses it.
@@ -50,9 +56,21 @@ public record Instrument(
     /// Sorts of instrument.
     public enum Sort {
         LENS,
+        ZOOM,
         /// Lens, shutter and body in one.
         CAMERA,
-        BODY
+        /// A leaf shutter by itself.
+        SHUTTER,
+        BODY;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        /// Whether it makes a picture by glass of its own, so that infinity can be measured on it.
+        public boolean images() {
+            return this == LENS || this == ZOOM || this == CAMERA;
+        }
     }
 
     /// Sorts of reference.
@@ -90,7 +108,11 @@ public record Instrument(
             known(j.close().looseUntil().stream().toList(), jointIds, j, "joint");
             known(j.close().refit().stream().toList(), jointIds, j, "joint");
             known(j.close().before(), jointIds, j, "joint");
+            known(j.close().test().map(Joint.Test::needs).orElse(Set.of()), jointIds, j, "joint");
         }
+        infinityShims.filter(s -> !partIds.contains(s)).ifPresent(s -> {
+            throw new IllegalArgumentException("infinity is moved by the shims " + s + ", which are no part");
+        });
         net.ifPresent(n -> n.parts().forEach((p, place) -> {
             if (!partIds.contains(p) || !partIds.containsAll(place.under().stream().toList())) {
                 throw new IllegalArgumentException("the net has a place for " + p + place.under().map(u -> " under " + u).orElse("") + ", which is no part");
@@ -103,13 +125,26 @@ public record Instrument(
                 }
             });
         }
-        Map<String, Joint> byId = new LinkedHashMap<>();
-        joints.forEach(j -> byId.put(j.id(), j));
-        Set<String> opened = new HashSet<>();
-        Set<String> shut = new HashSet<>();
-        joints.forEach(j -> refuseCircle(j, byId, o -> o.behind().named(), "check its \"after\"", new HashSet<>(), opened));
-        joints.forEach(j -> refuseCircle(j, byId, Instrument::closingAfter, "it would have to close before what must close before it; check \"before\"",
-                new HashSet<>(), shut));
+        refuseNever(joints, j -> Set.of(), "can never be opened");
+        // Played backwards a rebuild is a way in: what must be closed after a joint must then come off before it.
+        refuseNever(joints, j -> j.close().before(), "can never be closed");
+    }
+
+    /// Opens whatever can be until nothing more can: circles with a way in from outside are none.
+    /// @param more joints that must be open before one besides those that lie over it
+    private static void refuseNever(List<Joint> joints, Function<Joint, Set<String>> more, String never) {
+        Set<String> open = new HashSet<>();
+        List<Joint> left = new ArrayList<>(joints);
+        while (left.removeIf(j -> j.behind().open(open) && open.containsAll(more.apply(j)) && open.add(j.id()))) {
+            // Every round opens at least one more.
+        }
+        if (!left.isEmpty()) {
+            Joint j = left.getFirst();
+            Set<String> waits = new TreeSet<>(j.behind().named());
+            waits.addAll(more.apply(j));
+            waits.removeAll(open);
+            throw new IllegalArgumentException("joint " + j.id() + " " + never + ": it waits for " + String.join(", ", waits) + ", and that for it; check \"after\" and \"before\"");
+        }
     }
 
     private static Set<String> distinct(List<String> ids, String what) {
@@ -131,35 +166,15 @@ public record Instrument(
         }
     }
 
-    /// @param next joints that come before (opening) or after (closing) one
-    private static void refuseCircle(
-            Joint joint, Map<String, Joint> byId, Function<Joint, Set<String>> next, String why, Set<String> path, Set<String> done) {
-        if (done.contains(joint.id())) {
-            return;
-        }
-        if (!path.add(joint.id())) {
-            throw new IllegalArgumentException("joint " + joint.id() + " waits for itself: " + why);
-        }
-        for (String id : next.apply(joint)) {
-            Joint other = byId.get(id);
-            if (other != null) {
-                refuseCircle(other, byId, next, why, path, done);
-            }
-        }
-        path.remove(joint.id());
-        done.add(joint.id());
-    }
-
-    /// Joints that close only once this one is closed.
-    private static Set<String> closingAfter(Joint joint) {
-        Set<String> later = new HashSet<>(joint.after());
-        later.addAll(joint.close().before());
-        return later;
-    }
-
     /// The same model with other parts and joints.
     public Instrument with(List<Part> otherParts, List<Joint> otherJoints) {
-        return new Instrument(id, maker, name, sort, sectionId, flangeFocalMm, maxExtensionMm, otherParts, otherJoints, references, net);
+        return new Instrument(id, maker, name, sort, sectionId, flangeFocalMm, maxExtensionMm, otherParts, otherJoints, references, net, infinityShims);
+    }
+
+    /// Whether the stack of shims at a place moves infinity, as far as is known.
+    /// @param place part id
+    public boolean movesInfinity(String place) {
+        return infinityShims.filter(place::equals).isPresent();
     }
 
     public Optional<Joint> joint(String jointId) {

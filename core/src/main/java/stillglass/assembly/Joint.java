@@ -49,6 +49,11 @@ public record Joint(
         hazards = Set.copyOf(hazards);
     }
 
+    /// The same with other joints over it.
+    public Joint behind(Behind other) {
+        return new Joint(id, name, hold, side, tool, minutes, risk, other, frees, exposes, loses, hazards, close);
+    }
+
     /// Joints that must all be open before; see [Behind#open] for the whole condition.
     public Set<String> after() {
         return behind.all();
@@ -116,6 +121,15 @@ public record Joint(
     /// @param at clock position of the hole
     public record ScrewHole(String cell, double lengthMm, double holeDepthMm, ClockPosition at) {}
 
+    /// A function that is tried once a joint is closed.
+    /// @param what is tried, and how it shows
+    /// @param needs joints that must be closed as well before it can be tried; its own joint goes without saying
+    public record Test(String what, Set<String> needs) {
+        public Test {
+            needs = Set.copyOf(needs);
+        }
+    }
+
     /// What differs from mere reversal. Start from [#PLAIN] and say what differs.
     /// @param setFirst positions of controls before the halves meet
     /// @param looseUntil joint before which it stays loose
@@ -127,7 +141,7 @@ public record Joint(
     public record Closing(
             Optional<String> setFirst,
             Optional<String> looseUntil,
-            Optional<String> test,
+            Optional<Test> test,
             boolean greased,
             Set<String> before,
             Optional<String> refit,
@@ -149,7 +163,11 @@ public record Joint(
         }
 
         public Closing withTest(String function) {
-            return new Closing(setFirst, looseUntil, Optional.of(function), greased, before, refit, zeroLast);
+            return withTest(function, Set.of());
+        }
+
+        public Closing withTest(String function, Set<String> needs) {
+            return new Closing(setFirst, looseUntil, Optional.of(new Test(function, needs)), greased, before, refit, zeroLast);
         }
 
         public Closing withGrease() {

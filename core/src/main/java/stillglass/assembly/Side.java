@@ -1,5 +1,7 @@
 package stillglass.assembly;
 
+import java.util.Locale;
+
 /// From where a joint is reached.
 public enum Side {
     FRONT,
@@ -9,9 +11,11 @@ public enum Side {
     TOP,
     BOTTOM,
     LEFT,
-    RIGHT;
+    RIGHT,
+    /// Nobody has said.
+    UNKNOWN;
 
     public String word() {
-        return name().toLowerCase(java.util.Locale.ROOT);
+        return name().toLowerCase(Locale.ROOT);
     }
 }

@@ -2,8 +2,10 @@ package stillglass.care;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Material;
+import stillglass.say.Said;
 
 /// The agents to try on a part, weakest first, allowed for *all* that is inseparable on it.
 ///
@@ -13,9 +15,9 @@ import stillglass.assembly.Material;
 public record AgentLadder(List<Rung> rungs, List<Barred> barred, double chance) {
 
     /// @param briefly a quick pass only; the reason says why
-    public record Rung(CareTables.Agent agent, double removes, boolean briefly, String reason) {}
+    public record Rung(CareTables.Agent agent, double removes, boolean briefly, Said reason) {}
 
-    public record Barred(CareTables.Agent agent, Material material, String reason) {}
+    public record Barred(CareTables.Agent agent, Material material, Said reason) {}
 
     public AgentLadder {
         rungs = List.copyOf(rungs);
@@ -32,7 +34,7 @@ public record AgentLadder(List<Rung> rungs, List<Barred> barred, double chance) 
                 continue;
             }
             CareTables.Bears worst = CareTables.Bears.FINE;
-            Material weakest = materials.iterator().next();
+            Material weakest = materials.stream().sorted().findFirst().orElse(Material.COATED_GLASS);
             for (Material m : materials.stream().sorted().toList()) {
                 CareTables.Bears bears = agent.bears().getOrDefault(m, CareTables.Bears.NEVER);
                 if (bears.compareTo(worst) > 0) {
@@ -40,10 +42,10 @@ public record AgentLadder(List<Rung> rungs, List<Barred> barred, double chance) 
                     weakest = m;
                 }
             }
-            String why = agent.why().getOrDefault(weakest, "not known to bear it: try on a hidden spot or leave it");
+            Said why = Optional.ofNullable(agent.why().get(weakest)).map(Said::text).orElse(Said.of("care.unknown"));
             switch (worst) {
-                case FINE -> rungs.add(new Rung(agent, removes, false, "fine on everything here"));
-                case BRIEFLY -> rungs.add(new Rung(agent, removes, true, weakest.word() + ": " + why));
+                case FINE -> rungs.add(new Rung(agent, removes, false, Said.of("care.fine")));
+                case BRIEFLY -> rungs.add(new Rung(agent, removes, true, Said.of("care.briefly", "material", weakest.word(), "why", why)));
                 case NEVER -> barred.add(new Barred(agent, weakest, why));
             }
             if (worst != CareTables.Bears.NEVER) {

@@ -2,13 +2,15 @@ package stillglass.care;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import stillglass.assembly.Material;
 
 /// What the bench knows of agents, materials and soils. Data, read from one documented file.
 ///
 /// @param agents weakest first
 /// @param soils by name
-public record CareTables(List<Agent> agents, List<Soil> soils) {
+/// @param tries on a joint that will not open, gentlest first
+public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries) {
 
     /// Whether a material stands an agent.
     public enum Bears {
@@ -45,6 +47,12 @@ public record CareTables(List<Agent> agents, List<Soil> soils) {
     public CareTables {
         agents = List.copyOf(agents);
         soils = List.copyOf(soils);
+        tries = List.copyOf(tries);
+        for (StuckTry t : tries) {
+            if (t.how() == StuckTry.Sort.SOLVENT && agents.stream().noneMatch(a -> a.id().equals(t.means()))) {
+                throw new IllegalArgumentException("a try names the agent " + t.means() + ", which is not listed");
+            }
+        }
         for (Soil s : soils) {
             for (String agent : s.removedBy().keySet()) {
                 if (agents.stream().noneMatch(a -> a.id().equals(agent))) {
@@ -54,11 +62,11 @@ public record CareTables(List<Agent> agents, List<Soil> soils) {
         }
     }
 
-    public java.util.Optional<Soil> soil(String id) {
+    public Optional<Soil> soil(String id) {
         return soils.stream().filter(s -> s.id().equals(id)).findFirst();
     }
 
-    public java.util.Optional<Agent> agent(String id) {
+    public Optional<Agent> agent(String id) {
         return agents.stream().filter(a -> a.id().equals(id)).findFirst();
     }
 }

@@ -39,15 +39,16 @@ public record TellApart(Map<FindingKind, Double> chances, Map<FindingKind, Strin
 
     /// @param finding whose kind is in doubt; one without chances is taken as sure as its confidence says
     /// @param surface where it lies, if that is known
+    /// @param lens where its section is known; nothing is ruled out where it is not
     /// @param answered in any order; a test that is not in the table is passed over
-    public static TellApart of(Finding finding, Optional<Integer> surface, LensSection lens, List<CheapTest> table, List<Answered> answered) {
+    public static TellApart of(Finding finding, Optional<Integer> surface, Optional<LensSection> lens, List<CheapTest> table, List<Answered> answered) {
         Map<FindingKind, Double> p = new EnumMap<>(FindingKind.class);
         Map<FindingKind, String> not = new EnumMap<>(FindingKind.class);
         for (FindingKind k : FindingKind.values()) {
             if (k == FindingKind.UNKNOWN) {
                 continue;
             }
-            Optional<String> why = MayLie.nowhere(k, lens).or(() -> surface.flatMap(s -> MayLie.notOn(k, lens, s)));
+            Optional<String> why = lens.flatMap(l -> MayLie.nowhere(k, l).or(() -> surface.flatMap(s -> MayLie.notOn(k, l, s))));
             if (why.isPresent()) {
                 not.put(k, why.get());
             } else {

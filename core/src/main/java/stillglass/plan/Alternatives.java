@@ -49,7 +49,7 @@ public record Alternatives(List<Way> ways) {
             case FROM_REAR -> request.without(on(request, Side.FRONT));
             case FULL_STRIP -> new WayIn.Request(request.instrument(),
                     request.instrument().joints().stream().filter(j -> !request.forbidden().contains(j.id())).map(j -> (Goal) new Goal.OpenJoint(j.id())).toList(),
-                    request.open(), request.marked(), request.forbidden(), request.weights());
+                    request.open(), request.marked(), request.forbidden(), request.hand(), request.weights());
         };
     }
 

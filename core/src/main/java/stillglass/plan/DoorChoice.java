@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import stillglass.assembly.Joint;
+import stillglass.look.Progress;
 
 /// Which joints are opened at all, where goals and joints leave a choice.
 ///
@@ -29,13 +30,15 @@ final class DoorChoice {
     private double bound = Double.MAX_VALUE;
     private double least = Double.MAX_VALUE;
     private Optional<List<Joint>> best = Optional.empty();
+    private final Progress progress;
 
     /// @param open joints that are open already
     /// @param forbidden joints that are not to be used
     /// @param price what a set of joints costs at least
-    /// @param whole what a complete set costs
+    /// @param whole what a complete set costs in a good order; need not be the best one
     DoorChoice(Map<String, Joint> byId, Set<String> open, Set<String> forbidden,
-            ToDoubleFunction<Collection<Joint>> price, ToDoubleFunction<List<Joint>> whole) {
+            ToDoubleFunction<Collection<Joint>> price, ToDoubleFunction<List<Joint>> whole, Progress progress) {
+        this.progress = progress;
         this.byId = byId;
         this.open = open;
         this.forbidden = forbidden;
@@ -51,9 +54,9 @@ final class DoorChoice {
         return best;
     }
 
-    /// No set costs less than this, unless all were looked at and it is the best one's.
+    /// No set that was not looked at costs less than this.
     double bound() {
-        return Math.min(bound, least);
+        return bound;
     }
 
     private void branch(Set<String> chosen, List<Set<String>> goals) {
@@ -69,9 +72,11 @@ final class DoorChoice {
             bound = Math.min(bound, atLeast);
             return;
         }
+        progress.at(tried / (double) MOST_SETS, "");
         Optional<Set<String>> question = goals.stream().filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).findFirst()
                 .or(() -> joints.stream().flatMap(j -> j.behind().oneOf().stream())
-                        .filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).findFirst());
+                        .filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).findFirst())
+                .or(() -> circle(joints, chosen));
         if (question.isEmpty()) {
             tried++;
             double cost = whole.applyAsDouble(joints);
@@ -90,6 +95,20 @@ final class DoorChoice {
         }
         answers.sort(Comparator.comparingDouble(a -> price.applyAsDouble(a.stream().map(byId::get).toList())));
         answers.forEach(a -> branch(a, goals));
+    }
+
+    /// Joints that wait for one another in a circle need one more way in from outside.
+    private Optional<Set<String>> circle(List<Joint> joints, Set<String> chosen) {
+        Set<String> reached = new HashSet<>(open);
+        List<Joint> left = new ArrayList<>(joints);
+        while (left.removeIf(j -> j.behind().open(reached) && reached.add(j.id()))) {
+            // Every round opens at least one more.
+        }
+        return left.stream().flatMap(j -> j.behind().oneOf().stream()).filter(g -> g.stream().noneMatch(reached::contains)).findFirst().map(g -> {
+            Set<String> others = new TreeSet<>(g);
+            others.removeAll(chosen);
+            return others;
+        });
     }
 
     /// Adds a joint and all that must be open before it.

@@ -1,6 +1,7 @@
 package stillglass.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
@@ -31,7 +32,7 @@ public final class LookAlikes {
                 }
             }
         }
-        pairs.sort(java.util.Comparator.comparingDouble(Pair::bottomsByMm).reversed());
+        pairs.sort(Comparator.comparingDouble(Pair::bottomsByMm).reversed());
         return pairs;
     }
 
@@ -56,7 +57,7 @@ public final class LookAlikes {
                 .filter(j -> j.hold() instanceof Hold.Screws s && s.drive().equals(drive))
                 .flatMap(j -> ((Hold.Screws) j.hold()).holes().stream())
                 .filter(h -> Math.abs(h.lengthMm() - lengthMm) <= toleranceMm)
-                .sorted(java.util.Comparator.comparingDouble(h -> Math.abs(h.lengthMm() - lengthMm)))
+                .sorted(Comparator.comparingDouble(h -> Math.abs(h.lengthMm() - lengthMm)))
                 .toList();
     }
 }

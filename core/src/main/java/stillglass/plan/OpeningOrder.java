@@ -33,6 +33,7 @@ final class OpeningOrder {
     private final List<Joint> joints;
     private final PlanCost weights;
     private final Progress progress;
+    private final State start;
     private final int[] tool;
     private final Side[] side;
     private final int tools;
@@ -45,10 +46,10 @@ final class OpeningOrder {
     private final Visits toolVisits;
     private final Visits sideVisits;
 
-    /// @param order indices of joints
     /// @param cost minutes of changes
     /// @param bound no order has less
-    record Result(List<Joint> order, double cost, double bound) {}
+    /// @param proven whether every order was looked at, or ruled out
+    record Result(List<Joint> order, double cost, double bound, boolean proven) {}
 
     private record State(BitSet done, int tool, Side side) {}
 
@@ -56,7 +57,7 @@ final class OpeningOrder {
 
     private record Node(State state, int[] order, double cost, double estimate) {}
 
-    private OpeningOrder(List<Joint> joints, Set<String> open, PlanCost weights, Progress progress) {
+    private OpeningOrder(List<Joint> joints, Set<String> open, WayIn.Hand hand, PlanCost weights, Progress progress) {
         this.joints = joints;
         this.weights = weights;
         this.progress = progress;
@@ -72,6 +73,7 @@ final class OpeningOrder {
             side[i] = j.side();
         }
         tools = toolIndex.size();
+        start = new State(new BitSet(), hand.tool().map(toolIndex::get).orElse(-1), hand.up());
         all = new BitSet[n];
         ofKind = new BitSet[tools * SIDES];
         Arrays.setAll(ofKind, k -> new BitSet(n));
@@ -82,13 +84,21 @@ final class OpeningOrder {
             ofKind[tool[i] * SIDES + side[i].ordinal()].set(i);
         }
         toolVisits = new Visits(tools, all, tool);
-        sideVisits = new Visits(SIDES, all, Arrays.stream(side).mapToInt(x -> x == Side.AROUND ? Visits.ANY : x.ordinal()).toArray());
+        sideVisits = new Visits(SIDES, all, Arrays.stream(side).mapToInt(x -> anySide(x) ? Visits.ANY : x.ordinal()).toArray());
     }
 
     /// @param joints all that are to be opened; everything they wait for is among them or open
     /// @param open joints that are open already
-    static Result best(List<Joint> joints, Set<String> open, PlanCost weights, Progress progress) {
-        return new OpeningOrder(joints, open, weights, progress).search();
+    /// @param hand what is in hand and up before the first
+    static OpeningOrder of(List<Joint> joints, Set<String> open, WayIn.Hand hand, PlanCost weights, Progress progress) {
+        return new OpeningOrder(joints, open, hand, weights, progress);
+    }
+
+    /// A good order, at once.
+    Result quick() {
+        Node first = new Node(start, new int[0], 0, remaining(start));
+        Node good = beam(first, BEAM);
+        return result(good, first.estimate, good.cost <= first.estimate + SAME);
     }
 
     private static BitSet bits(Set<String> ids, Map<String, Integer> index) {
@@ -102,17 +112,21 @@ final class OpeningOrder {
         return out;
     }
 
-    /// Work around the barrel does not turn the instrument over.
+    /// Work around the barrel does not turn the instrument over, and of a side nobody has named no turn is known.
     static Side up(Side now, Side wanted) {
-        return wanted == Side.AROUND ? now : wanted;
+        return anySide(wanted) ? now : wanted;
     }
 
-    private Result search() {
-        State start = new State(new BitSet(), -1, Side.FRONT);
+    private static boolean anySide(Side side) {
+        return side == Side.AROUND || side == Side.UNKNOWN;
+    }
+
+    /// The best order, unless the limit of nodes is met.
+    Result best() {
         Node first = new Node(start, new int[0], 0, remaining(start));
         Node best = beam(first, BEAM);
         if (best.cost <= first.estimate + SAME) {
-            return result(best, first.estimate);
+            return result(best, first.estimate, true);
         }
         Map<State, Double> seen = new HashMap<>();
         PriorityQueue<Node> queue = new PriorityQueue<>(Comparator.comparingDouble(Node::estimate).thenComparing(k -> -k.order.length));
@@ -123,16 +137,16 @@ final class OpeningOrder {
         while (!queue.isEmpty()) {
             Node node = queue.remove();
             if (node.estimate >= best.cost - SAME) {
-                return result(best, best.cost);
+                return result(best, best.cost, true);
             }
             if (node.order.length == joints.size()) {
-                return result(node, node.cost);
+                return result(node, node.cost, true);
             }
             if (++nodes > mostNodes) {
                 Node wide = beam(first, WIDE_BEAM / joints.size());
-                return result(wide.cost < best.cost ? wide : best, node.estimate);
+                return result(wide.cost < best.cost ? wide : best, node.estimate, false);
             }
-            if (nodes % 1024 == 0) {
+            if (nodes % 128 == 0) {
                 progress.at(nodes / (double) mostNodes, "");
             }
             List<Node> alike = looked.computeIfAbsent(new Hand(node.state.tool, node.state.side), h -> new ArrayList<>());
@@ -147,11 +161,11 @@ final class OpeningOrder {
                 }
             }
         }
-        return result(best, best.cost);
+        return result(best, best.cost, true);
     }
 
-    private Result result(Node node, double bound) {
-        return new Result(Arrays.stream(node.order).mapToObj(joints::get).toList(), node.cost, Math.min(bound, node.cost));
+    private Result result(Node node, double bound, boolean proven) {
+        return new Result(Arrays.stream(node.order).mapToObj(joints::get).toList(), node.cost, Math.min(bound, node.cost), proven);
     }
 
     /// The most promising orders are carried on side by side, batch by batch.
@@ -161,7 +175,11 @@ final class OpeningOrder {
         double least = Double.MAX_VALUE;
         while (!now.isEmpty()) {
             Map<State, Node> next = new HashMap<>();
+            int carried = 0;
             for (Node node : now) {
+                if (++carried % 128 == 0) {
+                    progress.at(0, "");
+                }
                 if (node.order.length == joints.size()) {
                     if (node.cost < least) {
                         least = node.cost;
@@ -227,6 +245,7 @@ final class OpeningOrder {
         int n = before.length;
         BitSet mine = (BitSet) ofKind[hand * SIDES + up.ordinal()].clone();
         mine.or(ofKind[hand * SIDES + Side.AROUND.ordinal()]);
+        mine.or(ofKind[hand * SIDES + Side.UNKNOWN.ordinal()]);
         mine.andNot(done);
         boolean took = true;
         while (took) {

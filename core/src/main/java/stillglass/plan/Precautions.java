@@ -5,11 +5,13 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import stillglass.assembly.Circuits;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
+import stillglass.say.Said;
 
 /// What is made safe or covered before a joint is touched, by rule, with the reason.
 final class Precautions {
@@ -25,13 +27,12 @@ final class Precautions {
     /// What must be safe before anything is opened at all.
     List<Step> before(List<Joint> order) {
         List<Step> steps = new ArrayList<>();
-        order.stream().filter(j -> j.hazards().contains(Joint.Hazard.FLASH_CAPACITOR)).findFirst().ifPresent(j -> steps.add(new Step.MakeSafe(
-                "Battery out; the flash capacitor stays charged long after", "leave its discharge to those trained for it, and keep fingers and tools off its leads", j)));
+        Optional<Joint> touched = order.stream().filter(Circuits::touches).findFirst();
+        boolean charged = instrument.joints().stream().anyMatch(j -> j.hazards().contains(Joint.Hazard.FLASH_CAPACITOR));
         boolean powered = instrument.joints().stream().anyMatch(j -> j.hazards().contains(Joint.Hazard.CELL));
-        order.stream().filter(j -> powered && (j.hazards().contains(Joint.Hazard.CELL) || j.hold() instanceof Hold.Solder || j.hold() instanceof Hold.Connector)).findFirst()
-                .ifPresent(j -> steps.add(new Step.MakeSafe("Battery out", "a slipped tool shorts the circuit; cells that were wet or bent go outside and to collection", j)));
-        order.stream().filter(j -> parts(j).stream().anyMatch(p -> p.kind() == Part.Kind.SHUTTER)).findFirst()
-                .ifPresent(j -> steps.add(new Step.MakeSafe("Shutter released, not cocked", "its springs are at their least load then", j)));
+        touched.filter(j -> charged).ifPresent(j -> steps.add(new Step.MakeSafe(Said.of("safe.capacitor"), Said.of("safe.capacitor.why"), j)));
+        touched.filter(j -> powered).or(() -> order.stream().filter(j -> j.hazards().contains(Joint.Hazard.CELL)).findFirst())
+                .ifPresent(j -> steps.add(new Step.MakeSafe(Said.of("safe.battery"), Said.of("safe.battery.why"), j)));
         return steps;
     }
 
@@ -40,22 +41,29 @@ final class Precautions {
         List<Step> steps = new ArrayList<>();
         boolean metal = joint.tool().contains("spanner") || joint.tool().contains("driver") || joint.tool().contains("scalpel");
         if (metal && joint.hold() instanceof Hold.RetainingRing) {
-            held(joint).ifPresent(glass -> steps.add(new Step.Protect("Cover " + glass.name(), "the tool works beside bare glass", joint)));
+            held(joint).ifPresent(glass -> steps.add(protect(joint, Said.of("protect.glass", "part", glass.name()), "protect.glass.why")));
         }
         if (metal && parts(joint).stream().anyMatch(p -> p.materials().contains(Material.ENGRAVED_PAINT))) {
-            steps.add(new Step.Protect("Tape the tips", "its engraved paint chips under steel", joint));
+            steps.add(protect(joint, Said.of("protect.tips"), "protect.tips.why"));
         }
         if (joint.hazards().contains(Joint.Hazard.MIRROR)) {
-            steps.add(new Step.Protect("Lens tissue over the mirror", "its silver lies bare and does not bear a touch", joint));
+            steps.add(protect(joint, Said.of("protect.mirror"), "protect.mirror.why"));
         }
         if (joint.hold() instanceof Hold.Connector c && c.ribbon()) {
-            steps.add(new Step.Protect("Unlatch the clamp before the ribbon is drawn, straight", "a ribbon tears at its edge", joint));
+            steps.add(protect(joint, Said.of("protect.ribbon"), "protect.ribbon.why"));
+        }
+        if (joint.hold() instanceof Hold.Cement) {
+            steps.add(protect(joint, Said.of("protect.cement", "joint", joint.name()), "protect.cement.why"));
         }
         parts(joint).stream().filter(p -> p.fragile().isPresent()).findFirst()
-                .ifPresent(p -> steps.add(new Step.Protect("Go gently with the " + p.name(), p.fragile().orElseThrow(), joint)));
-        joint.behind().hidden().ifPresent(h -> steps.add(new Step.Protect("Look under the " + h, "it hides " + joint.name(), joint)));
+                .ifPresent(p -> steps.add(new Step.Protect(Said.of("protect.fragile", "part", p.name()), Said.text(p.fragile().orElseThrow()), joint)));
+        joint.behind().hidden().ifPresent(h -> steps.add(new Step.Protect(Said.of("protect.hidden", "what", h), Said.of("protect.hidden.why", "joint", joint.name()), joint)));
         out.addAll(joint.frees());
         return steps;
+    }
+
+    private static Step protect(Joint joint, Said what, String why) {
+        return new Step.Protect(what, Said.of(why), joint);
     }
 
     private List<Part> parts(Joint joint) {

@@ -3,6 +3,7 @@ package stillglass.plan;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
@@ -14,8 +15,9 @@ public final class Reached {
     private Reached() {}
 
     /// Parts that are out, and glasses with a face laid bare, in the order they were reached.
+    /// @param section where it is known
     /// @param open joints that have been opened, in order
-    public static List<Part> parts(Instrument instrument, LensSection section, Collection<String> open) {
+    public static List<Part> parts(Instrument instrument, Optional<LensSection> section, Collection<String> open) {
         Set<Part> reached = new LinkedHashSet<>();
         for (String id : open) {
             Joint joint = instrument.joint(id).orElse(null);
@@ -24,7 +26,7 @@ public final class Reached {
             }
             joint.frees().forEach(p -> instrument.part(p).ifPresent(reached::add));
             for (int s : joint.exposes().stream().sorted().toList()) {
-                section.elementsAt(s).forEach(e -> instrument.partOfElement(e.name()).ifPresent(p -> reached.add(whole(p, instrument))));
+                section.map(l -> l.elementsAt(s)).orElse(List.of()).forEach(e -> instrument.partOfElement(e.name()).ifPresent(p -> reached.add(whole(p, instrument))));
             }
         }
         return List.copyOf(reached);

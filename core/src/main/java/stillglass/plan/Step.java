@@ -3,6 +3,7 @@ package stillglass.plan;
 import java.util.List;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.say.Said;
 
 /// One thing to do on the way in.
 public sealed interface Step {
@@ -17,10 +18,10 @@ public sealed interface Step {
     /// @param what to do
     /// @param why the reason
     /// @param before the first joint that asks for it
-    record MakeSafe(String what, String why, Joint before) implements Step {}
+    record MakeSafe(Said what, Said why, Joint before) implements Step {}
 
     /// Cover, tape or go gently.
-    record Protect(String what, String why, Joint before) implements Step {}
+    record Protect(Said what, Said why, Joint before) implements Step {}
 
     /// Open a joint.
     /// @param newTool whether another tool is taken up

@@ -1,10 +1,10 @@
 package stillglass.plan;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import stillglass.assembly.Hold;
@@ -13,32 +13,22 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.CareTables;
+import stillglass.care.StuckTry;
+import stillglass.say.Said;
 
-/// What to try on a joint that will not open, gentlest first, and when to stop. Solvents are those that everything they can reach bears,
-/// weakest first, each with its time to creep; warmth and shock only where nothing they would spoil is near.
+/// What to try on a joint that will not open, gentlest first, and when to stop. What may be tried on its kind of hold is data; of that whatever
+/// would spoil what is near is left out: everything inseparable that a drop, a warm draught or a tap reaches.
 ///
 /// @param rungs in order
-/// @param barred agents left out, with what they would hurt
+/// @param barred tries left out, with what they would hurt
 /// @param keepDry joints that are meant to stay and that a drop could creep to
-public record StuckLadder(List<Rung> rungs, List<String> barred, List<Joint> keepDry) {
-    private static final List<String> CREEPING = List.of("isopropanol", "naphtha", "degreaser", "acetone");
+public record StuckLadder(List<Rung> rungs, List<Said> barred, List<Joint> keepDry) {
     private static final double SHORT_WAIT = 5;
-    private static final double LONG_WAIT = 30;
-
-    /// Sorts of try.
-    public enum Try {
-        /// The exact tool, a hair tighter first, then loose.
-        TOOL,
-        WARMTH,
-        SOLVENT,
-        /// Taps on a block of wood.
-        SHOCK
-    }
 
     /// @param means agent, or what the try is done with
     /// @param waitMinutes before the next turn of the tool
     /// @param why reason or caution
-    public record Rung(Try how, String means, double waitMinutes, String why) {}
+    public record Rung(StuckTry.Sort how, String means, double waitMinutes, Said why) {}
 
     public StuckLadder {
         rungs = List.copyOf(rungs);
@@ -47,32 +37,35 @@ public record StuckLadder(List<Rung> rungs, List<String> barred, List<Joint> kee
     }
 
     /// @param staying joints that must not come loose: whatever is closed and not on the way
-    public static StuckLadder of(Instrument instrument, Joint joint, Set<String> staying, CareTables care) {
-        Set<Part> near = near(instrument, joint);
-        Set<Material> materials = near.stream().flatMap(p -> p.materials().stream()).collect(Collectors.toCollection(TreeSet::new));
+    /// @param open joints that are open
+    public static StuckLadder of(Instrument instrument, Joint joint, Set<String> staying, Set<String> open, CareTables care) {
+        Set<Part> near = near(instrument, joint, open);
+        Set<Material> materials = Inside.materials(near);
         List<Joint> keepDry = staying.stream().sorted().flatMap(id -> instrument.joint(id).stream()).filter(j -> !j.id().equals(joint.id()) && touches(j, near))
                 .filter(j -> !(j.hold() instanceof Hold.Seat)).toList();
+        boolean glass = near.stream().anyMatch(p -> p.kind() == Part.Kind.GLASS || p.kind() == Part.Kind.MIRROR || p.kind() == Part.Kind.PRISM);
         List<Rung> rungs = new ArrayList<>();
-        List<String> barred = new ArrayList<>();
-        if (!(joint.hold() instanceof Hold.Glue) && !(joint.hold() instanceof Hold.Hook) && !(joint.hold() instanceof Hold.Seat)) {
-            rungs.add(new Rung(Try.TOOL, joint.tool(), 0, "clean its slots first; a hair tighter breaks the film, then loosen"));
-        }
-        boolean melts = materials.contains(Material.BALSAM) || materials.contains(Material.PLASTIC);
-        if (melts) {
-            barred.add("warmth: " + (materials.contains(Material.BALSAM) ? "cement" : "plastic") + " is near");
-        } else {
-            rungs.add(new Rung(Try.WARMTH, "warm air, hand-warm only", SHORT_WAIT, "metals part as they grow; never a flame, nothing wet with solvent"));
-        }
-        for (String id : CREEPING) {
-            care.agent(id).ifPresent(a -> solvent(a, materials, keepDry).ifPresentOrElse(rungs::add, () -> barred.add(a.name() + ": " + hurts(a, materials))));
-        }
-        boolean brittle = near.stream().anyMatch(p -> p.kind() == Part.Kind.GLASS || p.kind() == Part.Kind.MIRROR || p.kind() == Part.Kind.PRISM);
-        if (brittle) {
-            barred.add("taps: glass is near");
-        } else if (joint.hold() instanceof Hold.Screws || joint.hold() instanceof Hold.Thread || joint.hold() instanceof Hold.Press) {
-            rungs.add(new Rung(Try.SHOCK, "light taps on a wood block", 0, "the block on the joint, the instrument in the hand"));
+        List<Said> barred = new ArrayList<>();
+        for (StuckTry t : care.tries().stream().filter(t -> t.holds().contains(joint.hold().word())).toList()) {
+            Optional<Material> spoilt = t.spoils().stream().sorted().filter(materials::contains).findFirst();
+            if (spoilt.isPresent()) {
+                barred.add(Said.of("stuck.spoils", "try", means(t, joint, care), "material", spoilt.get().word()));
+            } else if (glass && !t.nearGlass()) {
+                barred.add(Said.of("stuck.glass", "try", means(t, joint, care)));
+            } else if (t.how() == StuckTry.Sort.SOLVENT) {
+                care.agent(t.means()).ifPresent(a -> solvent(t, a, materials, keepDry).ifPresentOrElse(rungs::add, () -> barred.add(hurts(a, materials))));
+            } else {
+                rungs.add(new Rung(t.how(), means(t, joint, care), t.waitMinutes(), Said.text(t.why())));
+            }
         }
         return new StuckLadder(rungs, barred, keepDry);
+    }
+
+    private static String means(StuckTry t, Joint joint, CareTables care) {
+        if (t.how() == StuckTry.Sort.SOLVENT) {
+            return care.agent(t.means()).map(CareTables.Agent::name).orElse(t.means());
+        }
+        return t.means().isEmpty() ? joint.tool() : t.means();
     }
 
     /// The next try.
@@ -82,7 +75,7 @@ public record StuckLadder(List<Rung> rungs, List<String> barred, List<Joint> kee
         return tried < rungs.size() ? Optional.of(rungs.get(tried)) : Optional.empty();
     }
 
-    private static Optional<Rung> solvent(CareTables.Agent agent, Set<Material> materials, List<Joint> keepDry) {
+    private static Optional<Rung> solvent(StuckTry t, CareTables.Agent agent, Set<Material> materials, List<Joint> keepDry) {
         boolean briefly = false;
         for (Material m : materials) {
             CareTables.Bears bears = agent.bears().getOrDefault(m, CareTables.Bears.NEVER);
@@ -91,21 +84,24 @@ public record StuckLadder(List<Rung> rungs, List<String> barred, List<Joint> kee
             }
             briefly |= bears == CareTables.Bears.BRIEFLY;
         }
-        String only = keepDry.isEmpty() ? "one drop on this joint only" : "one drop on this joint only, away from " + keepDry.getFirst().name();
-        return Optional.of(new Rung(Try.SOLVENT, agent.name(), briefly ? SHORT_WAIT : LONG_WAIT / (agent.id().equals("acetone") ? 3 : 2), only + ". " + agent.caution()));
+        Said drop = keepDry.isEmpty() ? Said.of("stuck.drop") : Said.of("stuck.drop.away", "joint", keepDry.getFirst().name());
+        Said why = agent.caution().isEmpty() ? drop : Said.of("stuck.drop.caution", "drop", drop, "caution", agent.caution());
+        return Optional.of(new Rung(StuckTry.Sort.SOLVENT, agent.name(), briefly ? Math.min(SHORT_WAIT, t.waitMinutes()) : t.waitMinutes(), why));
     }
 
-    private static String hurts(CareTables.Agent agent, Set<Material> materials) {
-        return materials.stream().filter(m -> agent.bears().getOrDefault(m, CareTables.Bears.NEVER) == CareTables.Bears.NEVER).findFirst()
-                .map(m -> m.word() + ", " + agent.why().getOrDefault(m, "not known to bear it")).orElse("");
+    private static Said hurts(CareTables.Agent agent, Set<Material> materials) {
+        Material m = materials.stream().sorted().filter(x -> agent.bears().getOrDefault(x, CareTables.Bears.NEVER) == CareTables.Bears.NEVER).findFirst().orElseThrow();
+        return agent.why().containsKey(m) ? Said.of("stuck.hurts.why", "agent", agent.name(), "material", m.word(), "why", agent.why().get(m))
+                : Said.of("stuck.hurts", "agent", agent.name(), "material", m.word());
     }
 
-    /// What a drop or a warm draught on a joint reaches: what it frees, what holds that, and what lies right behind.
-    private static Set<Part> near(Instrument instrument, Joint joint) {
-        Set<Part> out = joint.frees().stream().flatMap(p -> instrument.part(p).stream()).collect(Collectors.toCollection(java.util.LinkedHashSet::new));
-        List<Part> cells = out.stream().flatMap(p -> p.within().flatMap(instrument::part).stream()).toList();
-        out.addAll(cells);
-        instrument.joints().stream().filter(j -> j.after().contains(joint.id())).flatMap(j -> j.frees().stream()).flatMap(p -> instrument.part(p).stream()).forEach(out::add);
+    /// What a drop or a warm draught on a joint reaches: what it frees, what holds that, and what lies right behind, each with all that is still inside it.
+    private static Set<Part> near(Instrument instrument, Joint joint, Set<String> open) {
+        Set<String> ids = new LinkedHashSet<>(joint.frees());
+        joint.frees().stream().flatMap(p -> instrument.part(p).stream()).flatMap(p -> p.within().stream()).forEach(ids::add);
+        instrument.joints().stream().filter(j -> j.after().contains(joint.id()) && !open.contains(j.id())).flatMap(j -> j.frees().stream()).forEach(ids::add);
+        Set<Part> out = new LinkedHashSet<>();
+        ids.forEach(id -> out.addAll(Inside.of(instrument, id, open)));
         return out;
     }
 

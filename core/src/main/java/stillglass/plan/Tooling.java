@@ -5,13 +5,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
+import stillglass.assembly.Side;
+import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.optics.Surface;
+import stillglass.say.Said;
 
 /// Which tool is really taken for a joint: the one the map names, unless the bench lacks it and another can stand in, or the glass beside it is too steep
 /// for its tips.
@@ -23,8 +27,6 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
     public static final double STEEP_DEGREES = 22;
     private static final String BLADES = "spanner, blades";
     private static final String POINTS = "spanner, points";
-    /// Minutes that are lost over a tool that neither is there nor can be replaced: it has to be got.
-    private static final double GET_IT_MINUTES = 120;
 
     /// What can stand in for a tool, best first. Slower and a little riskier.
     private static final Map<String, List<StandIn>> STAND_INS = Map.of(
@@ -42,9 +44,9 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
 
     /// A tool a plan asks for that is not taken.
     /// @param instead what is taken, if anything is
-    public record Lack(Joint joint, String missing, Optional<String> instead, String why) {}
+    public record Lack(Joint joint, String missing, Optional<String> instead, Said why) {}
 
-    private record Choice(String tool, double minutesFactor, double moreRisk, double minutes, String why) {}
+    private record Choice(String tool, double minutesFactor, double moreRisk, Said why) {}
 
     public Tooling {
         lacking = Set.copyOf(lacking);
@@ -57,6 +59,16 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
     /// The instrument with the tools that are really taken, their time and their risk.
     public Instrument fitted(Instrument map) {
         return map.with(map.parts(), map.joints().stream().map(j -> fitted(j, map)).toList());
+    }
+
+    /// The best way that needs no tool the bench lacks and nothing stands in for; only where there is none, one that does, and [#lacks] says which.
+    /// @param map as it was before it was fitted
+    /// @param request on the fitted instrument
+    public Optional<WayIn.Plan> plan(Instrument map, WayIn.Request request, Progress progress) {
+        Set<String> missing = map.joints().stream().filter(j -> lack(j, map).filter(l -> l.instead().isEmpty()).isPresent()).map(Joint::id).collect(Collectors.toSet());
+        missing.removeAll(request.open());
+        Optional<WayIn.Plan> without = missing.isEmpty() ? Optional.empty() : WayIn.plan(request.without(missing), progress);
+        return without.isPresent() ? without : WayIn.plan(request, progress);
     }
 
     /// What a plan lacks, in its order.
@@ -76,7 +88,7 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
     }
 
     private Joint fitted(Joint j, Instrument map) {
-        return choice(j, map).map(c -> new Joint(j.id(), j.name(), j.hold(), j.side(), c.tool(), Math.min(599, j.minutes() * c.minutesFactor() + c.minutes()),
+        return choice(j, map).map(c -> new Joint(j.id(), j.name(), j.hold(), j.side(), c.tool(), Math.min(599, j.minutes() * c.minutesFactor()),
                 Math.min(0.99, j.risk() + c.moreRisk()), j.behind(), j.frees(), j.exposes(), j.loses(), j.hazards(), j.close())).orElse(j);
     }
 
@@ -85,16 +97,15 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
         if (j.tool().equals(BLADES) && !lacking.contains(POINTS)) {
             Optional<Double> steep = steepness(j, map).filter(a -> a > STEEP_DEGREES);
             if (steep.isPresent()) {
-                return Optional.of(new Choice(POINTS, 1, 0, 0, String.format(java.util.Locale.ROOT,
-                        "for blades would touch the glass, which falls away by %.0f° at its rim", steep.get())));
+                return Optional.of(new Choice(POINTS, 1, 0, Said.of("tool.steep", "degrees", steep.get())));
             }
         }
         if (!lacking.contains(j.tool())) {
             return Optional.empty();
         }
         return Optional.of(STAND_INS.getOrDefault(j.tool(), List.of()).stream().filter(s -> !lacking.contains(s.tool())).findFirst()
-                .map(s -> new Choice(s.tool(), s.minutesFactor(), s.moreRisk(), 0, s.how()))
-                .orElse(new Choice(j.tool(), 1, 0, GET_IT_MINUTES, "get it before you begin")));
+                .map(s -> new Choice(s.tool(), s.minutesFactor(), s.moreRisk(), Said.text(s.how())))
+                .orElse(new Choice(j.tool(), 1, 0, Said.of("tool.get"))));
     }
 
     /// Angle at its rim between the bulging face under a ring and the flat of a tool across it; from the section's sag.
@@ -103,7 +114,7 @@ public record Tooling(Set<String> lacking, Optional<LensSection> section) {
             return Optional.empty();
         }
         LensSection lens = section.get();
-        boolean front = ring.side() != stillglass.assembly.Side.REAR;
+        boolean front = ring.side() != Side.REAR;
         return map.joints().stream().filter(j -> j.after().contains(ring.id())).flatMap(j -> j.frees().stream()).flatMap(p -> map.part(p).stream())
                 .flatMap(p -> map.withContents(p.id()).stream()).flatMap((Part p) -> p.element().stream()).flatMap(e -> lens.element(e).stream())
                 .flatMapToInt(e -> front ? IntStream.of(e.firstSurface()) : IntStream.of(e.lastSurface()))

@@ -1,7 +1,6 @@
 package stillglass.plan;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.say.Said;
 
 /// The rebuild: what was opened, backwards, with the exceptions that catch people.
 ///
@@ -64,23 +64,28 @@ public final class WayBack {
 
     /// What is left to do, in order.
     public static List<Step> order(Instrument instrument, Standing standing) {
-        return new Rebuild(instrument, standing).steps();
+        return new Rebuild(instrument, standing).steps(Integer.MAX_VALUE);
+    }
+
+    /// The next thing to do.
+    public static Optional<Step> next(Instrument instrument, Standing standing) {
+        return new Rebuild(instrument, standing).steps(1).stream().findFirst();
     }
 
     /// Why a joint cannot close yet; empty when it may.
     /// @param open joints that are open, itself among them
-    public static Optional<String> hindrance(Instrument instrument, Set<String> open, Joint joint) {
-        Set<String> after = new HashSet<>(open);
-        after.remove(joint.id());
+    public static Optional<Said> hindrance(Instrument instrument, Set<String> open, Joint joint) {
+        return hindrance(instrument, new Cover(instrument), open, joint);
+    }
+
+    private static Optional<Said> hindrance(Instrument instrument, Cover cover, Set<String> open, Joint joint) {
         for (String id : open.stream().sorted().toList()) {
             Optional<Joint> other = instrument.joint(id).filter(o -> !o.id().equals(joint.id()));
-            boolean buried = other.filter(o -> o.behind().open(open) && !o.behind().open(after)).isPresent();
-            if (buried) {
-                return other.map(o -> joint.name() + " comes after " + o.name() + ", still open behind it.");
+            if (other.filter(o -> cover.buries(joint.id(), o.id(), open)).isPresent()) {
+                return other.map(o -> Said.of("close.buries", "joint", joint.name(), "other", o.name()));
             }
-            boolean barred = other.filter(o -> o.close().before().contains(joint.id())).isPresent();
-            if (barred) {
-                return other.map(o -> o.name() + " first: it cannot be reached any more once " + joint.name() + " is closed.");
+            if (other.filter(o -> o.close().before().contains(joint.id())).isPresent()) {
+                return other.map(o -> Said.of("close.bars", "joint", joint.name(), "other", o.name()));
             }
         }
         return Optional.empty();
@@ -90,6 +95,7 @@ public final class WayBack {
     private static final class Rebuild {
         private final Instrument instrument;
         private final Standing standing;
+        private final Cover cover;
         private final Set<String> open;
         private final List<Joint> waiting = new ArrayList<>();
         private final List<Step> steps = new ArrayList<>();
@@ -97,17 +103,20 @@ public final class WayBack {
         Rebuild(Instrument instrument, Standing standing) {
             this.instrument = instrument;
             this.standing = standing;
+            cover = new Cover(instrument);
             open = new LinkedHashSet<>(standing.opened());
             open.removeAll(standing.closed());
             standing.loose().stream().sorted().forEach(id -> instrument.joint(id).ifPresent(waiting::add));
         }
 
-        List<Step> steps() {
+        /// @param enough steps after which it may stop
+        List<Step> steps(int enough) {
             leftOn();
+            tightenReady();
             List<String> left = new ArrayList<>(standing.opened().stream().filter(open::contains).toList());
-            while (!left.isEmpty()) {
+            while (!left.isEmpty() && steps.size() < enough) {
                 String id = left.reversed().stream()
-                        .filter(o -> instrument.joint(o).filter(j -> hindrance(instrument, open, j).isEmpty()).isPresent())
+                        .filter(o -> instrument.joint(o).filter(j -> hindrance(instrument, cover, open, j).isEmpty()).isPresent())
                         .findFirst().orElse(left.getLast());
                 left.remove(id);
                 instrument.joint(id).ifPresent(this::close);
@@ -127,6 +136,16 @@ public final class WayBack {
                     instrument.joint(id).ifPresent(r -> instrument.joint(during).ifPresent(j -> steps.add(new Step.TakeOff(r, j))));
                 }
             });
+        }
+
+        /// What was left loose until something that is done by now.
+        private void tightenReady() {
+            for (Joint j : List.copyOf(waiting)) {
+                if (j.close().looseUntil().filter(until -> !open.contains(until)).isPresent()) {
+                    steps.add(new Step.Tighten(j));
+                    waiting.remove(j);
+                }
+            }
         }
 
         /// What is put back for a moment for a joint, as long as it is off.

@@ -2,12 +2,13 @@ package stillglass.plan;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -16,20 +17,45 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
 import stillglass.look.Progress;
 
-/// The cheapest set of joints that reaches some goals, and the best order to open them.
+/// The cheapest set of joints that reaches some goals, and the best order to open them, from the tool in hand and the side that is up.
 ///
 /// Which joints: [DoorChoice], where a goal has several doors or a joint several ways to it. In which order: [OpeningOrder], for the set
 /// fixes time, risk and references lost, and the order decides tool changes and turn-overs. Both are exact unless their limits are
 /// met, and then the gap is stated.
 public final class WayIn {
+    /// Sets whose order is made the best there is.
+    private static final int MOST_SEARCHES = 40;
+    private static final double SAME = 1e-9;
+
     private WayIn() {}
+
+    /// What is in hand before the first step.
+    /// @param tool that is held, if one is
+    /// @param up side that is up
+    public record Hand(Optional<String> tool, Side up) {
+        /// Nothing is held; the front is up.
+        public static final Hand EMPTY = new Hand(Optional.empty(), Side.FRONT);
+
+        /// What is in hand after joints were opened in an order.
+        public static Hand after(Instrument instrument, List<String> opened) {
+            Hand hand = EMPTY;
+            for (String id : opened) {
+                Optional<Joint> j = instrument.joint(id);
+                if (j.isPresent()) {
+                    hand = new Hand(Optional.of(j.get().tool()).filter(t -> !t.isEmpty()), OpeningOrder.up(hand.up, j.get().side()));
+                }
+            }
+            return hand;
+        }
+    }
 
     /// What is asked for.
     /// @param open joints already open
     /// @param marked references already kept
     /// @param forbidden joints that are not to be used: broken, or left alone on purpose
+    /// @param hand from which the changes are counted
     public record Request(
-            Instrument instrument, List<Goal> goals, Set<String> open, Set<String> marked, Set<String> forbidden, PlanCost weights) {
+            Instrument instrument, List<Goal> goals, Set<String> open, Set<String> marked, Set<String> forbidden, Hand hand, PlanCost weights) {
         public Request {
             goals = List.copyOf(goals);
             open = Set.copyOf(open);
@@ -39,13 +65,13 @@ public final class WayIn {
 
         /// From a closed instrument, with the usual weights.
         public static Request of(Instrument instrument, List<Goal> goals) {
-            return new Request(instrument, goals, Set.of(), Set.of(), Set.of(), PlanCost.USUAL);
+            return new Request(instrument, goals, Set.of(), Set.of(), Set.of(), Hand.EMPTY, PlanCost.USUAL);
         }
 
         public Request without(Set<String> joints) {
             Set<String> all = new TreeSet<>(forbidden);
             all.addAll(joints);
-            return new Request(instrument, goals, open, marked, all, weights);
+            return new Request(instrument, goals, open, marked, all, hand, weights);
         }
     }
 
@@ -93,7 +119,7 @@ public final class WayIn {
 
     /// The same from the state the instrument is in, nobody listening.
     public static Optional<Plan> plan(Instrument instrument, List<Goal> goals, Set<String> open, Set<String> marked, PlanCost weights) {
-        return plan(new Request(instrument, goals, open, marked, Set.of(), weights), Progress.SILENT);
+        return plan(new Request(instrument, goals, open, marked, Set.of(), Hand.EMPTY, weights), Progress.SILENT);
     }
 
     /// @return empty when a goal has no door that may be used
@@ -101,22 +127,50 @@ public final class WayIn {
     public static Optional<Plan> plan(Request request, Progress progress) {
         Map<String, Joint> byId = new LinkedHashMap<>();
         request.instrument().joints().forEach(j -> byId.put(j.id(), j));
-        Map<List<Joint>, OpeningOrder.Result> orders = new HashMap<>();
-        DoorChoice choice = new DoorChoice(byId, request.open(), request.forbidden(), joints -> fixed(joints, request) + tools(joints) * request.weights().toolChange(),
-                joints -> fixed(joints, request) + orders.computeIfAbsent(joints,
-                        set -> OpeningOrder.best(set, request.open(), request.weights(), progress)).cost());
+        List<Candidate> found = new ArrayList<>();
+        DoorChoice choice = new DoorChoice(byId, request.open(), request.forbidden(), joints -> fixed(joints, request) + tools(joints, request) * request.weights().toolChange(),
+                joints -> {
+                    OpeningOrder order = OpeningOrder.of(joints, request.open(), request.hand(), request.weights(), progress);
+                    Candidate c = new Candidate(order, fixed(joints, request), order.quick());
+                    found.add(c);
+                    return c.cost();
+                }, progress);
         List<Set<String>> doors = request.goals().stream()
                 .map(g -> g.doors(request.instrument()).stream().map(Joint::id).collect(Collectors.toCollection(TreeSet::new)))
                 .map(s -> (Set<String>) s).toList();
-        return choice.cheapest(doors).map(joints -> {
-            OpeningOrder.Result order = orders.get(joints);
-            if (order == null) {
-                throw new IllegalStateException("the cheapest set was never put in order");
+        return choice.cheapest(doors).map(joints -> cheapest(found, choice.bound(), request));
+    }
+
+    /// A set of joints that reaches the goals, in a good order.
+    private record Candidate(OpeningOrder search, double fixed, OpeningOrder.Result order) {
+        double cost() {
+            return fixed + order.cost();
+        }
+
+        double bound() {
+            return fixed + order.bound();
+        }
+    }
+
+    /// Orders of the most promising sets are made the best there are, until no other set can be cheaper.
+    /// @param unseen no set that was not looked at costs less
+    private static Plan cheapest(List<Candidate> found, double unseen, Request request) {
+        PriorityQueue<Candidate> open = new PriorityQueue<>(Comparator.comparingDouble(Candidate::bound).thenComparingDouble(Candidate::cost));
+        open.addAll(found);
+        Candidate best = found.stream().min(Comparator.comparingDouble(Candidate::cost)).orElseThrow();
+        double bound = unseen;
+        int searches = 0;
+        for (Candidate c = open.poll(); c != null && c.bound() < best.cost() - SAME; c = open.poll()) {
+            if (c.order.proven() || searches == MOST_SEARCHES) {
+                bound = Math.min(bound, c.bound());
+            } else {
+                searches++;
+                Candidate better = new Candidate(c.search, c.fixed, c.search.best());
+                best = better.cost() < best.cost() - SAME ? better : best;
+                bound = better.order.proven() ? bound : Math.min(bound, better.bound());
             }
-            // Another set whose order was not proven may still be the cheaper one: the least bound of all counts.
-            double bound = orders.entrySet().stream().mapToDouble(e -> fixed(e.getKey(), request) + e.getValue().bound()).min().orElse(0);
-            return finish(order.order(), request, Math.min(choice.bound(), bound), fixed(joints, request) + order.cost());
-        });
+        }
+        return finish(best.order.order(), request, Math.min(bound, best.cost()), best.cost());
     }
 
     /// The same joints in another order, which the technician prefers.
@@ -141,8 +195,8 @@ public final class WayIn {
             return Optional.empty();
         }
         double changes = 0;
-        String tool = "";
-        Side side = Side.FRONT;
+        String tool = request.hand().tool().orElse("");
+        Side side = request.hand().up();
         for (Joint j : joints) {
             Side up = OpeningOrder.up(side, j.side());
             changes += (j.tool().equals(tool) ? 0 : request.weights().toolChange()) + (up == side ? 0 : request.weights().turnOver());
@@ -152,8 +206,9 @@ public final class WayIn {
         return Optional.of(finish(joints, request, best.bound(), fixed(joints, request) + changes));
     }
 
-    private static int tools(Collection<Joint> joints) {
-        return (int) joints.stream().map(Joint::tool).distinct().count();
+    /// Tools that must be taken up at least once.
+    private static int tools(Collection<Joint> joints, Request request) {
+        return (int) joints.stream().map(Joint::tool).filter(t -> request.hand().tool().filter(t::equals).isEmpty()).distinct().count();
     }
 
     /// What a set costs in any order: time, risk, references.
@@ -173,8 +228,8 @@ public final class WayIn {
         Set<String> kept = new LinkedHashSet<>(request.marked());
         Precautions precautions = new Precautions(request.instrument(), request.open());
         steps.addAll(precautions.before(order));
-        String tool = "";
-        Side side = Side.FRONT;
+        String tool = request.hand().tool().orElse("");
+        Side side = request.hand().up();
         int tools = 0;
         int turns = 0;
         double safe = 1;

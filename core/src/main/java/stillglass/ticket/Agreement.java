@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import stillglass.look.FindingKind;
+import stillglass.ticket.glass.Known;
+import stillglass.ticket.story.Stage;
 
 /// How often the technician and the photo agree on what a fault is, over many tickets, and where they differ.
 ///
@@ -28,27 +30,42 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
         differences = List.copyOf(differences);
     }
 
-    private record Pair(FindingKind computed, FindingKind technician) {}
+    /// A kind as it was computed, and as the technician has it.
+    public record Pair(FindingKind computed, FindingKind technician) {}
+
+    /// Findings of one ticket by how they were computed and left; none while its looking is not called done.
+    public static Map<Pair, Integer> pairs(TicketState t) {
+        Map<Pair, Integer> pairs = new LinkedHashMap<>();
+        if (t.done(Stage.LOOK)) {
+            t.glass().findings().stream().filter(k -> !byHand(k)).forEach(k -> pairs.merge(new Pair(k.computedKind().orElse(k.finding().kind()), k.finding().kind()), 1, Integer::sum));
+            t.glass().dismissed().values().stream().filter(k -> !byHand(k))
+                    .forEach(k -> pairs.merge(new Pair(k.computedKind().orElse(k.finding().kind()), FindingKind.UNKNOWN), 1, Integer::sum));
+        }
+        return pairs;
+    }
+
+    /// Findings of one ticket that were drawn by hand.
+    public static int missed(TicketState t) {
+        return t.done(Stage.LOOK) ? (int) t.glass().findings().stream().filter(Agreement::byHand).count() : 0;
+    }
+
+    /// Grades of one ticket that the technician set otherwise.
+    public static int overruled(TicketState t) {
+        return t.done(Stage.LOOK) ? (int) t.glass().findings().stream().filter(k -> k.overruled().isPresent()).count() : 0;
+    }
+
+    private static boolean byHand(Known k) {
+        return k.id().contains("+");
+    }
 
     public static Agreement of(List<TicketState> tickets) {
         Map<Pair, Integer> pairs = new LinkedHashMap<>();
-        int missed = 0;
-        int grades = 0;
-        for (TicketState t : tickets) {
-            if (!t.done(Stage.LOOK)) {
-                continue;
-            }
-            for (Known k : t.findings()) {
-                grades += k.overruled().isPresent() ? 1 : 0;
-                if (k.id().contains("+")) {
-                    missed++;
-                } else {
-                    pairs.merge(new Pair(k.computedKind().orElse(k.finding().kind()), k.finding().kind()), 1, Integer::sum);
-                }
-            }
-            t.dismissed().stream().filter(k -> !k.id().contains("+"))
-                    .forEach(k -> pairs.merge(new Pair(k.computedKind().orElse(k.finding().kind()), FindingKind.UNKNOWN), 1, Integer::sum));
-        }
+        tickets.forEach(t -> pairs(t).forEach((p, n) -> pairs.merge(p, n, Integer::sum)));
+        return of(pairs, tickets.stream().mapToInt(Agreement::missed).sum(), tickets.stream().mapToInt(Agreement::overruled).sum());
+    }
+
+    /// @param pairs of all tickets together
+    public static Agreement of(Map<Pair, Integer> pairs, int missed, int gradesOverruled) {
         int all = pairs.values().stream().mapToInt(n -> n).sum();
         int same = pairs.entrySet().stream().filter(e -> e.getKey().computed == e.getKey().technician && e.getKey().technician != FindingKind.UNKNOWN)
                 .mapToInt(Map.Entry::getValue).sum();
@@ -59,7 +76,7 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
             }
         });
         differences.sort(Comparator.comparingInt(Difference::times).reversed().thenComparing(Difference::computed).thenComparing(Difference::technician));
-        return new Agreement(all, same, kappa(pairs, all, same), missed, grades, differences);
+        return new Agreement(all, same, kappa(pairs, all, same), missed, gradesOverruled, differences);
     }
 
     private static double kappa(Map<Pair, Integer> pairs, int all, int same) {

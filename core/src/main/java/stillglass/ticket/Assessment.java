@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.grade.Advice;
 import stillglass.grade.BothSides;
@@ -18,6 +19,8 @@ import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.Known;
 
 /// A finding of a ticket carried through to its effect, grade and advice.
 ///
@@ -73,7 +76,7 @@ public record Assessment(
 
     /// The technician's grade where there is one, the computed one otherwise.
     public int standingGrade() {
-        return known.overruled().map(TicketEvent.GradeOverruled::grade).orElse(grade.grade());
+        return known.overruled().map(GlassEvent.GradeOverruled::grade).orElse(grade.grade());
     }
 
     /// Surfaces a thing of unknown depth is tried on: the foremost and hindmost free faces and those next to the iris,
@@ -81,7 +84,7 @@ public record Assessment(
     static List<Integer> candidates(LensSection section) {
         List<Integer> free = section.faces().stream().filter(s -> !section.cemented(s)).toList();
         int stop = section.stopIndex();
-        return java.util.stream.Stream.of(
+        return Stream.of(
                         free.stream().filter(s -> s < stop).findFirst(),
                         free.stream().filter(s -> s < stop).reduce((a, b) -> b),
                         free.stream().filter(s -> s > stop).findFirst(),

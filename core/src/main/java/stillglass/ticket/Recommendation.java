@@ -3,13 +3,12 @@ package stillglass.ticket;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
-import stillglass.assembly.Part;
 import stillglass.grade.Advice;
 import stillglass.grade.Grader;
 import stillglass.optics.LensSection;
@@ -19,14 +18,19 @@ import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
 import stillglass.prove.InfinityShims;
+import stillglass.say.Said;
+import stillglass.ticket.joints.ShimStack;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Phase;
 
 /// What to do with the whole instrument: the goals worth opening for, what that costs, and why.
 ///
 /// @param act the strongest advice among the findings, or to clean when a control wants grease
 /// @param goals as [Goal#parse] reads them
 /// @param plan the best way to all of them, empty when there is no map or nothing to reach
-/// @param reasons in order of weight, each a sentence
-public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.Plan> plan, List<String> reasons) {
+/// @param reasons in order of weight
+public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.Plan> plan, List<Said> reasons) {
     /// Words in the function check of the feel that ask for fresh grease.
     private static final Pattern WANTS_GREASE =
             Pattern.compile("\\b(dry|stiff|heavy|gritty|scrap|rough|sticky)", Pattern.CASE_INSENSITIVE);
@@ -36,80 +40,75 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         reasons = List.copyOf(reasons);
     }
 
+    /// @param assessments findings traced through the section; none where no section is known
     /// @param assembly what a wrong assembly does, when one was found
     public static Recommendation of(
-            TicketState state, List<Assessment> assessments, Optional<AssemblyEffect> assembly, LensSection section, Instrument instrument) {
+            TicketState state, List<Assessment> assessments, Optional<AssemblyEffect> assembly, Optional<LensSection> section, Instrument instrument) {
         Set<String> goals = new LinkedHashSet<>();
-        List<String> reasons = new ArrayList<>();
+        List<Said> reasons = new ArrayList<>();
         Set<String> reassembly = new LinkedHashSet<>();
         assembly.ifPresent(a -> {
             a.faults().stream().flatMap(f -> glasses(f).stream())
                     .flatMap(e -> instrument.partOfElement(e).stream())
                     .filter(p -> !new Goal.ReachPart(p.id()).doors(instrument).isEmpty())
                     .forEach(p -> reassembly.add(p.id()));
-            reasons.add("Put right first: " + String.join("; ", a.faults().stream().map(LensFault::toString).toList()) + ": " + a.sentence() + ".");
+            reasons.add(Said.of("advise.put-right", "faults", a.faults().stream().map(LensFault::toString).toList(), "effect", a.sentence()));
         });
         boolean refer = false;
         for (Assessment a : assessments) {
-            String what = a.known().finding().kind().word().replace('-', ' ') + " on the " + section.surfaceName(a.surface());
+            Said what = Said.of("advise.finding", "kind", a.known().finding().kind().word().replace('-', ' '), "surface", section.map(l -> l.surfaceName(a.surface())).orElse(""));
             switch (a.advice().act()) {
                 case CLEAN -> {
                     goals.add("S" + (a.surface() + 1));
-                    reasons.add(String.format(Locale.ROOT, "Clean the %s: grade %d.", what, a.standingGrade()));
+                    reasons.add(Said.of("advise.clean", "what", what, "grade", a.standingGrade()));
                 }
                 case REFER -> {
                     refer = true;
-                    reasons.add("Cleaning cannot cure the " + what + ": disclose it, or refer the glass.");
+                    reasons.add(Said.of("advise.refer", "what", what));
                 }
-                case LEAVE, PUT_RIGHT -> reasons.add(String.format(
-                        Locale.ROOT, "Leave the %s: grade %d is not worth the way in by itself.", what, a.standingGrade()));
+                case LEAVE, PUT_RIGHT -> reasons.add(Said.of("advise.leave", "what", what, "grade", a.standingGrade()));
             }
         }
-        state.check(Phase.BEFORE, "feel").filter(feel -> WANTS_GREASE.matcher(feel).find()).ifPresent(feel -> {
+        state.readings().check(Phase.BEFORE, "feel").filter(feel -> WANTS_GREASE.matcher(feel).find()).ifPresent(feel -> {
             List<Joint> greased = instrument.joints().stream().filter(j -> j.close().greased()).toList();
             greased.forEach(j -> j.frees().stream().findFirst().ifPresent(goals::add));
             if (!greased.isEmpty()) {
-                reasons.add("The focus feels \"" + feel + "\": take the helicoid apart, degrease it and grease it afresh.");
+                reasons.add(Said.of("advise.feel", "feel", feel));
             }
         });
-        state.infinity(Phase.BEFORE).ifPresent(m -> {
-            double hidden = InfinityShims.hiddenMm(section.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
-            instrument.parts().stream()
-                    .filter(p -> p.kind() == Part.Kind.SHIM && Math.abs(m.errorMm()) > hidden)
-                    .findFirst()
-                    .ifPresent(p -> {
-                        goals.add(p.id());
-                        reasons.add(String.format(Locale.ROOT, "Infinity lies %.3f mm off, f/%s hides %.3f mm: reach the shims.",
-                                m.errorMm(), Grader.stop(section.fNumber()), hidden));
-                    });
-        });
+        section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
         boolean cleaning = !goals.isEmpty();
         Set<String> all = new LinkedHashSet<>(reassembly);
         all.addAll(goals);
         Optional<WayIn.Plan> plan = all.isEmpty()
                 ? Optional.empty()
-                : WayIn.plan(instrument, all.stream()
-                        .map(g -> Goal.parse(g, instrument, Optional.of(section)))
-                        .toList(), Set.of(), Set.of(), PlanCost.USUAL);
-        plan.ifPresent(p -> reasons.add(String.format(Locale.ROOT,
-                "In and back about %.1f h, risk of damage %.1f %%, %d turn-overs.",
-                2 * p.minutes() / 60, 100 * p.risk(), p.turnOvers())));
+                : WayIn.plan(instrument, all.stream().map(g -> Goal.parse(g, instrument, section)).toList(), Set.of(), Set.of(), PlanCost.USUAL);
+        plan.ifPresent(p -> reasons.add(Said.of("advise.effort", "hours", 2 * p.minutes() / 60, "risk", 100 * p.risk(), "turns", p.turnOvers())));
         Advice.Act act = cleaning ? Advice.Act.CLEAN
                 : assembly.isPresent() ? Advice.Act.PUT_RIGHT : refer ? Advice.Act.REFER : Advice.Act.LEAVE;
-        if (section.basis().estimate()) {
-            reasons.add("The section is an estimate (" + section.basis().word() + "): effects and grades are estimates, too.");
-        }
+        section.filter(l -> l.basis().estimate()).ifPresent(l -> reasons.add(Said.of("advise.estimate", "basis", l.basis().word())));
         if (reasons.isEmpty()) {
-            reasons.add("Nothing was found that would show in a picture.");
+            reasons.add(Said.of("advise.nothing"));
         }
         return new Recommendation(act, List.copyOf(all), plan, reasons);
+    }
+
+    /// Infinity that is farther off than the widest stop hides asks for the shims that move it.
+    private static void infinity(ReadingEvent.InfinityMeasured m, LensSection lens, TicketState state, Instrument instrument, Set<String> goals, List<Said> reasons) {
+        double hidden = InfinityShims.hiddenMm(lens.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
+        if (Math.abs(m.errorMm()) > hidden) {
+            ShimStack.ofInfinity(state.joints(), instrument).map(ShimStack::place).flatMap(instrument::part).ifPresent(p -> {
+                goals.add(p.id());
+                reasons.add(Said.of("advise.infinity", "mm", m.errorMm(), "stop", Grader.stop(lens.fNumber()), "hidden", hidden));
+            });
+        }
     }
 
     /// The glasses that must come out to put a fault right.
     private static List<String> glasses(LensFault fault) {
         return switch (fault) {
             case LensFault.Reversed r -> r.elements();
-            case LensFault.Swapped s -> java.util.stream.Stream.concat(s.one().stream(), s.other().stream()).toList();
+            case LensFault.Swapped s -> Stream.concat(s.one().stream(), s.other().stream()).toList();
             case LensFault.Unseated u -> u.elements();
             case LensFault.GapChanged g -> List.of();
             case LensFault.SpacerMissing s -> List.of();

@@ -35,10 +35,22 @@ public final class Instruments {
                         Joint.Behind.NOTHING, List.of(), Set.of(), Set.of("infinity"), Set.of(Joint.Hazard.SPRING),
                         Joint.Closing.PLAIN.withLooseUntil("mount-screws")),
                 joint("e2-seat", new Hold.Seat(), Side.REAR, "suction cup", 1, 0.01, Set.of("mount-screws"), List.of("E2"), Set.of(3, 5), Set.of()));
-        return new Instrument("small", "Pellam", "Pellam test", Instrument.Sort.LENS, "triplet", 44, 6, parts, joints, List.of(
+        return of(parts, joints, List.of(
                 new Instrument.Reference("mount-clock", "mount clocking", "Mark mount and barrel", Instrument.Kind.RING_CLOCK),
                 new Instrument.Reference("entry", "helicoid entry", "Mark where it lets go", Instrument.Kind.HELICOID_ENTRY),
                 new Instrument.Reference("infinity", "infinity of the ring", "Ink on tape", Instrument.Kind.INFINITY)));
+    }
+
+    private static Instrument of(List<Part> parts, List<Joint> joints, List<Instrument.Reference> references) {
+        return new Instrument("small", "Pellam", "Pellam test", Instrument.Sort.LENS, Optional.of("triplet"), Optional.of(44.0), Optional.of(6.0), parts, joints, references,
+                Optional.empty(), Optional.of("shims"));
+    }
+
+    /// The small one as a body or shutter is drawn.
+    public static Instrument unfolded(Net net) {
+        Instrument i = small();
+        return new Instrument(i.id(), i.maker(), i.name(), i.sort(), i.sectionId(), i.flangeFocalMm(), i.maxExtensionMm(), i.parts(), i.joints(), i.references(),
+                Optional.of(net), i.infinityShims());
     }
 
     public static Part part(
@@ -54,8 +66,7 @@ public final class Instruments {
 
     /// The small one with other joints.
     public static Instrument with(List<Joint> joints) {
-        Instrument i = small();
-        return new Instrument(i.id(), i.maker(), i.name(), i.sort(), i.sectionId(), 44, 6, i.parts(), joints, i.references());
+        return small().with(small().parts(), joints);
     }
 
     /// The small one with one joint more.

@@ -14,8 +14,7 @@ class ScrewLayoutTest {
     private static final Hold.Screws MOUNT = (Hold.Screws) SMALL.joint("mount-screws").orElseThrow().hold();
 
     private static Instrument unfolded(Map<String, Net.Spot> screws) {
-        return new Instrument(SMALL.id(), SMALL.maker(), SMALL.name(), SMALL.sort(), SMALL.sectionId(), 44, 6, SMALL.parts(), SMALL.joints(), SMALL.references(),
-                Optional.of(new Net(140, 90, 30, Map.of(), screws)));
+        return Instruments.unfolded(new Net(140, 90, 30, Map.of(), screws));
     }
 
     @Test
@@ -41,8 +40,8 @@ class ScrewLayoutTest {
         assertThatThrownBy(() -> new Net(0, 90, 30, Map.of(), Map.of())).hasMessageContaining("out of range");
         assertThatThrownBy(() -> new Net.Place(Side.AROUND, 0, 0, 1, 1, false, 0, Optional.empty())).hasMessageContaining("around");
         assertThatThrownBy(() -> new Net.Place(Side.TOP, 0, 0, Double.NaN, 1, false, 0, Optional.empty())).hasMessageContaining("no area");
-        assertThatThrownBy(() -> new Instrument(SMALL.id(), "", "x", SMALL.sort(), SMALL.sectionId(), 44, 6, SMALL.parts(), SMALL.joints(), SMALL.references(),
-                Optional.of(new Net(1, 1, 1, Map.of("ring", new Net.Place(Side.TOP, 0, 0, 1, 1, false, 0, Optional.of("lid"))), Map.of())))).hasMessageContaining("under lid");
+        assertThatThrownBy(() -> Instruments.unfolded(new Net(1, 1, 1, Map.of("ring", new Net.Place(Side.TOP, 0, 0, 1, 1, false, 0, Optional.of("lid"))), Map.of())))
+                .hasMessageContaining("under lid");
         assertThat(List.of(new Net(140, 90, 30, Map.of(), Map.of()).width(Side.LEFT), new Net(140, 90, 30, Map.of(), Map.of()).height(Side.TOP))).containsExactly(30.0, 30.0);
     }
 }

@@ -10,6 +10,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Material;
+import stillglass.say.Wording;
 
 class CareTest {
     private static final CareTables.Agent WATER = new CareTables.Agent("water", "water",
@@ -19,7 +20,7 @@ class CareTest {
             Map.of(Material.COATED_GLASS, CareTables.Bears.FINE, Material.EDGE_PAINT, CareTables.Bears.NEVER),
             Map.of(Material.EDGE_PAINT, "dissolves it"), "no flame", 1, true);
     private static final CareTables.Soil HAZE = new CareTables.Soil("haze", "haze", Map.of("water", 0.5, "acetone", 0.8));
-    private static final CareTables TABLES = new CareTables(List.of(WATER, ACETONE), List.of(HAZE));
+    private static final CareTables TABLES = new CareTables(List.of(WATER, ACETONE), List.of(HAZE), List.of());
 
     @Test
     void theLadderGoesFromWeakToStrong() {
@@ -37,7 +38,7 @@ class CareTest {
         assertThat(ladder.rungs()).extracting(r -> r.agent().id()).containsExactly("water");
         assertThat(ladder.barred()).singleElement().satisfies(b -> {
             assertThat(b.material()).isEqualTo(Material.EDGE_PAINT);
-            assertThat(b.reason()).isEqualTo("dissolves it");
+            assertThat(Wording.core().say(b.reason())).isEqualTo("dissolves it");
         });
         assertThat(ladder.chance()).isCloseTo(0.5, within(1e-12));
     }
@@ -47,7 +48,7 @@ class CareTest {
         AgentLadder ladder = AgentLadder.of(TABLES, Set.of(Material.LEATHER), HAZE);
 
         assertThat(ladder.rungs()).isEmpty();
-        assertThat(ladder.barred()).hasSize(2).allSatisfy(b -> assertThat(b.reason()).contains("not known to bear it"));
+        assertThat(ladder.barred()).hasSize(2).allSatisfy(b -> assertThat(Wording.core().say(b.reason())).contains("not known to bear it"));
         assertThat(ladder.chance()).isZero();
     }
 
@@ -56,12 +57,12 @@ class CareTest {
         AgentLadder ladder = AgentLadder.of(TABLES, Set.of(Material.COATED_GLASS, Material.BALSAM), HAZE);
 
         assertThat(ladder.rungs().getFirst().briefly()).isTrue();
-        assertThat(ladder.rungs().getFirst().reason()).contains("balsam").contains("creeps in");
+        assertThat(Wording.core().say(ladder.rungs().getFirst().reason())).contains("balsam").contains("creeps in");
     }
 
     @Test
     void aSoilThatNamesAnUnknownAgentIsRefused() {
-        assertThatThrownBy(() -> new CareTables(List.of(WATER), List.of(HAZE))).hasMessageContaining("acetone").hasMessageContaining("haze");
+        assertThatThrownBy(() -> new CareTables(List.of(WATER), List.of(HAZE), List.of())).hasMessageContaining("acetone").hasMessageContaining("haze");
     }
 
     @Test

@@ -29,8 +29,8 @@ class TellApartTest {
 
     @Test
     void anAnswerMovesTheOddsByItsLikelihoodRatio() {
-        TellApart before = TellApart.of(doubtful(), Optional.empty(), Lenses.triplet(), List.of(COLOURS, WIPE), List.of());
-        TellApart after = TellApart.of(doubtful(), Optional.empty(), Lenses.triplet(), List.of(COLOURS, WIPE),
+        TellApart before = TellApart.of(doubtful(), Optional.empty(), Optional.of(Lenses.triplet()), List.of(COLOURS, WIPE), List.of());
+        TellApart after = TellApart.of(doubtful(), Optional.empty(), Optional.of(Lenses.triplet()), List.of(COLOURS, WIPE),
                 List.of(new TellApart.Answered("colours", CheapTest.Answer.YES)));
 
         double odds = before.chances().get(FindingKind.SEPARATION) / before.chances().get(FindingKind.OIL);
@@ -41,16 +41,16 @@ class TellApartTest {
 
     @Test
     void hardToSayTellsNothingAndIsNotAskedAgain() {
-        TellApart t = TellApart.of(doubtful(), Optional.empty(), Lenses.triplet(), List.of(COLOURS, WIPE),
+        TellApart t = TellApart.of(doubtful(), Optional.empty(), Optional.of(Lenses.triplet()), List.of(COLOURS, WIPE),
                 List.of(new TellApart.Answered("colours", CheapTest.Answer.UNSURE)));
 
-        assertThat(t.chances()).isEqualTo(TellApart.of(doubtful(), Optional.empty(), Lenses.triplet(), List.of(COLOURS, WIPE), List.of()).chances());
+        assertThat(t.chances()).isEqualTo(TellApart.of(doubtful(), Optional.empty(), Optional.of(Lenses.triplet()), List.of(COLOURS, WIPE), List.of()).chances());
         assertThat(t.next()).contains(WIPE);
     }
 
     @Test
     void withoutCementNothingCanSeparate() {
-        TellApart t = TellApart.of(doubtful(), Optional.empty(), Lenses.single(50, -50, 5, 1.5, 15), List.of(COLOURS), List.of());
+        TellApart t = TellApart.of(doubtful(), Optional.empty(), Optional.of(Lenses.single(50, -50, 5, 1.5, 15)), List.of(COLOURS), List.of());
 
         assertThat(t.ruledOut()).containsKey(FindingKind.SEPARATION);
         assertThat(t.likeliest()).isEqualTo(FindingKind.OIL);
@@ -64,13 +64,13 @@ class TellApartTest {
         CheapTest quick = new CheapTest("quick", "?", 1, 0, false, "", WIPE.yes());
         CheapTest risky = new CheapTest("risky", "?", 1, 0.2, true, "", WIPE.yes());
 
-        assertThat(TellApart.of(doubtful(), Optional.empty(), Lenses.triplet(), List.of(slow, risky, quick), List.of()).next()).contains(quick);
+        assertThat(TellApart.of(doubtful(), Optional.empty(), Optional.of(Lenses.triplet()), List.of(slow, risky, quick), List.of()).next()).contains(quick);
     }
 
     @Test
     void whatIsSettledIsNotAskedAbout() {
         Finding sure = Faults.round(FindingKind.FUNGUS, 0.5, 0, 0.2, 0.98, Map.of(FindingKind.FUNGUS, 0.98));
-        assertThat(TellApart.of(sure, Optional.empty(), Lenses.triplet(), List.of(COLOURS, WIPE), List.of()).next()).isEmpty();
+        assertThat(TellApart.of(sure, Optional.empty(), Optional.of(Lenses.triplet()), List.of(COLOURS, WIPE), List.of()).next()).isEmpty();
     }
 
     /// Asked until settled, simulated technicians who answer as the table says end at the true kind mostly.
@@ -88,11 +88,11 @@ class TellApartTest {
             Finding f = Faults.round(FindingKind.OIL, 0.5, 0, 0.2, oil, chances);
             photoAlone += (oil > 0.5 ? FindingKind.OIL : FindingKind.SEPARATION) == truth ? 1 : 0;
             List<TellApart.Answered> answers = new java.util.ArrayList<>();
-            TellApart t = TellApart.of(f, Optional.empty(), Lenses.triplet(), List.of(COLOURS, WIPE), answers);
+            TellApart t = TellApart.of(f, Optional.empty(), Optional.of(Lenses.triplet()), List.of(COLOURS, WIPE), answers);
             while (t.next().isPresent()) {
                 boolean yes = random.nextDouble() < t.next().get().yes().getOrDefault(truth, 0.5);
                 answers.add(new TellApart.Answered(t.next().get().id(), yes ? CheapTest.Answer.YES : CheapTest.Answer.NO));
-                t = TellApart.of(f, Optional.empty(), Lenses.triplet(), List.of(COLOURS, WIPE), answers);
+                t = TellApart.of(f, Optional.empty(), Optional.of(Lenses.triplet()), List.of(COLOURS, WIPE), answers);
             }
             right += t.likeliest() == truth ? 1 : 0;
         }

@@ -20,9 +20,15 @@ final class AllWays {
     private record Reached(State state, double cost) {}
 
     static double cheapest(Instrument instrument, List<Goal> goals, Set<String> marked, PlanCost weights) {
+        return cheapest(instrument, goals, marked, "", Side.FRONT, weights);
+    }
+
+    /// @param tool in hand before the first step
+    /// @param up side that is up
+    static double cheapest(Instrument instrument, List<Goal> goals, Set<String> marked, String tool, Side up, PlanCost weights) {
         PriorityQueue<Reached> queue = new PriorityQueue<>(Comparator.comparingDouble(Reached::cost));
         Map<State, Double> least = new HashMap<>();
-        queue.add(new Reached(new State(Set.of(), "", Side.FRONT), 0));
+        queue.add(new Reached(new State(Set.of(), tool, up), 0));
         while (!queue.isEmpty()) {
             Reached r = queue.remove();
             if (goals.stream().allMatch(g -> g.doors(instrument).stream().anyMatch(d -> r.state.open.contains(d.id())))) {

@@ -38,7 +38,7 @@ class TrayMatTest {
     void anUnfoldedInstrumentHasItsScrewsAtTheirTrueDistances() {
         Instrument i = Instruments.small();
         Net net = new Net(140, 90, 30, Map.of(), Map.of("M1", new Net.Spot(-60, 12), "M2", new Net.Spot(60, -23)));
-        TrayMat mat = TrayMat.of(new Instrument(i.id(), i.maker(), i.name(), i.sort(), i.sectionId(), 44, 6, i.parts(), i.joints(), i.references(), Optional.of(net)), i.joints());
+        TrayMat mat = TrayMat.of(Instruments.unfolded(net), i.joints());
         List<TrayMat.Mark.Circle> rests = all(mat, TrayMat.Mark.Circle.class);
 
         assertThat(rests).hasSize(2);

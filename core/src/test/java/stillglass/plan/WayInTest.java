@@ -4,20 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.assembly.Circuits;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Instruments;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
 import stillglass.look.Progress;
+import stillglass.say.Wording;
 
 class WayInTest {
     private static WayIn.Plan plan(Instrument i, Goal... goals) {
@@ -26,7 +32,7 @@ class WayInTest {
 
     @Test
     void aFunctionToBeTriedAgainIsAGoal() {
-        Instrument i = Instruments.with(List.of(Instruments.joint("cam", new stillglass.assembly.Hold.Seat(), stillglass.assembly.Side.FRONT, "fingers", 1, 0, Set.of(), List.of(), Set.of(), Set.of()),
+        Instrument i = Instruments.with(List.of(Instruments.joint("cam", new Hold.Seat(), Side.FRONT, "fingers", 1, 0, Set.of(), List.of(), Set.of(), Set.of()),
                 tested("iris", "Iris snaps at every stop")));
 
         assertThat(Goal.parse("test snaps", i, Optional.empty())).isEqualTo(new Goal.OpenJoint("iris"));
@@ -34,7 +40,7 @@ class WayInTest {
     }
 
     private static Joint tested(String id, String function) {
-        Joint j = Instruments.joint(id, new stillglass.assembly.Hold.Seat(), stillglass.assembly.Side.FRONT, "fingers", 1, 0, Set.of(), List.of(), Set.of(), Set.of());
+        Joint j = Instruments.joint(id, new Hold.Seat(), Side.FRONT, "fingers", 1, 0, Set.of(), List.of(), Set.of(), Set.of());
         return new Joint(j.id(), j.name(), j.hold(), j.side(), j.tool(), j.minutes(), j.risk(), j.behind(), j.frees(), j.exposes(), j.loses(), j.hazards(), j.close().withTest(function));
     }
 
@@ -142,7 +148,7 @@ class WayInTest {
         WayIn.Request barred = WayIn.Request.of(i, List.of(new Goal.ReachPart("helicoid"))).without(Set.of("cover"));
         WayIn.Plan around = WayIn.plan(barred, Progress.SILENT).orElseThrow();
         assertThat(around.joints()).extracting(Joint::id).containsExactly("plate", "deep");
-        assertThat(around.steps()).anyMatch(s -> s instanceof Step.Protect p && p.what().contains("the leather"));
+        assertThat(around.steps()).anyMatch(s -> s instanceof Step.Protect p && Wording.core().say(p.what()).contains("the leather"));
         assertThat(WayIn.plan(barred.without(Set.of("plate")), Progress.SILENT)).isEmpty();
     }
 
@@ -187,5 +193,104 @@ class WayInTest {
         assertThat(Goal.parse(" s4 ", i, Optional.empty())).isEqualTo(new Goal.ReachSurface(3));
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> Goal.parse("teapot", i, Optional.empty())))
                 .hasMessageContaining("teapot").hasMessageContaining("ring");
+    }
+
+    /// From the tool in hand and the side that is up, whichever they are.
+    @Test
+    void noWayIsCheaperFromWhatIsInHand() {
+        for (long seed = 1; seed <= 150; seed++) {
+            Instrument i = RandomInstruments.of(seed, 6, 0.35);
+            List<Goal> goals = List.of(new Goal.ReachPart("E1"), new Goal.ReachSurface(3));
+            WayIn.Hand hand = new WayIn.Hand(Optional.of("tool" + seed % 3), Side.values()[(int) (seed % 2)]);
+            WayIn.Plan plan = WayIn.plan(new WayIn.Request(i, goals, Set.of(), Set.of(), Set.of(), hand, PlanCost.USUAL), Progress.SILENT).orElseThrow();
+
+            assertThat(plan.cost()).as("seed %d", seed).isCloseTo(AllWays.cheapest(i, goals, Set.of(), hand.tool().orElseThrow(), hand.up(), PlanCost.USUAL), within(1e-9));
+            assertThat(plan.provenBest()).as("seed %d", seed).isTrue();
+        }
+        Instrument small = Instruments.small();
+        assertThat(WayIn.Hand.after(small, List.of("ring-thread", "mount-screws", "ring-set"))).isEqualTo(new WayIn.Hand(Optional.of("slot driver"), Side.REAR));
+    }
+
+    private static Joint choice(String id, int minutes, Set<String> all, List<Set<String>> oneOf, String... frees) {
+        return new Joint(id, id, new Hold.Seat(), Side.FRONT, "tool " + minutes % 3, minutes, 0, new Joint.Behind(all, oneOf, Optional.empty()), List.of(frees), Set.of(), Set.of(), Set.of(), Joint.Closing.PLAIN);
+    }
+
+    /// Fifteen ways behind one door, each of several joints: the cheapest of all, found by trying each by itself.
+    @Test
+    void ofManyAlternativesTheCheapestIsTaken() {
+        List<Joint> joints = new ArrayList<>();
+        Set<String> ways = new TreeSet<>();
+        for (int k = 0; k < 15; k++) {
+            joints.add(choice("under" + k, 1 + k * 7 % 5, Set.of(), List.of()));
+            joints.add(choice("way" + k, 1 + k * 11 % 6, Set.of("under" + k), List.of()));
+            ways.add("way" + k);
+        }
+        joints.add(choice("door", 2, Set.of(), List.of(ways), "E1"));
+        Instrument i = Instruments.with(joints);
+        double least = Double.MAX_VALUE;
+        for (String only : ways) {
+            Set<String> others = new TreeSet<>(ways);
+            others.remove(only);
+            least = Math.min(least, WayIn.plan(WayIn.Request.of(i, List.of(new Goal.ReachPart("E1"))).without(others), Progress.SILENT).orElseThrow().cost());
+        }
+
+        assertThat(plan(i, new Goal.ReachPart("E1")).cost()).isCloseTo(least, within(1e-9));
+        assertThat(plan(i, new Goal.ReachPart("E1")).provenBest()).isTrue();
+    }
+
+    /// Each of two joints can be reached by way of the other, or from outside: openable, and planned from outside.
+    @Test
+    void aCircleWithAWayInFromOutsideIsNone() {
+        Instrument i = Instruments.with(List.of(choice("a", 1, Set.of(), List.of(Set.of("b", "outside")), "E1"), choice("b", 1, Set.of("a"), List.of()), choice("outside", 9, Set.of(), List.of())));
+
+        assertThat(plan(i, new Goal.OpenJoint("b")).joints()).extracting(Joint::id).containsExactly("outside", "a", "b");
+        assertThatThrownBy(() -> Instruments.with(List.of(choice("a", 1, Set.of(), List.of(Set.of("b"))), choice("b", 1, Set.of("a"), List.of())))).hasMessageContaining("can never be opened");
+    }
+
+    /// The order in which a map lists its joints, or a set gives them back, is no reason for a plan.
+    @Test
+    void thePlanDoesNotDependOnTheOrderOfTheMap() {
+        for (long seed = 1; seed <= 20; seed++) {
+            Instrument i = RandomInstruments.of(seed, 14, 0.25);
+            List<Joint> shuffled = new ArrayList<>(i.joints());
+            Collections.shuffle(shuffled, new Random(seed));
+            List<Goal> goals = List.of(new Goal.ReachPart("E1"), new Goal.ReachSurface(3));
+
+            assertThat(WayIn.plan(WayIn.Request.of(Instruments.with(shuffled), goals), Progress.SILENT).orElseThrow().joints()).as("seed %d", seed)
+                    .isEqualTo(WayIn.plan(WayIn.Request.of(i, goals), Progress.SILENT).orElseThrow().joints());
+        }
+    }
+
+    @Test
+    void aCementedGlassLeavesWithItsPartnerAndItsCementIsNotTakenLightly() {
+        Instrument i = Instruments.small();
+
+        assertThat(plan(i, new Goal.ReachPart("E3")).joints()).extracting(Joint::id).containsExactly("mount-screws", "e2-seat");
+        assertThat(Leaves.among(i, List.of(new Goal.ReachPart("E3"), new Goal.ReachPart("E1")))).singleElement()
+                .satisfies(l -> assertThat(Wording.core().say(l.said())).isEqualTo("E3 leaves with E2, to which it is cemented"));
+        Instrument parted = Instruments.and(Instruments.joint("cement", new Hold.Cement(), Side.REAR, "bath", 60, 0.2, Set.of("e2-seat"), List.of("E3"), Set.of(), Set.of()));
+        assertThat(plan(parted, new Goal.ReachPart("E3")).steps()).anyMatch(s -> s instanceof Step.Protect p && Wording.core().say(p.why()).contains("heat cracks glass"));
+    }
+
+    /// Whatever touches a circuit waits for the battery, in every plan, and the charge of a capacitor is spoken of first.
+    @Test
+    void theBatteryComesOutBeforeAnyCircuitIsTouched() {
+        Joint battery = hazard("battery", Joint.Hazard.CELL, new Hold.Seat());
+        Joint lead = Instruments.joint("lead", new Hold.Solder(1), Side.TOP, "iron", 1, 0, Set.of(), List.of("helicoid"), Set.of(), Set.of());
+        Joint flash = hazard("flash", Joint.Hazard.FLASH_CAPACITOR, new Hold.Solder(2));
+        Instrument i = Circuits.batteryFirst(Instruments.with(List.of(lead, flash, battery)));
+        WayIn.Plan plan = plan(i, new Goal.ReachPart("helicoid"));
+
+        assertThat(plan.joints()).extracting(Joint::id).containsExactly("battery", "lead");
+        assertThat(plan.steps().stream().filter(Step.MakeSafe.class::isInstance).map(s -> Wording.core().say(((Step.MakeSafe) s).what()))).as("the capacitor is on the map, not on the way")
+                .anyMatch(w -> w.contains("capacitor"));
+        assertThat(Circuits.batteryFirst(Instruments.with(List.of(lead)))).as("no cell, nothing to wait for").isEqualTo(Instruments.with(List.of(lead)));
+        Joint wired = new Joint("battery", "battery", new Hold.Solder(1), Side.BOTTOM, "iron", 1, 0, Joint.Behind.of(Set.of("lead")), List.of(), Set.of(), Set.of(), Set.of(Joint.Hazard.CELL), Joint.Closing.PLAIN);
+        assertThat(plan(Circuits.batteryFirst(Instruments.with(List.of(lead, wired))), new Goal.OpenJoint("battery")).joints()).as("what is on the way to the cell cannot wait for it")
+                .extracting(Joint::id).containsExactly("lead", "battery");
+    }
+
+    private static Joint hazard(String id, Joint.Hazard hazard, Hold hold) {
+        return new Joint(id, id, hold, Side.BOTTOM, "coin", 1, 0, Joint.Behind.NOTHING, List.of(), Set.of(), Set.of(), Set.of(hazard), Joint.Closing.PLAIN);
     }
 }

@@ -3,8 +3,8 @@ package stillglass.ticket;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Map;
 import java.util.EnumMap;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instruments;
@@ -15,9 +15,15 @@ import stillglass.grade.WhichSurface;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Progress;
+import stillglass.optics.Footprints;
 import stillglass.optics.Lenses;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
+import stillglass.say.Wording;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.Known;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.story.Phase;
 
 class AssessmentTest {
     private static GradeRules rules() {
@@ -28,14 +34,18 @@ class AssessmentTest {
         return new GradeRules(kinds, 0.02, 0.15, 0.002, 0.03, 0.1, 4);
     }
 
+    private static List<String> said(Recommendation r) {
+        return r.reasons().stream().map(Wording.core()::sentence).toList();
+    }
+
     private static Known blot(FindingKind kind, Optional<Integer> surface) {
         Finding.Region r = new Finding.Region(List.of(new Finding.Point(-0.2, -0.2), new Finding.Point(0.2, -0.2), new Finding.Point(0.2, 0.2), new Finding.Point(-0.2, 0.2)));
         return new Known("p1#1", "p1", new Finding(kind, 0.9, List.of(r), 0.16 / Math.PI, 1, 0, 0, 0.4, 3, List.of()), surface,
-                Optional.empty(), Optional.empty(), List.of(), List.of(), java.util.Map.of(), Optional.empty());
+                Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty());
     }
 
     private static Assessment assess(Known known) {
-        return Assessment.of(known, false, stillglass.optics.Footprints.of(Lenses.triplet(), () -> {}), Instruments.small(), rules(), Progress.SILENT);
+        return Assessment.of(known, false, Footprints.of(Lenses.triplet(), () -> {}), Instruments.small(), rules(), Progress.SILENT);
     }
 
     @Test
@@ -61,7 +71,7 @@ class AssessmentTest {
         double deep = WhichSurface.depth(Lenses.triplet(), 3, 0, 0, false);
         Known k = blot(FindingKind.DUST, Optional.empty());
         Assessment a = assess(new Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(),
-                List.of(DepthReading.focus(false, deep, 0.3)), List.of(), java.util.Map.of(), Optional.empty()));
+                List.of(DepthReading.focus(false, deep, 0.3)), List.of(), Map.of(), Optional.empty()));
 
         assertThat(a.surface()).isEqualTo(3);
         assertThat(a.assumed()).as("measured, yet nobody put it there").isTrue();
@@ -70,11 +80,11 @@ class AssessmentTest {
 
     @Test
     void aReversedGlassComesFirstAmongTheReasons() {
-        Story story = Story.begun();
+        Job story = Job.begun();
         AssemblyEffect effect = AssemblyEffect.of(Lenses.triplet(), List.of(LensFault.parse("reverse:E1")));
-        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.of(effect), Lenses.triplet(), Instruments.small());
+        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.of(effect), Optional.of(Lenses.triplet()), Instruments.small());
 
-        assertThat(r.reasons().getFirst()).startsWith("Put right first: E1 reversed: spot in the middle");
+        assertThat(said(r).getFirst()).startsWith("Put right first: E1 reversed: spot in the middle");
         assertThat(r.act()).isEqualTo(Advice.Act.PUT_RIGHT);
         assertThat(r.goals()).containsExactly("E1");
     }
@@ -88,7 +98,7 @@ class AssessmentTest {
     void theTechniciansGradeStandsBesideTheComputedOne() {
         Known k = blot(FindingKind.DUST, Optional.of(0));
         Known overruled = new Known(k.id(), k.photoId(), k.finding(), k.surface(),
-                Optional.of(new TicketEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty(), List.of(), List.of(), java.util.Map.of(), Optional.empty());
+                Optional.of(new GlassEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty());
         Assessment a = assess(overruled);
 
         assertThat(a.standingGrade()).isEqualTo(1);
@@ -97,46 +107,46 @@ class AssessmentTest {
 
     @Test
     void theRecommendationReachesWhatIsWorthCleaning() {
-        Story story = Story.begun();
-        Recommendation r = Recommendation.of(story.state(), List.of(assess(blot(FindingKind.FUNGUS, Optional.of(0)))), Optional.empty(), Lenses.triplet(), Instruments.small());
+        Job story = Job.begun();
+        Recommendation r = Recommendation.of(story.state(), List.of(assess(blot(FindingKind.FUNGUS, Optional.of(0)))), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
 
         assertThat(r.act()).isEqualTo(Advice.Act.CLEAN);
         assertThat(r.goals()).containsExactly("S1");
         assertThat(r.plan().orElseThrow().joints()).extracting(j -> j.id()).containsExactly("ring-thread", "e1-seat");
-        assertThat(r.reasons()).anyMatch(s -> s.contains("fungus on the front of E1"));
+        assertThat(said(r)).anyMatch(s -> s.contains("fungus on the front of E1"));
     }
 
     @Test
     void aDryFocusAsksForTheHelicoid() {
-        Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", "Dry, scrapes")));
-        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small());
+        Job story = Job.begun().accept(new ReadingEvent.FunctionChecked(Phase.BEFORE, "feel", "Dry, scrapes"));
+        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
 
         assertThat(r.goals()).containsExactly("helicoid");
-        assertThat(r.reasons()).anyMatch(s -> s.contains("grease it afresh"));
+        assertThat(said(r)).anyMatch(s -> s.contains("grease it afresh"));
     }
 
     @Test
     void aSmoothFocusDoesNot() {
-        Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", "smooth")));
+        Job story = Job.begun().accept(new ReadingEvent.FunctionChecked(Phase.BEFORE, "feel", "smooth"));
 
-        assertThat(Recommendation.of(story.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small()).act()).isEqualTo(Advice.Act.LEAVE);
+        assertThat(Recommendation.of(story.state(), List.of(), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small()).act()).isEqualTo(Advice.Act.LEAVE);
     }
 
     @Test
     void anInfinityErrorThatShowsAsksForTheShims() {
-        Story story = Story.begun().accept(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, 0.4, 0.01)));
-        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small());
+        Job story = Job.begun().accept(new ReadingEvent.InfinityMeasured(Phase.BEFORE, 0.4, 0.01));
+        Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
 
         assertThat(r.goals()).containsExactly("shims");
-        Story close = Story.begun().accept(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, 0.05, 0.01)));
-        assertThat(Recommendation.of(close.state(), List.of(), Optional.empty(), Lenses.triplet(), Instruments.small()).goals()).isEmpty();
+        Job close = Job.begun().accept(new ReadingEvent.InfinityMeasured(Phase.BEFORE, 0.05, 0.01));
+        assertThat(Recommendation.of(close.state(), List.of(), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small()).goals()).isEmpty();
     }
 
     @Test
     void whatCannotBeCuredIsDisclosed() {
-        Recommendation r = Recommendation.of(Story.begun().state(), List.of(assess(blot(FindingKind.SCRATCH, Optional.of(5)))), Optional.empty(), Lenses.triplet(), Instruments.small());
+        Recommendation r = Recommendation.of(Job.begun().state(), List.of(assess(blot(FindingKind.SCRATCH, Optional.of(5)))), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
 
         assertThat(r.goals()).isEmpty();
-        assertThat(r.reasons()).anyMatch(s -> s.contains("scratch"));
+        assertThat(said(r)).anyMatch(s -> s.contains("scratch"));
     }
 }

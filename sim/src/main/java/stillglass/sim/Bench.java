@@ -2,13 +2,16 @@ package stillglass.sim;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import stillglass.assembly.Instrument;
 import stillglass.optics.LensSection;
-import stillglass.ticket.Phase;
-import stillglass.ticket.TicketEvent;
+import stillglass.sim.truth.HiddenTruth;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.joints.ShimStack;
+import stillglass.ticket.story.Phase;
 
 /// The instrument on the virtual bench as the work so far has left it.
 public final class Bench {
@@ -18,14 +21,15 @@ public final class Bench {
     public static HiddenTruth now(TicketState state, LensSection section, Instrument instrument) {
         HiddenTruth truth = DemoTickets.truth(state.tag().number(), section);
         Set<Integer> clean = new LinkedHashSet<>();
-        for (TicketEvent.PartCleaned c : state.cleaned()) {
+        for (CareEvent.PartCleaned c : state.care().cleaned()) {
             if (c.gone() && instrument.part(c.part()).filter(p -> p.element().isPresent()).isPresent()) {
                 instrument.withContents(c.part()).forEach(p -> p.element().ifPresent(e -> section.element(e).ifPresent(
                         g -> IntStream.rangeClosed(g.firstSurface(), g.lastSurface()).forEach(clean::add))));
             }
         }
-        return truth.cleaned(clean)
-                .withInfinityError(errorWith(truth.infinityErrorMm(), state.shimsFoundMm(), state.shimsNowMm()));
+        Optional<ShimStack> stack = ShimStack.ofInfinity(state.joints(), instrument);
+        double found = stack.flatMap(ShimStack::totalFoundMm).orElse(0.0);
+        return truth.cleaned(clean).withInfinityError(errorWith(truth.infinityErrorMm(), found, stack.flatMap(ShimStack::totalNowMm).orElse(found)));
     }
 
     /// Infinity error once the shims changed: more shim brings the image forward by as much.
@@ -40,6 +44,6 @@ public final class Bench {
 
     /// Seed of the next simulated photo: the same scene, another exposure.
     public static long photoSeed(TicketState state, Phase phase) {
-        return state.tag().number().hashCode() * 31L + state.photos().size() * 7L + phase.ordinal();
+        return state.tag().number().hashCode() * 31L + state.glass().photos().size() * 7L + phase.ordinal();
     }
 }

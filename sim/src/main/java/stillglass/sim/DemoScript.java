@@ -24,14 +24,26 @@ import stillglass.plan.Step;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
 import stillglass.prove.InfinityShims;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.PhotoMark;
-import stillglass.ticket.Recommendation;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.arrival.ArrivalEvent;
+import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.arrival.Tag;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.glass.PhotoMark;
+import stillglass.ticket.joints.Closings;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.joints.Occurrence;
+import stillglass.ticket.joints.ShimStack;
+import stillglass.ticket.proof.ProofIntent;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
 
 /// Tells the stories of the demo tickets, stage by stage. Each stage is made from the state that the stage before left,
 /// so plan, record and rebuild follow from the same calculations a technician would see.
@@ -41,58 +53,55 @@ public final class DemoScript {
     private DemoScript() {}
 
     /// A ticket as it comes in.
-    public static List<Act> arrive(DemoTickets.Arrival a, LocalDate today, LensSection section) {
-        List<TicketEvent.Plain> first = new ArrayList<>();
-        a.symptoms().forEach(s -> first.add(new TicketEvent.SymptomNoted(s)));
-        first.add(new TicketEvent.UseNoted(a.use()));
-        first.add(new TicketEvent.FunctionChecked(Phase.BEFORE, "iris", a.iris()));
-        first.add(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", a.feel()));
+    /// @param sort what the instrument is as a whole
+    public static List<Deed> arrive(DemoTickets.Arrival a, LocalDate today, LensSection section, Instrument.Sort sort) {
+        List<Intent> first = new ArrayList<>();
+        first.add(new ArrivalIntent.Begin(new Tag(a.number(), a.title(), a.instrumentId(), sort, Optional.of(a.sectionId()), Optional.of(a.owner()), Optional.of(today.plusDays(a.dueInDays())))));
+        a.symptoms().forEach(s -> first.add(new ArrivalEvent.SymptomNoted(s)));
+        first.add(new ArrivalEvent.UseNoted(a.use()));
+        first.add(new ReadingEvent.FunctionChecked(Phase.BEFORE, "iris", a.iris()));
+        first.add(new ReadingEvent.FunctionChecked(Phase.BEFORE, "feel", a.feel()));
         Collimator.Reading r = VirtualCollimator.read(DemoTickets.truth(a.number(), section), a.number().hashCode());
-        first.add(new TicketEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm()));
-        List<Act> acts = new ArrayList<>();
-        acts.add(new Act.Do(Stage.ARRIVE, new Intent.Begin(
-                new TicketEvent.Opened(a.number(), a.title(), a.instrumentId(), a.sectionId(), a.owner(), today.plusDays(a.dueInDays())),
-                first)));
-        DemoTickets.asFound(a.number()).ifPresent(f -> acts.add(new Act.Do(Stage.ARRIVE, new Intent.FindAssembled(f))));
+        first.add(new ReadingEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm()));
+        List<Deed> acts = new ArrayList<>();
+        acts.add(new Deed.Do(Stage.ARRIVE, new Act(first)));
+        DemoTickets.asFound(a.number()).ifPresent(f -> acts.add(new Deed.Do(Stage.ARRIVE, new GlassIntent.FindAssembled(f))));
         return acts;
     }
 
-    /// Acts of one stage after arrival.
+    /// Deeds of one stage after arrival.
     /// @param state as the stages before left it
-    /// @param recommendation what was advised, needed from Decide on
-    /// @param now time of the acts
-    public static List<Act> stage(
-            Stage stage, TicketState state, LensSection section, Instrument instrument, CareTables care,
-            Optional<Recommendation> recommendation, Instant now) {
-        List<Act> acts = new ArrayList<>(switch (stage) {
-            case ARRIVE -> List.<Act>of();
-            case LOOK -> List.<Act>of(
-                    new Act.Shoot(Stage.LOOK, Phase.BEFORE, "As received, against the light, from the front", 4),
-                    new Act.MeasureDepths(Stage.LOOK),
-                    new Act.PlaceFindings(Stage.LOOK));
-            case DECIDE -> List.<Act>of(new Act.TakeAdvice(Stage.DECIDE));
+    /// @param now time of the deeds
+    public static List<Deed> stage(Stage stage, TicketState state, LensSection section, Instrument instrument, CareTables care, Instant now) {
+        List<Deed> acts = new ArrayList<>(switch (stage) {
+            case ARRIVE -> List.<Deed>of();
+            case LOOK -> List.<Deed>of(
+                    new Deed.Shoot(Stage.LOOK, Phase.BEFORE, "As received, against the light, from the front", 4),
+                    new Deed.MeasureDepths(Stage.LOOK),
+                    new Deed.PlaceFindings(Stage.LOOK));
+            case DECIDE -> List.<Deed>of(new Deed.TakeAdvice(Stage.DECIDE));
             case OPEN -> open(state, section, instrument);
             case CLEAN -> clean(state, section, instrument, care);
             case CLOSE -> close(state, instrument);
-            case PROVE -> prove(state, section, now);
+            case PROVE -> prove(state, section, instrument, now);
         });
         if (stage != Stage.PROVE) {
-            acts.add(new Act.Do(stage, new Intent.FinishStage(stage, Optional.empty())));
+            acts.add(new Deed.Do(stage, new CourseIntent.FinishStage(stage, Optional.empty())));
         } else {
-            acts.add(acts.size() - 1, new Act.Do(stage, new Intent.FinishStage(stage, Optional.empty())));
+            acts.add(acts.size() - 1, new Deed.Do(stage, new CourseIntent.FinishStage(stage, Optional.empty())));
         }
         return acts;
     }
 
-    private static List<Act> open(TicketState state, LensSection section, Instrument instrument) {
-        List<Act> acts = new ArrayList<>();
+    private static List<Deed> open(TicketState state, LensSection section, Instrument instrument) {
+        List<Deed> acts = new ArrayList<>();
         Set<String> photographed = new HashSet<>();
-        List<Goal> goals = state.goals().stream().map(g -> Goal.parse(g, instrument, Optional.of(section))).toList();
+        List<Goal> goals = state.course().goals().stream().map(g -> Goal.parse(g, instrument, Optional.of(section))).toList();
         WayIn.plan(instrument, goals, Set.of(), Set.of(), PlanCost.USUAL).ifPresent(plan -> {
             for (Step step : plan.steps()) {
                 switch (step) {
-                    case Step.Mark m -> acts.add(new Act.Do(Stage.OPEN,
-                            new Intent.KeepReference(m.reference().id(), m.reference().how(), ClockPosition.of(12))));
+                    case Step.Mark m -> acts.add(new Deed.Do(Stage.OPEN,
+                            new JointIntent.KeepReference(m.reference().id(), m.reference().how(), Optional.of(ClockPosition.of(12)))));
                     case Step.Catch c -> {}
                     case Step.MakeSafe m -> {}
                     case Step.Protect p -> {}
@@ -101,13 +110,13 @@ public final class DemoScript {
                         // One ring is photographed with marks before it moves.
                         if (o.joint().hold() instanceof Hold.RetainingRing && photographed.isEmpty()) {
                             photographed.add(o.joint().id());
-                            acts.add(new Act.PhotographStep(Stage.OPEN, o.joint().id(), List.of(
+                            acts.add(new Deed.PhotographStep(Stage.OPEN, o.joint().id(), List.of(
                                     new PhotoMark(0.16, 0.09, 0.395, 0.140, "first letter"), new PhotoMark(0.10, 0.66, 0.276, 0.518, "rubbed spot"))));
                         }
                         if (!facts.isEmpty()) {
-                            acts.add(new Act.Do(Stage.OPEN, new Intent.NoteFacts(o.joint().id(), facts)));
+                            acts.add(new Deed.Do(Stage.OPEN, new JointIntent.Note(o.joint().id(), facts)));
                         }
-                        acts.add(new Act.Do(Stage.OPEN, new Intent.OpenJoint(o.joint().id(), false)));
+                        acts.add(new Deed.Do(Stage.OPEN, new JointIntent.Open(o.joint().id(), false)));
                     }
                 }
             }
@@ -115,9 +124,9 @@ public final class DemoScript {
         return acts;
     }
 
-    private static List<Act> clean(TicketState state, LensSection section, Instrument instrument, CareTables care) {
-        List<Act> acts = new ArrayList<>();
-        for (Part part : Reached.parts(instrument, section, state.opened())) {
+    private static List<Deed> clean(TicketState state, LensSection section, Instrument instrument, CareTables care) {
+        List<Deed> acts = new ArrayList<>();
+        for (Part part : Reached.parts(instrument, Optional.of(section), state.joints().order())) {
             Optional<String> soil = switch (part.kind()) {
                 case GLASS -> Optional.of(part.id().equals("E1") ? "fungus" : "haze");
                 case HELICOID -> Optional.of("old-grease");
@@ -128,57 +137,67 @@ public final class DemoScript {
                 AgentLadder ladder = AgentLadder.of(care, part.materials(), s);
                 ladder.rungs().stream()
                         .max(java.util.Comparator.comparingDouble(AgentLadder.Rung::removes))
-                        .ifPresent(r -> acts.add(new Act.Do(Stage.CLEAN, new Intent.Clean(part.id(), s.id(), r.agent().id(), true))));
+                        .ifPresent(r -> acts.add(new Deed.Do(Stage.CLEAN, new CareEvent.PartCleaned(part.id(), s.id(), r.agent().id(), true))));
             });
         }
         return acts;
     }
 
-    private static List<Act> close(TicketState state, Instrument instrument) {
-        List<Act> acts = new ArrayList<>();
-        for (WayBack.Step step : WayBack.order(instrument, state.standing())) {
+    /// Closes everything; each function is tried as soon as all it needs is closed.
+    private static List<Deed> close(TicketState state, Instrument instrument) {
+        List<Deed> acts = new ArrayList<>();
+        Set<String> open = new HashSet<>(state.joints().openNow());
+        List<Joint> untried = new ArrayList<>();
+        for (WayBack.Step step : WayBack.order(instrument, state.joints().standing())) {
             Joint j = step.joint();
-            if (step instanceof WayBack.Step.Close || step instanceof WayBack.Step.LeaveLoose) {
+            boolean loose = step instanceof WayBack.Step.LeaveLoose;
+            if (step instanceof WayBack.Step.Close || loose) {
                 readyToShut(state, j, acts);
             }
-            acts.add(new Act.Do(Stage.CLOSE, stillglass.ticket.Closing.intent(step)));
+            acts.add(new Deed.Do(Stage.CLOSE, Closings.intent(step)));
             if (step instanceof WayBack.Step.Close || step instanceof WayBack.Step.Tighten) {
-                j.close().test().ifPresent(t ->
-                        acts.add(new Act.Do(Stage.CLOSE, new Intent.Keep(new TicketEvent.TestPassed(j.id(), t)))));
+                open.remove(j.id());
+                j.close().test().ifPresent(t -> untried.add(j));
+            }
+            for (Joint waiting : List.copyOf(untried)) {
+                waiting.close().test().filter(t -> t.needs().stream().noneMatch(open::contains)).ifPresent(t -> {
+                    untried.remove(waiting);
+                    acts.add(new Deed.Do(Stage.CLOSE, new JointIntent.Test(Optional.of(waiting.id()), t.what(), true, "")));
+                });
             }
         }
         return acts;
     }
 
     /// What has to be stated, greased and set before a joint closes.
-    private static void readyToShut(TicketState state, Joint j, List<Act> acts) {
-        for (Fact f : stillglass.ticket.Closing.wanted(state, j.id())) {
-            acts.add(new Act.Do(Stage.CLOSE, new Intent.StateFact(j.id(), f)));
+    private static void readyToShut(TicketState state, Joint j, List<Deed> acts) {
+        for (Fact f : state.joints().story(j.id()).waiting().stream().map(Occurrence::fact).toList()) {
+            acts.add(new Deed.Do(Stage.CLOSE, new JointIntent.State(j.id(), f)));
         }
         if (j.close().greased() && j.hold() instanceof Hold.Thread t) {
             GreaseDose dose = GreaseDose.usual(t);
-            acts.add(new Act.Do(Stage.CLOSE, new Intent.Keep(new TicketEvent.Greased(j.id(), dose.massMg(), "light damping grease"))));
+            acts.add(new Deed.Do(Stage.CLOSE, new JointIntent.Grease(j.id(), Optional.of(dose.massMg()), "light damping grease")));
         }
-        j.close().setFirst().ifPresent(p -> acts.add(new Act.Do(Stage.CLOSE, new Intent.SetControls(j.id()))));
+        j.close().setFirst().ifPresent(p -> acts.add(new Deed.Do(Stage.CLOSE, new JointIntent.SetControls(j.id()))));
     }
 
-    private static List<Act> prove(TicketState state, LensSection section, Instant now) {
-        List<Act> acts = new ArrayList<>();
-        double error = state.infinity(Phase.BEFORE).map(TicketEvent.InfinityMeasured::errorMm).orElse(0.0);
-        double fitted = state.shimsFoundMm();
-        InfinityShims.choose(error, fitted, InfinityShims.USUAL_STOCK, 0.01).ifPresent(stack -> {
-            acts.add(new Act.Do(Stage.PROVE, new Intent.Keep(new TicketEvent.ShimsFitted(stack.pieces()))));
+    private static List<Deed> prove(TicketState state, LensSection section, Instrument instrument, Instant now) {
+        List<Deed> acts = new ArrayList<>();
+        double error = state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).map(ReadingEvent.InfinityMeasured::errorMm).orElse(0.0);
+        Optional<ShimStack> stack = ShimStack.ofInfinity(state.joints(), instrument);
+        double fitted = stack.flatMap(ShimStack::totalNowMm).orElse(0.0);
+        InfinityShims.choose(error, fitted, InfinityShims.USUAL_STOCK, 0.01).ifPresent(chosen -> {
+            acts.add(new Deed.Do(Stage.PROVE, new JointIntent.FitShims(stack.map(ShimStack::place), chosen.pieces())));
             Collimator.Reading after = VirtualCollimator.read(
                     DemoTickets.truth(state.tag().number(), section).withInfinityError(Bench.errorWith(
-                            DemoTickets.truth(state.tag().number(), section).infinityErrorMm(), fitted, stack.totalMm())), 77);
-            acts.add(new Act.Do(Stage.PROVE, new Intent.Keep(
-                    new TicketEvent.InfinityMeasured(Phase.AFTER, after.errorMm(), after.sigmaMm()))));
+                            DemoTickets.truth(state.tag().number(), section).infinityErrorMm(), fitted, chosen.totalMm())), 77);
+            acts.add(new Deed.Do(Stage.PROVE, new ReadingEvent.InfinityMeasured(Phase.AFTER, after.errorMm(), after.sigmaMm())));
         });
-        acts.add(new Act.Do(Stage.PROVE, new Intent.Keep(List.of(
-                new TicketEvent.FunctionChecked(Phase.AFTER, "iris", "snaps open and closed, blades dry"),
-                new TicketEvent.FunctionChecked(Phase.AFTER, "feel", "even drag from stop to stop")))));
-        acts.add(new Act.Shoot(Stage.PROVE, Phase.AFTER, "After the work, against the light, from the front", 4));
-        acts.add(new Act.Do(Stage.PROVE, new Intent.Sign("M. at the bench", now)));
+        acts.add(new Deed.Do(Stage.PROVE, Act.of(
+                new ReadingEvent.FunctionChecked(Phase.AFTER, "iris", "snaps open and closed, blades dry"),
+                new ReadingEvent.FunctionChecked(Phase.AFTER, "feel", "even drag from stop to stop"))));
+        acts.add(new Deed.Shoot(Stage.PROVE, Phase.AFTER, "After the work, against the light, from the front", 4));
+        acts.add(new Deed.Do(Stage.PROVE, new ProofIntent.Sign("M. at the bench", now, Optional.empty())));
         return acts;
     }
 }

@@ -7,6 +7,7 @@ import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
+import stillglass.sim.truth.HiddenTruth;
 
 /// The tickets on the bench of the Saltmarsh Lane instrument room, with the truth that only the virtual bench knows.
 public final class DemoTickets {
@@ -38,7 +39,7 @@ public final class DemoTickets {
     public static List<Arrival> arrivals() {
         return List.of(
                 new Arrival(SHOWPIECE, "Ostrel 52 mm f/2", "ostrel_52_f2", "fell_52_f2", "Saltmarsh Lane puppet theatre", 10,
-                        List.of("Milky pictures against the stage lamps", "A plant-like pattern behind the front glass",
+                        List.of("Milky pictures against the stage lamps", "Fine grey branches behind the front glass",
                                 "Focus dry and scraping"),
                         "Plays and portraits, wide open, often against lamps", "snaps open and closed, blades dry",
                         "dry, scrapes near 1 m"),

@@ -2,6 +2,7 @@ package stillglass.sim;
 
 import java.util.SplittableRandom;
 import stillglass.device.Collimator;
+import stillglass.sim.truth.HiddenTruth;
 
 /// A simulated collimator: reads where the image of infinity lies, with noise.
 public final class VirtualCollimator {

@@ -9,6 +9,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.RayBundle;
 import stillglass.optics.Surface;
+import stillglass.sim.truth.HiddenTruth;
 
 /// A technician who focuses on the front rim and then on the fault, and reads the rack.
 ///

@@ -19,9 +19,13 @@ import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
 import stillglass.sim.photo.Shot;
 import stillglass.sim.photo.StepCamera;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Phase;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.facts.Clocked;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.Proud;
+import stillglass.ticket.facts.Screw;
+import stillglass.ticket.facts.Shims;
+import stillglass.ticket.story.Phase;
 
 /// Simulated devices on the instrument as the work so far has left it.
 public final class VirtualDevices {
@@ -64,9 +68,9 @@ public final class VirtualDevices {
     /// found to be turned it has been put right since.
     public static PhotoCamera overJoint(TicketState state, Joint joint) {
         long mount = state.tag().number().hashCode() * 31L + joint.id().hashCode();
-        long moment = mount * 31 + state.photos().size() * 7L + state.stated(joint.id()).size();
-        boolean open = state.openNow().contains(joint.id());
-        boolean told = state.stated(joint.id()).stream().anyMatch(f -> f.fact() instanceof Fact.Clocked);
+        long moment = mount * 31 + state.glass().photos().size() * 7L + state.joints().story(joint.id()).closing().statements().size();
+        boolean open = state.joints().story(joint.id()).open();
+        boolean told = state.joints().story(joint.id()).closing().statements().stream().anyMatch(f -> f.fact() instanceof Clocked);
         double turn = open && !told ? handTurnDeg(joint, mount) : 0;
         return () -> new PhotoCamera.Picture("step-" + Math.floorMod(moment, 100_000) + ".png",
                 png(StepCamera.photograph(mount, state.tag().number().hashCode(), turn, moment).picture()));
@@ -85,9 +89,9 @@ public final class VirtualDevices {
     public static Caliper caliper(Joint joint, Instrument instrument, List<Fact> noted, int before, long seed) {
         return () -> VirtualHands.observe(joint, instrument, seed).stream().filter(f -> !noted.contains(f))
                 .flatMapToDouble(f -> switch (f) {
-                    case Fact.Screw s -> noted.stream().anyMatch(n -> n instanceof Fact.Screw o && o.cell().equals(s.cell())) ? DoubleStream.empty() : DoubleStream.of(s.lengthMm());
-                    case Fact.Proud p -> DoubleStream.of(Math.abs(p.mm()));
-                    case Fact.Shims s -> DoubleStream.of(s.thicknessesMm().get(before % s.thicknessesMm().size()));
+                    case Screw s -> noted.stream().anyMatch(n -> n instanceof Screw o && o.cell().equals(s.cell())) ? DoubleStream.empty() : s.lengthMm().stream().mapToDouble(d -> d);
+                    case Proud p -> DoubleStream.of(Math.abs(p.mm()));
+                    case Shims s -> DoubleStream.of(s.piecesMm().get(before % s.piecesMm().size()));
                     default -> DoubleStream.empty();
                 })
                 .findFirst().orElse(0);

@@ -20,6 +20,7 @@ import stillglass.optics.Medium;
 import stillglass.optics.Surface;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
+import stillglass.sim.truth.HiddenTruth;
 
 /// Photos of one lens from the front and from the rear, read like any photo.
 class BothSidesPhotosTest {

@@ -1,7 +1,4 @@
 package stillglass.sim;
-import stillglass.sim.photo.InspectionCamera;
-import stillglass.sim.photo.Pose;
-import stillglass.sim.photo.Shot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -23,12 +20,16 @@ import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
-import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
+import stillglass.look.reading.PhotoGrading;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.Surface;
+import stillglass.sim.photo.InspectionCamera;
+import stillglass.sim.photo.Pose;
+import stillglass.sim.photo.Shot;
+import stillglass.sim.truth.HiddenTruth;
 
 class VirtualBenchTest {
     /// Four glasses about an iris, enough to have rims and depths.

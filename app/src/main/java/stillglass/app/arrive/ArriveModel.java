@@ -11,10 +11,12 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
 import stillglass.plan.alike.AlikeModel;
 import stillglass.prove.InfinityShims;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Stage;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
 
 /// What Arrive shows.
 ///
@@ -43,7 +45,7 @@ public record ArriveModel(
     /// @param say how alike it is
     /// @param differences the first of what is not the same
     /// @param all of it
-    public record Alike(String say, String differences, String all, Intent.StartFrom start) {}
+    public record Alike(String say, String differences, String all, CourseIntent.StartFrom start) {}
 
     public ArriveModel {
         facts = List.copyOf(facts);
@@ -52,15 +54,16 @@ public record ArriveModel(
 
     public static ArriveModel of(Work work) {
         TicketState s = work.state();
+        Optional<ReadingEvent.InfinityMeasured> infinity = s.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read);
         return new ArriveModel(
-                Words.capital(work.section().form()), facts(work),
-                s.taken().map(t -> Words.of("arrive.taken", t.name(), work.instrument().joints().size())).orElse(work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
+                work.section().map(l -> Words.capital(l.form())).orElse(Words.of("arrive.section.unknown", work.instrument().sort().word())), work.section().map(ArriveModel::facts).orElse(List.of()),
+                s.course().taken().map(t -> Words.of("arrive.taken", t.name(), work.instrument().joints().size())).orElse(work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
                         : Words.of("arrive.unmapped")),
                 work.mapped() ? Optional.empty() : work.computed().alike().map(ArriveModel::alike),
-                s.symptoms(), s.use(),
-                s.infinity(Phase.BEFORE).map(m -> Words.of("mm.error", m.errorMm(), m.uncertaintyMm())),
-                s.infinity(Phase.BEFORE).map(m -> meaning(m.errorMm(), work.section())).orElse(""),
-                s.check(Phase.BEFORE, "iris"), s.check(Phase.BEFORE, "feel"), s.done(Stage.ARRIVE));
+                s.arrival().symptoms(), s.arrival().use(),
+                infinity.map(m -> Words.of("mm.error", m.errorMm(), m.uncertaintyMm())),
+                infinity.flatMap(m -> work.section().map(l -> meaning(m.errorMm(), l))).orElse(""),
+                s.readings().check(Phase.BEFORE, "iris"), s.readings().check(Phase.BEFORE, "feel"), s.done(Stage.ARRIVE));
     }
 
     private static Alike alike(AlikeModel a) {
@@ -68,11 +71,10 @@ public record ArriveModel(
         int shown = Math.min(DIFFERENCES, a.differences().size());
         String all = a.differences().isEmpty() ? Words.of("arrive.alike.same") : Words.capital(String.join("; ", a.differences())) + ".";
         return new Alike(Words.of("arrive.alike", known.name(), 100 * a.likeness()), shown == a.differences().size() ? all
-                : Words.of("arrive.alike.more", Words.capital(String.join("; ", a.differences().subList(0, shown))), a.differences().size() - shown), all, new Intent.StartFrom(known.id(), known.name(), a.likeness()));
+                : Words.of("arrive.alike.more", Words.capital(String.join("; ", a.differences().subList(0, shown))), a.differences().size() - shown), all, new CourseIntent.StartFrom(known.id(), known.name(), a.likeness()));
     }
 
-    private static List<Fact> facts(Work work) {
-        LensSection lens = work.section();
+    private static List<Fact> facts(LensSection lens) {
         Paraxial p = Paraxial.of(lens);
         long groups = lens.elements().stream().map(e -> e.group()).distinct().count();
         long cements = java.util.stream.IntStream.range(0, lens.surfaces().size()).filter(lens::cemented).count();
@@ -81,7 +83,7 @@ public record ArriveModel(
         facts.add(new Fact(Words.of("arrive.bfd"), Words.of("mm.2", p.bfdMm())));
         facts.add(new Fact(Words.of("arrive.pupil"), Words.of("arrive.pupil.value", p.entrancePupil().diameterMm(), p.eflMm() / p.entrancePupil().diameterMm())));
         facts.add(new Fact(Words.of("arrive.glass"), Words.of("arrive.glass.value", lens.elements().size(), groups)));
-        facts.add(new Fact(Words.of("arrive.cements"), cements == 0 ? Words.of("arrive.cements.none") : Words.count("arrive.cements", (int) cements)));
+        facts.add(new Fact(Words.of("arrive.cement"), cements == 0 ? Words.of("arrive.cements.none") : Words.of("arrive.cements", (int) cements)));
         facts.add(new Fact(Words.of("arrive.circle"), Words.of("mm.1", lens.imageCircleMm())));
         if (lens.basis().estimate()) {
             facts.add(new Fact(Words.of("arrive.basis"), Words.of("arrive.basis.value", lens.basis().word())));

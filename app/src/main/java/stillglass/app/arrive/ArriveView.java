@@ -13,14 +13,15 @@ import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
-import stillglass.app.shell.Station;
+import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.arrival.ArrivalEvent;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
 
 /// Three sheets: what it is, what the owner says, what the first check of its functions found.
 public final class ArriveView implements Station {
@@ -46,17 +47,17 @@ public final class ArriveView implements Station {
         this.desk = desk;
         facts.setHgap(18);
         facts.setVgap(4);
-        TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new TicketEvent.SymptomNoted(t)));
+        TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new ArrivalEvent.SymptomNoted(t)));
         symptom.setId("symptom");
-        TextField useField = Build.field(Words.of("arrive.use.prompt"), t -> keep(new TicketEvent.UseNoted(t)));
+        TextField useField = Build.field(Words.of("arrive.use.prompt"), t -> keep(new ArrivalEvent.UseNoted(t)));
         useField.setId("use");
-        TextField irisField = Build.field(Words.of("arrive.iris.prompt"), t -> keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "iris", t)));
+        TextField irisField = Build.field(Words.of("arrive.iris.prompt"), t -> keep(new ReadingEvent.FunctionChecked(Phase.BEFORE, "iris", t)));
         irisField.setId("iris-check");
-        TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> keep(new TicketEvent.FunctionChecked(Phase.BEFORE, "feel", t)));
+        TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> keep(new ReadingEvent.FunctionChecked(Phase.BEFORE, "feel", t)));
         feelField.setId("feel-check");
         infinityField = Build.field(Words.of("arrive.infinity.prompt"), this::typedInfinity);
         infinityField.setId("infinity-check");
-        TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new TicketEvent.OwnerNamed(t)));
+        TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new ArrivalEvent.OwnerNamed(t)));
         ownerField.setId("owner");
         VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.spring(), ownerField, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
@@ -77,15 +78,15 @@ public final class ArriveView implements Station {
         return f;
     }
 
-    private void keep(TicketEvent.Plain event) {
-        desk.submit(new Intent.Keep(event));
+    private void keep(Intent intent) {
+        desk.submit(intent);
     }
 
     /// What is no length stays in the field, to be corrected.
     private void typedInfinity(String text) {
         infinityField.setText(text);
         try {
-            keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, Double.parseDouble(text.replace(',', '.').replace("mm", "").strip()), TYPED_SIGMA_MM));
+            keep(new ReadingEvent.InfinityMeasured(Phase.BEFORE, Double.parseDouble(text.replace(',', '.').replace("mm", "").strip()), TYPED_SIGMA_MM));
             infinityField.clear();
         } catch (NumberFormatException e) {
             desk.complain(Words.of("arrive.infinity.nonumber", text));
@@ -99,9 +100,9 @@ public final class ArriveView implements Station {
     }
 
     private void readCollimator() {
-        desk.shown().ifPresent(w -> desk.compute(() -> VirtualDevices.collimator(
-                                w.state(), w.section(), w.instrument(), w.state().lastIntent()).read())
-                .thenCompose(r -> desk.submit(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm())))));
+        desk.shown().ifPresent(w -> w.section().ifPresentOrElse(lens -> desk.compute(() -> VirtualDevices.collimator(
+                                w.state(), lens, w.instrument(), w.state().history().nextAct()).read())
+                .thenCompose(r -> desk.submit(new ReadingEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm()))), () -> desk.complain(Words.of("section.unknown"))));
     }
 
     @Override

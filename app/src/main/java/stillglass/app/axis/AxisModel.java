@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.app.desk.Work;
@@ -16,15 +15,15 @@ import stillglass.assembly.Part;
 import stillglass.assembly.Side;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Stage;
 
 /// What the Axis draws: the instrument to scale in millimetres from the first vertex, y up.
 ///
 /// @param leftMm left end of the instrument
 /// @param rightMm right end, the film plane included
 /// @param halfMm largest radius
-/// @param filmMm film plane
-/// @param iris the stop: position and clear radius
+/// @param filmMm film plane, where the section is known
+/// @param iris the stop: position and clear radius, where the section is known
 /// @param pieces what is in its place, back to front
 /// @param ghosts what is out, in the order it left
 /// @param faults findings at surface and height
@@ -38,8 +37,8 @@ public record AxisModel(
         double leftMm,
         double rightMm,
         double halfMm,
-        double filmMm,
-        Iris iris,
+        Optional<Double> filmMm,
+        Optional<Iris> iris,
         List<Piece> pieces,
         List<Ghost> ghosts,
         List<FaultMarks.Fault> faults,
@@ -49,6 +48,10 @@ public record AxisModel(
         List<Reference> references,
         LightModel light,
         Optional<NetModel> net) {
+
+    /// Length and half height that are drawn while nothing is known.
+    private static final double BLANK_MM = 80;
+    private static final double BLANK_HALF_MM = 20;
 
     public record Iris(double atMm, double clearMm, double outerMm) {}
 
@@ -115,12 +118,12 @@ public record AxisModel(
 
     public static AxisModel of(Work work) {
         Instrument instrument = work.instrument();
-        LensSection section = work.asBuilt();
+        Optional<LensSection> section = work.asBuilt();
         Set<String> nextParts = nextParts(work);
         List<Ghost> ghosts = new ArrayList<>();
         Set<String> away = new LinkedHashSet<>();
-        Set<String> open = work.state().openNow();
-        for (String id : work.state().opened()) {
+        Set<String> open = work.state().joints().openNow();
+        for (String id : work.state().joints().order()) {
             if (open.contains(id)) {
                 instrument.joint(id).ifPresent(j -> j.frees().forEach(away::add));
             }
@@ -141,18 +144,21 @@ public record AxisModel(
                 .sorted(Comparator.comparing((Piece p) -> p.look() == Look.GLASS))
                 .toList();
         List<FaultMarks.Fault> faults = FaultMarks.of(work);
-        Optional<Double> flange = work.mapped() ? Optional.of(section.imagePlaneMm() + work.shiftMm() - instrument.flangeFocalMm()) : Optional.empty();
-        double stop = section.vertexMm(section.stopIndex()) + work.shiftMm();
-        double clear = section.surfaces().get(section.stopIndex()).semiDiameterMm();
-        double film = section.imagePlaneMm() + work.shiftMm();
+        Optional<Double> film = section.map(l -> l.imagePlaneMm() + work.shiftMm());
+        Optional<Double> flange = work.mapped() ? film.flatMap(f -> instrument.flangeFocalMm().map(d -> f - d)) : Optional.empty();
         double left = all(instrument, section, work.shiftMm()).mapToDouble(Point::xMm).min().orElse(0);
-        double half = all(instrument, section, work.shiftMm()).mapToDouble(Point::yMm).max().orElse(20);
-        return new AxisModel(Math.min(left, 0), film, Math.max(half, section.imageCircleMm() / 2), film,
-                new Iris(stop, clear, Math.max(clear * 1.7, 12)), pieces, ghosts, faults, flange, nextLine(work),
+        double half = all(instrument, section, work.shiftMm()).mapToDouble(Point::yMm).max().orElse(BLANK_HALF_MM);
+        return new AxisModel(Math.min(left, 0), film.orElse(BLANK_MM), section.map(l -> Math.max(half, l.imageCircleMm() / 2)).orElse(half), film,
+                section.map(l -> iris(l, work.shiftMm())), pieces, ghosts, faults, flange, nextLine(work),
                 facts(section, work), references(work), LightModel.of(work, left), NetModel.of(work));
     }
 
-    private static java.util.stream.Stream<Point> all(Instrument instrument, LensSection section, double shiftMm) {
+    private static Iris iris(LensSection section, double shiftMm) {
+        double clear = section.surfaces().get(section.stopIndex()).semiDiameterMm();
+        return new Iris(section.vertexMm(section.stopIndex()) + shiftMm, clear, Math.max(clear * 1.7, 12));
+    }
+
+    private static java.util.stream.Stream<Point> all(Instrument instrument, Optional<LensSection> section, double shiftMm) {
         return instrument.parts().stream()
                 .flatMap(p -> outlines(p, section, shiftMm).stream())
                 .flatMap(o -> o.points().stream());
@@ -195,7 +201,7 @@ public record AxisModel(
         return new Ghost(number, part.id(), part.name(), right, from, to, pieces, work.selection().part(part.id()));
     }
 
-    private static Optional<Piece> piece(Part part, LensSection section, Work work, boolean next) {
+    private static Optional<Piece> piece(Part part, Optional<LensSection> section, Work work, boolean next) {
         List<Outline> outlines = outlines(part, section, work.shiftMm());
         if (outlines.isEmpty()) {
             return Optional.empty();
@@ -210,9 +216,9 @@ public record AxisModel(
         return glass ? Look.GLASS : soft ? Look.SOFT : Look.METAL;
     }
 
-    private static List<Outline> outlines(Part part, LensSection section, double shiftMm) {
+    private static List<Outline> outlines(Part part, Optional<LensSection> section, double shiftMm) {
         if (part.element().isPresent()) {
-            return section.element(part.element().get()).map(e -> List.of(GlassOutline.of(section, e, shiftMm))).orElse(List.of());
+            return section.flatMap(l -> l.element(part.element().get()).map(e -> List.of(GlassOutline.of(l, e, shiftMm)))).orElse(List.of());
         }
         List<Outline> all = new ArrayList<>();
         for (Part.Profile p : part.profile()) {
@@ -225,10 +231,14 @@ public record AxisModel(
         return all;
     }
 
-    private static List<String> facts(LensSection section, Work work) {
-        if (work.instrument().sort() == Instrument.Sort.BODY) {
-            return List.of(Words.of("axis.fact.flange", work.instrument().flangeFocalMm()), Words.of("axis.fact.parts", work.instrument().parts().size(), work.instrument().joints().size()));
+    private static List<String> facts(Optional<LensSection> known, Work work) {
+        if (work.instrument().sort() == Instrument.Sort.BODY || known.isEmpty()) {
+            List<String> lines = new ArrayList<>();
+            work.instrument().flangeFocalMm().ifPresent(d -> lines.add(Words.of("axis.fact.flange", d)));
+            lines.add(Words.of("axis.fact.parts", work.instrument().parts().size(), work.instrument().joints().size()));
+            return lines;
         }
+        LensSection section = known.get();
         Paraxial p = Paraxial.of(section);
         if (section.basis() == LensSection.Basis.TWO_PLANE) {
             return List.of(Words.of("axis.fact.efl", p.eflMm()), Words.of("axis.fact.pupil", p.entrancePupil().diameterMm()), Words.of("axis.fact.twoplane"));
@@ -247,15 +257,15 @@ public record AxisModel(
     }
 
     private static List<Reference> references(Work work) {
-        Set<String> wanted = new LinkedHashSet<>(work.state().references().keySet());
-        work.state().opened().forEach(id -> work.instrument().joint(id).ifPresent(j -> wanted.addAll(j.loses())));
+        Set<String> wanted = new LinkedHashSet<>(work.state().joints().references().keySet());
+        work.state().joints().order().forEach(id -> work.instrument().joint(id).ifPresent(j -> wanted.addAll(j.loses())));
         work.computed().plan().ifPresent(p -> p.joints().forEach(j -> wanted.addAll(j.loses())));
         List<Reference> list = new ArrayList<>();
         for (Instrument.Reference r : work.instrument().references()) {
             if (wanted.contains(r.id())) {
-                boolean kept = work.state().references().containsKey(r.id());
+                boolean kept = work.state().joints().references().containsKey(r.id());
                 boolean lost = work.instrument().joints().stream()
-                        .anyMatch(j -> j.loses().contains(r.id()) && work.state().openNow().contains(j.id()));
+                        .anyMatch(j -> j.loses().contains(r.id()) && work.state().joints().openNow().contains(j.id()));
                 list.add(new Reference(r.name(), kept ? Kept.KEPT : lost ? Kept.LOST : Kept.TO_MARK));
             }
         }
@@ -277,6 +287,6 @@ public record AxisModel(
     /// "3 of 5 references kept", for the head of the window.
     public String referenceLine() {
         long kept = references.stream().filter(r -> r.kept() == Kept.KEPT).count();
-        return String.format(Locale.ROOT, Words.of("axis.references"), kept, references.size());
+        return Words.of("axis.references", kept, references.size());
     }
 }

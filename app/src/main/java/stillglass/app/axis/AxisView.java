@@ -169,8 +169,8 @@ public final class AxisView extends Region {
         LightLayer light = new LightLayer(getChildren(), f);
         axisLine(f, em);
         ruler(m, f, h);
-        film(m, f);
-        iris(m, f);
+        m.filmMm().ifPresent(at -> film(at, m, f));
+        m.iris().ifPresent(iris -> iris(iris, f));
         m.pieces().forEach(p -> getChildren().add(piece(p, f)));
         light.rims(m.light());
         light.should(m.light());
@@ -234,18 +234,18 @@ public final class AxisView extends Region {
         }
     }
 
-    private void film(AxisModel m, AxisFrame f) {
-        Line film = new Line(f.x(m.filmMm()), f.y(m.halfMm() * 0.80), f.x(m.filmMm()), f.y(-m.halfMm() * 0.80));
+    private void film(double atMm, AxisModel m, AxisFrame f) {
+        Line film = new Line(f.x(atMm), f.y(m.halfMm() * 0.80), f.x(atMm), f.y(-m.halfMm() * 0.80));
         film.getStyleClass().add("axis-film");
         Text t = text(Words.of("axis.film"), "axis-ruler", 0, f.y(m.halfMm() * 0.80) - 3);
-        t.setX(f.x(m.filmMm()) - t.getLayoutBounds().getWidth() / 2);
+        t.setX(f.x(atMm) - t.getLayoutBounds().getWidth() / 2);
         t.setTextOrigin(VPos.BOTTOM);
         getChildren().addAll(film, t);
     }
 
-    private void iris(AxisModel m, AxisFrame f) {
+    private void iris(AxisModel.Iris iris, AxisFrame f) {
         for (int side : new int[] {1, -1}) {
-            Line blade = new Line(f.x(m.iris().atMm()), f.y(side * m.iris().clearMm()), f.x(m.iris().atMm()), f.y(side * m.iris().outerMm()));
+            Line blade = new Line(f.x(iris.atMm()), f.y(side * iris.clearMm()), f.x(iris.atMm()), f.y(side * iris.outerMm()));
             blade.getStyleClass().add("axis-iris");
             getChildren().add(blade);
         }
@@ -344,10 +344,10 @@ public final class AxisView extends Region {
 
     /// The flange distance as a dimension between mount face and film.
     private void flange(AxisModel m, AxisFrame f) {
-        m.flangeMm().ifPresent(at -> {
+        m.flangeMm().ifPresent(at -> m.filmMm().ifPresent(filmMm -> {
             double y = f.y(-m.halfMm() * 0.70);
             double x0 = f.x(at);
-            double x1 = f.x(m.filmMm());
+            double x1 = f.x(filmMm);
             Line line = new Line(x0 + 1, y, x1 - 2, y);
             Line start = new Line(x0, y - 6, x0, y + 6);
             Polygon left = new Polygon(x0, y, x0 + 7, y - 3, x0 + 7, y + 3);
@@ -358,11 +358,11 @@ public final class AxisView extends Region {
             right.getStyleClass().add("axis-dimension-head");
             double room = x1 - f.x(m.pieces().stream().flatMap(p -> p.outlines().stream()).flatMap(o -> o.points().stream())
                     .mapToDouble(AxisModel.Point::xMm).max().orElse(at));
-            Text whole = text(Words.of("axis.flange", m.filmMm() - at), "axis-ruler", 0, y - 5);
-            Text t = Inked.width(whole) + 16 < room ? whole : text(Words.of("mm.2", m.filmMm() - at), "axis-ruler", 0, y - 5);
+            Text whole = text(Words.of("axis.flange", filmMm - at), "axis-ruler", 0, y - 5);
+            Text t = Inked.width(whole) + 16 < room ? whole : text(Words.of("mm.2", filmMm - at), "axis-ruler", 0, y - 5);
             t.setX(x1 - 12 - t.getLayoutBounds().getWidth());
             getChildren().addAll(line, start, left, right, t);
-        });
+        }));
     }
 
     /// Parts in a row in the order they left, foreshortened evenly when the room is short.

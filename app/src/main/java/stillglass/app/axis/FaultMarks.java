@@ -10,7 +10,7 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.care.CareEvent;
 
 /// Findings as bands along the surface they lie on.
 public final class FaultMarks {
@@ -37,24 +37,24 @@ public final class FaultMarks {
         for (Assessment a : work.computed().assessments()) {
             // Of what nobody could name or place, nothing is known that an Axis could show; its number stays its own.
             if (a.known().finding().kind() != FindingKind.UNKNOWN || a.known().surface().isPresent()) {
-                faults.add(fault(number, a, work));
+                int its = number;
+                work.asBuilt().ifPresent(section -> faults.add(fault(its, a, section, work)));
             }
             number++;
         }
         return faults;
     }
 
-    private static Fault fault(int number, Assessment a, Work work) {
-        LensSection section = work.asBuilt();
+    private static Fault fault(int number, Assessment a, LensSection section, Work work) {
         Finding f = a.known().finding();
-        boolean fromRear = work.state().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
+        boolean fromRear = work.state().glass().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
         double semi = section.surfaces().get(a.surface()).semiDiameterMm();
         double scale = Patch.rimOnSurfaceMm(section, a.surface(), fromRear);
         List<AxisModel.Outline> bands = new ArrayList<>();
         AxisModel.Point anchor;
         if (f.kind() == FindingKind.HAZE || f.kind() == FindingKind.DUST) {
-            bands.add(band(work, a.surface(), -semi, semi));
-            anchor = point(work, a.surface(), -0.7 * semi);
+            bands.add(band(section, work, a.surface(), -semi, semi));
+            anchor = point(section, work, a.surface(), -0.7 * semi);
         } else {
             double low = Double.MAX_VALUE;
             double high = 0;
@@ -67,8 +67,8 @@ public final class FaultMarks {
             }
             low = Math.min(low, high);
             int side = f.y() >= 0 ? 1 : -1;
-            bands.add(band(work, a.surface(), side * low, side * Math.max(low + 0.4, high)));
-            anchor = point(work, a.surface(), side * (low + high) / 2);
+            bands.add(band(section, work, a.surface(), side * low, side * Math.max(low + 0.4, high)));
+            anchor = point(section, work, a.surface(), side * (low + high) / 2);
         }
         String partId = section.elementsAt(a.surface()).stream()
                 .flatMap(e -> work.instrument().partOfElement(e.name()).stream())
@@ -77,7 +77,7 @@ public final class FaultMarks {
                 .orElse("");
         boolean gone = gone(partId, f.kind(), work);
         String kind = Words.capital(f.kind().word().replace('-', ' '));
-        String name = work.section().surfaceName(a.surface());
+        String name = work.section().map(l -> l.surfaceName(a.surface())).orElse("");
         String place = !gone && a.assumed() && a.where().isPresent()
                 ? Words.of("axis.fault.probable", kind, name, 100 * a.where().get().on(a.surface()))
                 : Words.of(gone ? "axis.fault.gone" : a.assumed() ? "axis.fault.assumed" : "axis.fault", kind, name);
@@ -87,22 +87,21 @@ public final class FaultMarks {
 
     /// Whether the glass, or the group it is cemented into, was cleaned of this kind; an agent that takes fungus takes dust.
     private static boolean gone(String partId, FindingKind kind, Work work) {
-        return work.state().cleaned().stream()
-                .filter(TicketEvent.PartCleaned::gone)
+        return work.state().care().cleaned().stream()
+                .filter(CareEvent.PartCleaned::gone)
                 .filter(c -> work.instrument().withContents(c.part()).stream().anyMatch(p -> p.id().equals(partId)))
                 .anyMatch(c -> c.soil().equals(kind.word()) || kind == FindingKind.DUST);
     }
 
-    private static AxisModel.Outline band(Work work, int surface, double fromMm, double toMm) {
+    private static AxisModel.Outline band(LensSection section, Work work, int surface, double fromMm, double toMm) {
         List<AxisModel.Point> points = new ArrayList<>();
         for (int i = 0; i <= STEPS; i++) {
-            points.add(point(work, surface, fromMm + (toMm - fromMm) * i / STEPS));
+            points.add(point(section, work, surface, fromMm + (toMm - fromMm) * i / STEPS));
         }
         return new AxisModel.Outline(points);
     }
 
-    private static AxisModel.Point point(Work work, int surface, double heightMm) {
-        LensSection section = work.asBuilt();
+    private static AxisModel.Point point(LensSection section, Work work, int surface, double heightMm) {
         return new AxisModel.Point(
                 work.shiftMm() + section.vertexMm(surface) + section.surfaces().get(surface).sagMm(heightMm), heightMm);
     }

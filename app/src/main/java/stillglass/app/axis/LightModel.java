@@ -74,15 +74,19 @@ public record LightModel(
     }
 
     public static LightModel of(Work work, double leftMm) {
-        LensSection built = work.asBuilt();
+        if (work.section().isEmpty() || work.asBuilt().isEmpty()) {
+            return new LightModel(List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty());
+        }
+        LensSection section = work.section().get();
+        LensSection built = work.asBuilt().get();
         List<FaceCurve> faces = new ArrayList<>();
         for (int s : built.faces()) {
             faces.add(new FaceCurve(s, curve(built, s, work.shiftMm())));
         }
         Optional<Beams> beams = work.computed().beams();
         return new LightModel(beams.filter(b -> work.viewing().rays() && complete(work)).map(b -> rays(b, work, built, leftMm)).orElse(List.of()),
-                glows(work, built), should(work, built), faces, rims(built),
-                work.viewing().face().filter(s -> s < work.section().surfaces().size()).flatMap(s -> beams.map(b -> face(b, work, s))));
+                glows(work, section, built), should(work, section, built), faces, rims(built),
+                work.viewing().face().filter(s -> s < section.surfaces().size()).flatMap(s -> beams.map(b -> face(b, work, section, s))));
     }
 
     private static List<Rim> rims(LensSection built) {
@@ -117,7 +121,7 @@ public record LightModel(
         return new RayLine(oblique, ray.filmMm().isEmpty(), new AxisModel.Outline(points));
     }
 
-    private static List<Glow> glows(Work work, LensSection built) {
+    private static List<Glow> glows(Work work, LensSection section, LensSection built) {
         List<Glow> all = new ArrayList<>();
         for (Assessment a : work.computed().assessments()) {
             boolean meant = work.selection().finding(a.known().id());
@@ -126,15 +130,15 @@ public record LightModel(
             }
             for (WhichSurface.Place p : a.where().get().places()) {
                 if (p.probability() >= FAINT) {
-                    all.add(new Glow(partAt(work, p.surface()), p.probability(), p.inside(), p.inside() ? body(built, p.surface(), work.shiftMm()) : curve(built, p.surface(), work.shiftMm())));
+                    all.add(new Glow(partAt(work, section, p.surface()), p.probability(), p.inside(), p.inside() ? body(built, p.surface(), work.shiftMm()) : curve(built, p.surface(), work.shiftMm())));
                 }
             }
         }
         return all;
     }
 
-    private static String partAt(Work work, int surface) {
-        return work.section().elementsAt(surface).stream().flatMap(e -> work.instrument().partOfElement(e.name()).stream())
+    private static String partAt(Work work, LensSection section, int surface) {
+        return section.elementsAt(surface).stream().flatMap(e -> work.instrument().partOfElement(e.name()).stream())
                 .map(Part::id).findFirst().orElse("");
     }
 
@@ -153,30 +157,28 @@ public record LightModel(
         return new AxisModel.Outline(points);
     }
 
-    private static List<Should> should(Work work, LensSection built) {
+    private static List<Should> should(Work work, LensSection section, LensSection built) {
         if (work.computed().assembly().isEmpty()) {
             return List.of();
         }
         List<Should> all = new ArrayList<>();
-        for (Element right : work.section().elements()) {
-            boolean off = built.element(right.name()).map(e -> standsOff(work, right, built, e)).orElse(true);
+        for (Element right : section.elements()) {
+            boolean off = built.element(right.name()).map(e -> standsOff(work, section, right, built, e)).orElse(true);
             if (off) {
-                all.add(new Should(right.name(), GlassOutline.of(work.section(), right)));
+                all.add(new Should(right.name(), GlassOutline.of(section, right)));
             }
         }
         return all;
     }
 
-    private static boolean standsOff(Work work, Element right, LensSection built, Element now) {
-        LensSection section = work.section();
+    private static boolean standsOff(Work work, LensSection section, Element right, LensSection built, Element now) {
         double front = Math.abs(section.vertexMm(right.firstSurface()) - work.shiftMm() - built.vertexMm(now.firstSurface()));
         boolean turned = Math.abs(section.surfaces().get(right.firstSurface()).curvature() - built.surfaces().get(now.firstSurface()).curvature()) > 1e-12;
         boolean leaning = built.tilts().stream().anyMatch(t -> t.firstSurface() <= now.firstSurface() && t.lastSurface() >= now.lastSurface());
         return front > SEEN_OFF_MM || turned || leaning;
     }
 
-    private static Face face(Beams beams, Work work, int surface) {
-        LensSection section = work.section();
+    private static Face face(Beams beams, Work work, LensSection section, int surface) {
         Footprints prints = beams.prints();
         int stop = Math.min(work.viewing().stop(), prints.stops().size() - 1);
         double half = section.imageCircleMm() / 2 / section.nominalFocalLengthMm();
@@ -188,7 +190,7 @@ public record LightModel(
             }
         }
         return new Face(Words.of("axis.face", Words.capital(section.surfaceName(surface)), Grader.stop(prints.stops().get(stop))),
-                section.surfaces().get(surface).semiDiameterMm(), beam(prints, surface, stop, 0, 0), corners, marks(work, surface));
+                section.surfaces().get(surface).semiDiameterMm(), beam(prints, surface, stop, 0, 0), corners, marks(work, section, surface));
     }
 
     private static List<AxisModel.Point> beam(Footprints prints, int surface, int stop, double slopeX, double slopeY) {
@@ -203,14 +205,14 @@ public record LightModel(
         return points;
     }
 
-    private static List<FaceMark> marks(Work work, int surface) {
+    private static List<FaceMark> marks(Work work, LensSection section, int surface) {
         List<FaceMark> marks = new ArrayList<>();
         int number = 1;
         for (Assessment a : work.computed().assessments()) {
             if (a.surface() == surface) {
-                boolean rear = work.state().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
-                double scale = Patch.rimOnSurfaceMm(work.section(), surface, rear);
-                double rim = work.section().surfaces().get(surface).semiDiameterMm();
+                boolean rear = work.state().glass().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
+                double scale = Patch.rimOnSurfaceMm(section, surface, rear);
+                double rim = section.surfaces().get(surface).semiDiameterMm();
                 for (Finding.Region r : a.known().finding().regions()) {
                     marks.add(new FaceMark(a.known().finding().kind(), number, new AxisModel.Outline(r.outline().stream()
                             .map(q -> within(rim, (rear ? -1 : 1) * q.x() * scale, q.y() * scale)).toList())));

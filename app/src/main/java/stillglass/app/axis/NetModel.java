@@ -17,7 +17,7 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Net;
 import stillglass.assembly.Part;
 import stillglass.assembly.Side;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Stage;
 
 /// The instrument unfolded: its sides with what is in its place, what is out, and the screws that can be reached.
 ///
@@ -67,7 +67,7 @@ public record NetModel(List<Face> faces) {
 
     private static NetModel of(Work work, Net net) {
         Instrument instrument = work.instrument();
-        Set<String> open = work.state().openNow();
+        Set<String> open = work.state().joints().openNow();
         List<String> away = away(work, open);
         Set<String> next = AxisModel.nextParts(work);
         Map<String, Integer> depths = new HashMap<>();
@@ -94,7 +94,7 @@ public record NetModel(List<Face> faces) {
     /// Parts that are out, with what they hold, in the order they left.
     private static List<String> away(Work work, Set<String> open) {
         Set<String> out = new LinkedHashSet<>();
-        for (String id : work.state().opened()) {
+        for (String id : work.state().joints().order()) {
             if (open.contains(id)) {
                 work.instrument().joint(id).ifPresent(j -> j.frees().forEach(out::add));
             }

@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import stillglass.app.axis.NetModel;
 import stillglass.app.close.CloseModel;
 import stillglass.app.desk.Work;
@@ -17,11 +16,19 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.assembly.ScrewLayout;
-import stillglass.optics.LensSection;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.plan.StuckLadder;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.facts.Facing;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.facts.Screw;
+import stillglass.ticket.facts.Stuck;
+import stillglass.ticket.joints.JointEvent;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.joints.Trouble;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Stage;
 
 /// One step, huge.
 ///
@@ -49,7 +56,7 @@ public record BenchModel(
         Optional<Intent> done,
         Optional<Intent> mark,
         boolean camera,
-        List<Trouble> troubles) {
+        List<WentWrong> troubles) {
 
     /// What is drawn: a ring that turns, screws at their holes, a glass as it lies, or just a part.
     public sealed interface Picture {
@@ -80,13 +87,8 @@ public record BenchModel(
 
     /// @param say what went wrong, in a word or two
     /// @param then what is done about it
-    /// @param intents what choosing it records, in order
-    /// @param waitMinutes timer that is set, with its label; zero for none
-    public record Trouble(String say, String then, List<Intent> intents, double waitMinutes, String label) {
-        public Trouble {
-            intents = List.copyOf(intents);
-        }
-    }
+    /// @param act what choosing it records
+    public record WentWrong(String say, String then, Act act) {}
 
     public BenchModel {
         tray = List.copyOf(tray);
@@ -95,7 +97,7 @@ public record BenchModel(
 
     /// @param now from which a wait is counted
     public static BenchModel of(Work work, Instant now) {
-        return work.stage() == Stage.CLOSE ? close(work) : open(work, now);
+        return work.stage() == Stage.CLOSE ? close(work, now) : open(work, now);
     }
 
     private static BenchModel open(Work work, Instant now) {
@@ -109,18 +111,24 @@ public record BenchModel(
         String warning = ref.map(r -> Words.of("bench.mark", r.name())).orElse(n.cautions().isEmpty() ? "" : n.cautions().getFirst());
         String how = ref.map(r -> r.how() + ".").or(() -> n.soak().map(s -> Words.of("bench.soak", s.minutes()))).orElse(n.lookAlikes().isEmpty() ? "" : n.lookAlikes().getFirst());
         return new BenchModel(Words.of("bench.step", Words.of("bench.open"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
-                picture(j, work, true), n.noted().isEmpty() ? n.expects() : String.join(" · ", n.noted()), tray(work),
-                Optional.of(new Intent.OpenJoint(j.id(), false)),
-                ref.map(r -> (Intent) new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))).or(() -> n.soak().map(s -> (Intent) s.begin(now))),
-                ref.isEmpty() && n.soak().isEmpty(), troubles(j, work));
+                picture(j, work, true), m.record().map(BenchModel::recorded).orElse(""), tray(work),
+                Optional.of(new JointIntent.Open(j.id(), false)),
+                ref.map(r -> (Intent) new JointIntent.KeepReference(r.id(), r.how(), Optional.empty())).or(() -> n.soak().map(s -> (Intent) s.begin(now))),
+                ref.isEmpty() && n.soak().isEmpty(), troubles(j, work, now));
     }
 
-    private static BenchModel close(Work work) {
+    /// What is on record of the joint in hand, which may be the one that just came off.
+    private static String recorded(OpenModel.Record r) {
+        String said = r.noted().isEmpty() ? r.expects() : String.join(" · ", r.noted());
+        return r.off() ? Words.of("bench.recorded", Words.capital(r.name()), said) : said;
+    }
+
+    private static BenchModel close(Work work, Instant now) {
         CloseModel m = CloseModel.of(work);
         if (!m.tests().isEmpty()) {
             CloseModel.Test t = m.tests().getFirst();
             return new BenchModel(Words.of("bench.close"), Words.of("bench.test", t.test()), "", "", "", new Picture.Plain(), "", tray(work),
-                    Optional.of(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test()))), Optional.empty(), false, List.of());
+                    Optional.of(new JointIntent.Test(Optional.of(t.joint()), t.test(), true, "")), Optional.empty(), false, List.of());
         }
         if (m.now().isEmpty()) {
             return rest(Words.of("bench.close"), m.say().sentence(), work);
@@ -128,18 +136,18 @@ public record BenchModel(
         CloseModel.Now n = m.now().get();
         Joint j = n.joint();
         Optional<CloseModel.Stated> wrong = n.stated().stream().filter(s -> !s.matches()).reduce((a, b) -> b);
-        String warning = !n.questions().isEmpty() ? n.questions().getFirst() : n.toSet().isPresent() ? Words.of("bench.set", n.toSet().get()) : n.dose().map(d -> Words.of("close.dose", d.milligrams())).orElse(n.before().isEmpty() ? "" : n.before().getFirst());
+        String warning = !n.questions().isEmpty() ? n.questions().getFirst() : n.toSet().isPresent() ? Words.of("bench.set", n.toSet().get()) : n.dose().map(d -> d.milligrams().map(mg -> Words.of("close.dose", mg)).orElse(Words.of("close.dose.some"))).orElse(n.before().isEmpty() ? "" : n.before().getFirst());
         String how = wrong.map(CloseModel.Stated::verdict).orElse(n.dose().map(CloseModel.Dose::how).orElse(""));
         Optional<Intent> mark = n.questions().isEmpty()
-                ? n.toSet().map(p -> (Intent) new Intent.SetControls(j.id())).or(() -> n.dose().map(d -> (Intent) new Intent.Keep(new TicketEvent.Greased(j.id(), d.milligrams(), Words.of("grease.usual")))))
-                : n.facing().map(p -> (Intent) new Intent.StateFact(j.id(), new Fact.Facing(p, true)));
+                ? n.toSet().map(p -> (Intent) new JointIntent.SetControls(j.id())).or(() -> n.dose().map(d -> (Intent) new JointIntent.Grease(j.id(), d.milligrams(), Words.of("grease.usual"))))
+                : n.facing().map(p -> (Intent) new JointIntent.State(j.id(), new Facing(p, true)));
         Optional<CloseModel.Stated> photo = n.stated().stream().filter(CloseModel.Stated::ofPhoto).reduce((a, b) -> b);
         String recall = photo.map(CloseModel.Stated::verdict).or(n::greased).orElse(n.photo() ? Words.of("bench.photo") : "");
         // The number under which it lies on the mat.
-        int cell = work.state().opened().indexOf(j.id()) + 1;
+        int cell = work.state().joints().order().indexOf(j.id()) + 1;
         String with = cell > 0 && !j.frees().isEmpty() ? Words.of("bench.cell", n.tool(), cell) : n.tool();
         return new BenchModel(Words.of("bench.step", Words.of("bench.close"), n.number(), n.of()), n.doing(), with, warning, how,
-                picture(j, work, false), recall, tray(work), Optional.of(n.act()), mark, mark.isEmpty() && n.photo(), troubles(j, work));
+                picture(j, work, false), recall, tray(work), Optional.of(n.act()), mark, mark.isEmpty() && n.photo(), troubles(j, work, now));
     }
 
     private static BenchModel rest(String head, String sentence, Work work) {
@@ -167,65 +175,63 @@ public record BenchModel(
     }
 
     private static Optional<ClockPosition> letGo(Joint j, Work work) {
-        return work.state().facts(j.id()).stream().filter(Fact.LetGo.class::isInstance).map(f -> ((Fact.LetGo) f).at()).reduce((a, b) -> b);
+        return work.state().joints().facts(j.id()).stream().filter(LetGo.class::isInstance).map(f -> ((LetGo) f).at()).reduce((a, b) -> b);
     }
 
     /// What the record says of where it stood: a collar, the last move of a dance, or a mark that was made for it.
     private static Picture standing(Joint j, Work work) {
-        Optional<ClockPosition> noted = work.state().facts(j.id()).stream().flatMap(f -> switch (f) {
-            case Fact.Collar c -> Stream.of(c.at());
-            case Fact.Moved m -> Stream.of(m.to());
-            case Fact.LetGo l -> Stream.of(l.at());
-            default -> Stream.<ClockPosition>empty();
-        }).reduce((a, b) -> b);
-        return noted.or(() -> j.loses().stream().sorted().flatMap(r -> Optional.ofNullable(work.state().references().get(r)).stream()).map(TicketEvent.ReferenceKept::at).findFirst())
+        Optional<ClockPosition> noted = work.state().joints().facts(j.id()).stream().flatMap(f -> f.stands().stream()).reduce((a, b) -> b);
+        return noted.or(() -> j.loses().stream().sorted().flatMap(r -> Optional.ofNullable(work.state().joints().references().get(r)).flatMap(JointEvent.ReferenceKept::at).stream()).findFirst())
                 .<Picture>map(Picture.Standing::new)
                 .orElseGet(() -> NetModel.of(work).flatMap(NetModel::inHand).<Picture>map(Picture.OnSide::new).orElse(new Picture.Plain()));
     }
 
     private static String length(Joint.ScrewHole h, Joint j, Work work) {
-        return work.state().facts(j.id()).stream()
-                .filter(f -> f instanceof Fact.Screw s && s.cell().equals(h.cell()))
-                .map(f -> Fact.trim(((Fact.Screw) f).lengthMm()))
-                .findFirst().orElse(h.cell());
+        return work.state().joints().facts(j.id()).stream().filter(f -> f instanceof Screw s && s.cell().equals(h.cell())).flatMap(f -> ((Screw) f).lengthMm().stream())
+                .map(Words::number).findFirst().orElse(h.cell());
     }
 
     private static Optional<Picture> glass(Joint j, Work work, boolean opening) {
-        LensSection section = work.section();
-        return j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).flatMap(p -> p.element().stream())
+        return work.section().flatMap(section -> j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).flatMap(p -> p.element().stream())
                 .flatMap(e -> section.element(e).stream()).findFirst()
                 .map(e -> GlassForm.of(section, e))
-                .map(form -> new Picture.Glass(form.front(), form.rear(), opening));
+                .map(form -> new Picture.Glass(form.front(), form.rear(), opening)));
     }
 
     /// What can have gone wrong at a joint, the next try on a stuck one first.
-    private static List<Trouble> troubles(Joint j, Work work) {
-        List<Trouble> out = new ArrayList<>();
+    private static List<WentWrong> troubles(Joint j, Work work, Instant now) {
+        List<WentWrong> out = new ArrayList<>();
         if (work.stage() != Stage.CLOSE) {
-            out.add(stuck(j, work));
+            out.add(stuck(j, work, now));
         }
-        out.add(new Trouble(Words.of("trouble.dropped"), Words.of("trouble.dropped.then"), List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.DROPPED, "")), 0, ""));
-        out.add(new Trouble(Words.of("trouble.broken"), Words.of("trouble.broken.then"), List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.BROKEN, "")), 0, ""));
+        out.add(new WentWrong(Words.of("trouble.dropped"), Words.of("trouble.dropped.then"), Act.of(new JointIntent.Report(j.id(), Trouble.DROPPED, ""))));
+        out.add(new WentWrong(Words.of("trouble.broken"), Words.of("trouble.broken.then"), Act.of(new JointIntent.Report(j.id(), Trouble.BROKEN, ""))));
         if (work.stage() != Stage.CLOSE) {
-            out.add(new Trouble(Words.of("trouble.other"), Words.of("trouble.other.then"), List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.NOT_AS_DRAWN, "")), 0, ""));
+            out.add(new WentWrong(Words.of("trouble.other"), Words.of("trouble.other.then"), Act.of(new JointIntent.Report(j.id(), Trouble.NOT_AS_DRAWN, ""))));
         }
         return out;
     }
 
-    private static Trouble stuck(Joint j, Work work) {
-        int tried = (int) work.state().facts(j.id()).stream().filter(Fact.Stuck.class::isInstance).count();
+    private static WentWrong stuck(Joint j, Work work, Instant now) {
+        int tried = (int) work.state().joints().facts(j.id()).stream().filter(Stuck.class::isInstance).count();
         return work.stuck(j).next(tried)
-                .map(r -> new Trouble(Words.of("trouble.stuck"), Words.of("trouble.stuck.then", Words.capital(r.means()), r.why()),
-                        List.of(new Intent.NoteFacts(j.id(), List.of(new Fact.Stuck(r.means(), Math.max(0.5, r.waitMinutes()))))), r.waitMinutes(),
-                        Words.of("bench.trouble.label", r.means(), j.name())))
-                .orElseGet(() -> new Trouble(Words.of("trouble.stuck"), Words.of("trouble.stuck.stop"),
-                        List.of(new Intent.Report(j.id(), stillglass.ticket.Trouble.BROKEN, Words.of("trouble.stuck.left"))), 0, ""));
+                .map(r -> new WentWrong(Words.of("trouble.stuck"), Words.of("trouble.stuck.then", Words.capital(r.means()), Words.say(r.why())), tries(j, r, now)))
+                .orElseGet(() -> new WentWrong(Words.of("trouble.stuck"), Words.of("trouble.stuck.stop"),
+                        Act.of(new JointIntent.Report(j.id(), Trouble.BROKEN, Words.of("trouble.stuck.left")))));
+    }
+
+    /// What is tried next on a stuck joint, with the clock of its wait.
+    private static Act tries(Joint j, StuckLadder.Rung rung, Instant now) {
+        Stuck stuck = new Stuck(Optional.of(rung.means()), rung.waitMinutes() > 0 ? Optional.of(rung.waitMinutes()) : Optional.empty());
+        List<Intent> intents = new ArrayList<>(List.of(new JointIntent.Note(j.id(), List.of(stuck))));
+        stuck.waits(j.name()).ifPresent(w -> intents.add(new CareEvent.TimerSet("soak-" + j.id(), w.label(), now.plusSeconds(Math.round(60 * w.minutes())))));
+        return new Act(intents);
     }
 
     private static List<String> tray(Work work) {
         List<String> names = new ArrayList<>();
-        for (String id : work.state().opened().reversed()) {
-            if (work.state().openNow().contains(id) && names.size() < 7) {
+        for (String id : work.state().joints().order().reversed()) {
+            if (work.state().joints().openNow().contains(id) && names.size() < 7) {
                 work.instrument().joint(id).stream().flatMap(j -> j.frees().stream()).flatMap(p -> work.instrument().part(p).stream())
                         .map(Part::name).forEach(names::add);
             }

@@ -1,6 +1,5 @@
 package stillglass.app.bench;
 
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -17,8 +16,7 @@ import stillglass.app.desk.Desk;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.ticket.Intent;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.story.Undo;
 
 /// The Say line grown to the whole window.
 public final class BenchView extends StackPane {
@@ -124,7 +122,7 @@ public final class BenchView extends StackPane {
         if (choosing.isPresent()) {
             choose();
         } else {
-            drawn.flatMap(BenchModel::done).ifPresent(desk::submit);
+            drawn.flatMap(BenchModel::done).ifPresent(i -> desk.submit(i));
         }
     }
 
@@ -133,12 +131,12 @@ public final class BenchView extends StackPane {
             choosing = OptionalInt.empty();
             listTroubles();
         } else {
-            desk.submit(new Intent.Undo());
+            desk.submit(new Undo());
         }
     }
 
     private void mark() {
-        drawn.ifPresent(m -> m.mark().ifPresentOrElse(desk::submit, () -> {
+        drawn.ifPresent(m -> m.mark().ifPresentOrElse(i -> desk.submit(i), () -> {
             if (m.camera()) {
                 camera.run();
             }
@@ -163,7 +161,7 @@ public final class BenchView extends StackPane {
         choosing.ifPresent(at -> drawn.ifPresent(m -> {
             troubles.getChildren().add(Build.label(Words.of("trouble.heading"), "bench-sentence"));
             for (int i = 0; i < m.troubles().size(); i++) {
-                BenchModel.Trouble t = m.troubles().get(i);
+                BenchModel.WentWrong t = m.troubles().get(i);
                 VBox one = Build.column(2, Build.label(t.say(), "bench-trouble"), Build.label(t.then(), "bench-how"));
                 one.getStyleClass().add(i == at ? "bench-trouble-chosen" : "bench-trouble-other");
                 troubles.getChildren().add(one);
@@ -174,13 +172,9 @@ public final class BenchView extends StackPane {
 
     private void choose() {
         drawn.ifPresent(m -> {
-            BenchModel.Trouble t = m.troubles().get(choosing.orElse(0));
+            BenchModel.WentWrong t = m.troubles().get(choosing.orElse(0));
             choosing = OptionalInt.empty();
-            t.intents().forEach(desk::submit);
-            if (t.waitMinutes() > 0) {
-                desk.submit(new Intent.Keep(new TicketEvent.TimerSet("soak-" + t.label(), t.label(),
-                        desk.clock().instant().plus(Duration.ofSeconds(Math.round(60 * t.waitMinutes()))))));
-            }
+            desk.submit(t.act());
             listTroubles();
         });
     }

@@ -13,9 +13,10 @@ import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.AgentLadder;
 import stillglass.care.CareTables;
+import stillglass.plan.Inside;
 import stillglass.plan.Reached;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.story.Stage;
 
 /// What Clean shows.
 ///
@@ -64,7 +65,7 @@ public record CleanModel(
 
     /// @param chosenSoil what the technician takes it for; the most likely one when empty
     public static CleanModel of(Work work, Optional<String> chosenSoil) {
-        List<Part> reached = Reached.parts(work.instrument(), work.section(), work.state().opened());
+        List<Part> reached = Reached.parts(work.instrument(), work.section(), work.state().joints().order());
         Optional<Part> inHand = reached.stream().filter(p -> work.selection().part(p.id())).findFirst()
                 .or(() -> reached.stream().filter(p -> wantsCleaning(p) && progress(p, work) != Progress.CLEAN).findFirst())
                 .or(() -> reached.stream().findFirst());
@@ -79,35 +80,31 @@ public record CleanModel(
         CareTables.Soil soil = work.care().soil(soilId).orElseThrow();
         Set<Material> materials = materials(part, work);
         AgentLadder ladder = AgentLadder.of(work.care(), materials, soil);
-        boolean gone = tried(part, soilId, work).stream().anyMatch(TicketEvent.PartCleaned::gone);
+        boolean gone = tried(part, soilId, work).stream().anyMatch(CareEvent.PartCleaned::gone);
         return new CleanModel(
                 chips, Optional.of(part.id()), part.name(),
                 String.join(", ", materials.stream().sorted().map(Material::word).toList()),
                 work.care().soils().stream().map(s -> new SoilChip(s.id(), s.name(), s.id().equals(soilId))).toList(),
                 soil.name(), rungs(ladder, part, soilId, gone, work),
-                ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), b.reason()))).toList(),
+                ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), Words.say(b.reason())))).toList(),
                 ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), gone, work.state().done(Stage.CLEAN));
     }
 
     /// Materials of the part and of what cannot be taken out of it.
     private static Set<Material> materials(Part part, Work work) {
-        Set<Material> all = new java.util.LinkedHashSet<>(part.materials());
-        if (part.kind() == Part.Kind.GLASS) {
-            work.instrument().withContents(part.id()).forEach(p -> all.addAll(p.materials()));
-        }
-        return all;
+        return Inside.materials(work.instrument(), part.id(), work.state().joints().openNow());
     }
 
     private static boolean wantsCleaning(Part p) {
         return p.kind() == Part.Kind.GLASS || p.kind() == Part.Kind.HELICOID;
     }
 
-    private static List<TicketEvent.PartCleaned> tried(Part part, String soil, Work work) {
-        return work.state().cleaned().stream().filter(c -> c.part().equals(part.id()) && c.soil().equals(soil)).toList();
+    private static List<CareEvent.PartCleaned> tried(Part part, String soil, Work work) {
+        return work.state().care().cleaned().stream().filter(c -> c.part().equals(part.id()) && c.soil().equals(soil)).toList();
     }
 
     private static Progress progress(Part p, Work work) {
-        List<TicketEvent.PartCleaned> all = work.state().cleaned().stream().filter(c -> c.part().equals(p.id())).toList();
+        List<CareEvent.PartCleaned> all = work.state().care().cleaned().stream().filter(c -> c.part().equals(p.id())).toList();
         return all.isEmpty() ? Progress.UNTOUCHED : all.getLast().gone() ? Progress.CLEAN : Progress.TRIED;
     }
 
@@ -115,7 +112,7 @@ public record CleanModel(
     private static String likelySoil(Part part, Work work) {
         Optional<String> seen = work.instrument().withContents(part.id()).stream()
                 .flatMap(p -> p.element().stream())
-                .flatMap(e -> work.section().element(e).stream())
+                .flatMap(e -> work.section().flatMap(l -> l.element(e)).stream())
                 .flatMap(e -> work.computed().assessments().stream()
                         .filter(a -> a.surface() == e.firstSurface() || a.surface() == e.lastSurface()))
                 .map(a -> a.known().finding().kind().word())
@@ -133,11 +130,11 @@ public record CleanModel(
         List<Rung> rungs = new ArrayList<>();
         boolean nextFound = gone;
         for (AgentLadder.Rung r : ladder.rungs()) {
-            Optional<TicketEvent.PartCleaned> result = tried(part, soil, work).stream().filter(c -> c.agent().equals(r.agent().id())).reduce((a, b) -> b);
+            Optional<CareEvent.PartCleaned> result = tried(part, soil, work).stream().filter(c -> c.agent().equals(r.agent().id())).reduce((a, b) -> b);
             boolean next = !nextFound && result.isEmpty();
             nextFound |= next;
             rungs.add(new Rung(r.agent().id(), r.agent().name(), Words.of("clean.removes", 100 * r.removes()),
-                    Words.of(r.briefly() ? "clean.briefly" : "clean.fine", r.reason()), r.agent().caution(), r.agent().minutes(), next,
+                    Words.of(r.briefly() ? "clean.briefly" : "clean.fine", Words.say(r.reason())), r.agent().caution(), r.agent().minutes(), next,
                     result.map(c -> Words.of(c.gone() ? "clean.gone" : "clean.still")).orElse("")));
         }
         return rungs;

@@ -17,12 +17,13 @@ import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
-import stillglass.app.shell.Station;
+import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.say.Said;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Stage;
 
 /// The parts within reach, and for the one in hand the ladder of agents: weakest at the bottom, broken rungs where an agent
 /// would hurt it.
@@ -145,12 +146,12 @@ public final class CleanView implements Station {
 
     private void tried(CleanModel m, CleanModel.Rung r, boolean gone) {
         m.part().ifPresent(p -> m.soils().stream().filter(CleanModel.SoilChip::chosen).findFirst()
-                .ifPresent(s -> desk.submit(new Intent.Clean(p, s.id(), r.agent(), gone))));
+                .ifPresent(s -> desk.submit(new CareEvent.PartCleaned(p, s.id(), r.agent(), gone))));
     }
 
     private void timer(CleanModel m, CleanModel.Rung r) {
-        m.part().ifPresent(p -> desk.submit(new Intent.Keep(new TicketEvent.TimerSet("clean-" + p + "-" + r.agent(),
-                Words.of("clean.timer.label", r.name(), m.partName()), desk.clock().instant().plus(Duration.ofSeconds(Math.round(60 * r.minutes())))))));
+        m.part().ifPresent(p -> desk.submit(new CareEvent.TimerSet("clean-" + p + "-" + r.agent(),
+                Said.of("fact.stuck.label", "agent", r.name(), "joint", m.partName()), desk.clock().instant().plus(Duration.ofSeconds(Math.round(60 * r.minutes()))))));
     }
 
     @Override

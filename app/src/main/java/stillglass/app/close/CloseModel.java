@@ -1,6 +1,5 @@
 package stillglass.app.close;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import stillglass.app.desk.Say;
@@ -12,26 +11,40 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.care.GreaseDose;
 import stillglass.plan.WayBack;
-import stillglass.ticket.Closing;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Ledger;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.facts.Clocked;
+import stillglass.ticket.facts.Facing;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.joints.Closings;
+import stillglass.ticket.joints.JointEvent;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.joints.JointStory;
+import stillglass.ticket.joints.Ledger;
+import stillglass.ticket.joints.Notes;
+import stillglass.ticket.joints.Occurrence;
+import stillglass.ticket.joints.Statement;
+import stillglass.ticket.joints.Suspects;
+import stillglass.ticket.joints.Trial;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Stage;
 
 /// What Close shows.
 ///
 /// @param now the joint in hand
 /// @param ahead names of what follows, in order
-/// @param tests tests that wait: joints closed whose function was not tried yet
+/// @param tests tests that wait: joints closed whose function was not tried yet, or failed
+/// @param failure the function that failed last, with what may be to blame
 /// @param ledger what is still open
 public record CloseModel(
-        Optional<Now> now, List<String> ahead, List<Test> tests, LedgerLines ledger, boolean anythingOpened, boolean done) {
+        Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, LedgerLines ledger, boolean anythingOpened, boolean done) {
+    private static final int MOST_PARTS = 12;
+    private static final int MOST_SUSPECTS = 3;
 
     /// @param act what Space does
     /// @param label of that
     /// @param before what differs from plain closing, in words
+    /// @param recalled what was noted of it and is worth knowing again
     /// @param toSet controls to be set before the halves meet, until that is said
     /// @param questions what must be stated before it is closed
     /// @param stated what was stated, and whether it agrees
@@ -48,6 +61,7 @@ public record CloseModel(
             Intent act,
             String label,
             List<String> before,
+            List<String> recalled,
             Optional<String> toSet,
             List<String> questions,
             List<Stated> stated,
@@ -58,13 +72,18 @@ public record CloseModel(
             boolean photo) {
         public Now {
             before = List.copyOf(before);
+            recalled = List.copyOf(recalled);
             questions = List.copyOf(questions);
             stated = List.copyOf(stated);
         }
 
         /// The same although something is missing or differs.
         public Intent despite(String reason) {
-            return act instanceof Intent.CloseJoint c ? new Intent.CloseJoint(c.joint(), c.loose(), Optional.of(reason)) : act;
+            return switch (act) {
+                case JointIntent.Close c -> new JointIntent.Close(c.joint(), c.loose(), Optional.of(reason));
+                case JointIntent.Tighten t -> new JointIntent.Tighten(t.joint(), Optional.of(reason));
+                default -> act;
+            };
         }
 
         /// Whether nothing has to be said or done before.
@@ -76,11 +95,21 @@ public record CloseModel(
     /// @param ofPhoto whether two photos said it
     public record Stated(String said, String verdict, boolean matches, boolean ofPhoto) {}
 
-    /// @param milligrams to be laid on the thread
+    /// @param milligrams to be laid on the thread, where its measures are known
     /// @param how area, film, bead
-    public record Dose(double milligrams, String how) {}
+    public record Dose(Optional<Double> milligrams, String how) {}
 
     public record Test(String joint, String test) {}
+
+    /// @param said what failed, and how
+    public record Failure(String said, List<Suspect> suspects) {
+        public Failure {
+            suspects = List.copyOf(suspects);
+        }
+    }
+
+    /// @param why it is one
+    public record Suspect(String joint, String name, String why) {}
 
     /// @param count everything not as it should be
     /// @param lines one line each
@@ -98,55 +127,52 @@ public record CloseModel(
     public static CloseModel of(Work work) {
         TicketState s = work.state();
         List<WayBack.Step> way = work.wayBack();
-        List<Test> tests = new ArrayList<>();
-        for (String id : s.opened()) {
-            work.instrument().joint(id)
-                    .filter(j -> s.closed().contains(id) && !s.loose().contains(id) && !s.tested(id))
-                    .flatMap(j -> j.close().test())
-                    .ifPresent(t -> tests.add(new Test(id, t)));
-        }
+        List<Test> tests = Closings.due(s.joints(), work.instrument()).stream().flatMap(j -> j.close().test().stream().map(t -> new Test(j.id(), t.what()))).toList();
+        Ledger ledger = work.ledger();
         return new CloseModel(
-                way.stream().findFirst().map(step -> now(step, s.opened().size() - s.openNow().size() + 1, work)),
-                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, lines(work.ledger()), !s.opened().isEmpty(), s.done(Stage.CLOSE));
+                way.stream().findFirst().map(step -> now(step, s.joints().order().size() - s.joints().openNow().size() + 1, work)),
+                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, Suspects.failure(s.joints()).map(t -> failure(t, work)),
+                new LedgerLines(ledger.count(), ledger.lines(MOST_PARTS).stream().map(Words::sentence).toList()), !s.joints().order().isEmpty(), s.done(Stage.CLOSE));
     }
 
-    private static LedgerLines lines(Ledger l) {
-        List<String> lines = new ArrayList<>();
-        if (!l.openJoints().isEmpty()) {
-            lines.add(Words.count("ledger.joints", l.openJoints().size()));
-        }
-        l.partsOut().stream().limit(12).forEach(p -> lines.add(Words.of("ledger.part", p.name())));
-        if (l.partsOut().size() > 12) {
-            lines.add(Words.of("ledger.more", l.partsOut().size() - 12));
-        }
-        l.caught().forEach(c -> lines.add(Words.of("ledger.caught", c)));
-        if (!l.loose().isEmpty()) {
-            lines.add(Words.count("ledger.loose", l.loose().size()));
-        }
-        l.temporary().forEach(t -> lines.add(Words.of("ledger.temporary", t)));
-        l.unzeroed().forEach(z -> lines.add(Words.of("ledger.unzeroed", z)));
-        l.troubles().forEach(t -> lines.add(Words.of("ledger.trouble", Words.capital(t.kind().word()), t.note().isEmpty() ? t.joint() : t.note())));
-        l.untested().forEach(t -> lines.add(Words.of("ledger.untested", t)));
-        return new LedgerLines(l.count(), lines);
+    private static Failure failure(Trial failed, Work work) {
+        List<Suspect> suspects = Suspects.of(work.state().joints(), work.instrument(), failed).stream().limit(MOST_SUSPECTS)
+                .map(x -> new Suspect(x.joint().id(), x.joint().name(), Words.sentence(x.said()))).toList();
+        return new Failure(Words.of("close.failed", failed.function(), failed.what()), suspects);
     }
 
     private static Now now(WayBack.Step step, int number, Work work) {
         TicketState s = work.state();
         Joint j = step.joint();
         boolean closes = step instanceof WayBack.Step.Close || step instanceof WayBack.Step.LeaveLoose;
-        List<Fact> wanted = closes ? Closing.wanted(s, j.id()) : List.of();
-        Optional<Dose> dose = Optional.empty();
-        if (closes && j.close().greased() && s.greased(j.id()).isEmpty() && j.hold() instanceof Hold.Thread t) {
-            GreaseDose d = GreaseDose.usual(t);
-            dose = Optional.of(new Dose(d.massMg(), Words.of("close.dose.how", d.areaMm2() / 100, GreaseDose.USUAL_FILM_MM, d.beadMm(), d.beadDiameterMm())));
+        JointStory story = s.joints().story(j.id());
+        List<Fact> wanted = closes ? story.waiting().stream().map(Occurrence::fact).toList() : List.of();
+        return new Now(j, number, s.joints().order().size(), doing(step), Doing.with(j), Closings.intent(step), label(step), before(step),
+                story.recalled().stream().map(o -> Words.sentence(o.fact().said())).toList(),
+                j.close().setFirst().filter(p -> closes && !story.closing().controlsSet()),
+                wanted.stream().map(Fact::question).map(Words::sentence).toList(),
+                story.closing().statements().stream().map(f -> stated(f, story, j, work)).toList(),
+                wanted.stream().filter(Facing.class::isInstance).map(f -> ((Facing) f).part()).findFirst(),
+                wanted.stream().anyMatch(LetGo.class::isInstance),
+                j.close().greased() && closes && story.closing().greased().isEmpty() ? Optional.of(dose(j)) : Optional.empty(),
+                story.closing().greased().map(CloseModel::greased), StepPhotos.recorded(j, s).isPresent());
+    }
+
+    private static Stated stated(Statement f, JointStory story, Joint j, Work work) {
+        return new Stated(Words.sentence(f.fact().said()), Words.sentence(Closings.said(Notes.verdict(f, story, j, work.world()))), f.matches(), f.fact() instanceof Clocked);
+    }
+
+    /// Where the thread's measures are not known, how much it takes is not either.
+    private static Dose dose(Joint j) {
+        if (!(j.hold() instanceof Hold.Thread t)) {
+            return new Dose(Optional.empty(), Words.of("close.dose.unknown"));
         }
-        return new Now(j, number, s.opened().size(), doing(step), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), Closing.intent(step), label(step), before(step),
-                j.close().setFirst().filter(p -> closes && !s.controlsSet(j.id())),
-                wanted.stream().map(Closing::question).map(Words::capital).toList(),
-                s.stated(j.id()).stream().map(f -> new Stated(Words.capital(f.fact().say()), f.verdict(), f.matches(), f.fact() instanceof Fact.Clocked)).toList(),
-                wanted.stream().filter(Fact.Facing.class::isInstance).map(f -> ((Fact.Facing) f).part()).findFirst(),
-                wanted.stream().anyMatch(Fact.LetGo.class::isInstance), dose,
-                s.greased(j.id()).map(TicketEvent.Greased::massMg).map(mg -> Words.of("close.greased", mg)), StepPhotos.recorded(j, s).isPresent());
+        GreaseDose d = GreaseDose.usual(t);
+        return new Dose(Optional.of(d.massMg()), Words.of("close.dose.how", d.areaMm2() / 100, GreaseDose.USUAL_FILM_MM, d.beadMm(), d.beadDiameterMm()));
+    }
+
+    private static String greased(JointEvent.Greased g) {
+        return g.massMg().map(mg -> Words.of("close.greased", mg, g.grease())).orElse(Words.of("close.greased.unweighed", g.grease()));
     }
 
     private static String ahead(WayBack.Step step) {
@@ -199,6 +225,9 @@ public record CloseModel(
         if (!anythingOpened) {
             return new Say(Words.of("close.say.nothing"), Words.of("keys.hint.open"));
         }
+        if (failure.isPresent()) {
+            return new Say(failure.get().said(), Words.of(failure.get().suspects().isEmpty() ? "close.keys.test" : "close.keys.failed"));
+        }
         if (!tests.isEmpty()) {
             return new Say(Words.of("close.say.test", tests.getFirst().test()), Words.of("close.keys.test"));
         }
@@ -213,7 +242,7 @@ public record CloseModel(
             return new Say(Words.of("close.say.set", n.toSet().get()), Words.of("close.keys.set"));
         }
         if (n.dose().isPresent()) {
-            return new Say(Words.of("close.say.grease", n.dose().get().milligrams(), n.joint().name()), Words.of("close.keys.grease"));
+            return new Say(n.dose().get().milligrams().map(mg -> Words.of("close.say.grease", mg, n.joint().name())).orElse(Words.of("close.say.grease.unknown", n.joint().name())), Words.of("close.keys.grease"));
         }
         return new Say(n.doing(), Words.of(n.photo() && n.stated().stream().noneMatch(CloseModel.Stated::ofPhoto) ? "close.keys.photo" : "close.keys"));
     }

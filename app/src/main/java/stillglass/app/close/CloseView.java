@@ -3,6 +3,8 @@ package stillglass.app.close;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -11,6 +13,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
@@ -18,14 +21,17 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.Dial;
 import stillglass.app.look.PhotoCache;
-import stillglass.app.shell.Station;
+import stillglass.app.station.Station;
 import stillglass.app.step.StepPhotoView;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.facts.Facing;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
 
 /// The step in hand with its questions and their verdicts, what follows, and the ledger that must reach zero.
 public final class CloseView implements Station {
@@ -33,7 +39,7 @@ public final class CloseView implements Station {
     private static final String GREASE = "light damping grease";
 
     private final Desk desk;
-    private final java.util.function.Consumer<String> type;
+    private final Consumer<String> type;
     private final VBox now = Build.column(7);
     private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
@@ -46,18 +52,18 @@ public final class CloseView implements Station {
     private final VBox node;
     private Optional<CloseModel> drawn = Optional.empty();
 
-    public CloseView(Desk desk, Asker asker, PhotoCache cache, java.util.function.Consumer<String> type) {
+    public CloseView(Desk desk, Asker asker, PhotoCache cache, Consumer<String> type) {
         this.desk = desk;
         photos = new StepPhotoView(desk, asker, cache, () -> showPhotos(false));
         this.type = type;
-        dial = new Dial(at -> state(new Fact.LetGo(at)));
+        dial = new Dial(at -> state(new LetGo(at)));
         dial.setId("close-dial");
         VBox left = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(left, Priority.ALWAYS);
         answers.setMinWidth(190);
         answers.setPrefWidth(210);
         HBox inHand = Build.row(18, left, answers);
-        inHand.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+        inHand.setAlignment(Pos.TOP_LEFT);
         inHand.getStyleClass().add("sheet");
         VBox next = Build.column(8, Build.line(Words.of("close.ahead"), "heading"), Build.tall(ahead));
         VBox ledger = Build.column(6, Build.line(Words.of("close.ledger"), "heading"), count, Build.tall(lines));
@@ -107,21 +113,39 @@ public final class CloseView implements Station {
         List<Node> nodes = new ArrayList<>(tests(m));
         nodes.add(Build.label(Words.of(m.anythingOpened() ? "close.all" : "close.nothing"), "large"));
         if (m.ledger().count() > 0) {
-            nodes.add(despite(reason -> desk.submit(new Intent.FinishStage(Stage.CLOSE, Optional.of(reason))), "close.finish.despite"));
+            nodes.add(despite(reason -> desk.submit(new CourseIntent.FinishStage(Stage.CLOSE, Optional.of(reason))), "close.finish.despite"));
         }
         return nodes;
     }
 
     private List<Node> tests(CloseModel m) {
         List<Node> nodes = new ArrayList<>();
+        m.failure().ifPresent(f -> nodes.add(failed(f)));
         for (CloseModel.Test t : m.tests()) {
-            Button passed = Build.button(Words.of("close.test.passed"), "T", () -> pass(t), "next");
-            passed.setId("test-passed");
-            VBox box = Build.column(5, Build.label(Words.of("close.test"), "danger", "strong"), Build.label(t.test() + "."), passed);
+            boolean first = nodes.isEmpty();
+            Button passed = Build.button(Words.of("close.test.passed"), first ? "T" : "", () -> pass(t), first ? "next" : "button");
+            Button failed = Build.button(Words.of("close.test.failed"), first ? "Shift T" : "", () -> fail(t), "button");
+            passed.setId(first ? "test-passed" : null);
+            failed.setId(first ? "test-failed" : null);
+            VBox box = Build.column(5, Build.label(Words.of("close.test"), "danger", "strong"), Build.label(t.test() + "."), Build.row(8, passed, failed));
             box.getStyleClass().add("caution");
             nodes.add(box);
         }
         return nodes;
+    }
+
+    /// What failed, and the joints that are opened again first.
+    private Node failed(CloseModel.Failure f) {
+        VBox box = Build.column(5, Build.label(f.said(), "danger", "strong"));
+        box.getStyleClass().add("caution");
+        for (CloseModel.Suspect s : f.suspects()) {
+            boolean first = box.getChildren().size() == 1;
+            Button again = Build.button(Words.of("close.reopen"), first ? "O" : "", () -> desk.submit(new JointIntent.Open(s.joint(), false)), first ? "next" : "chip");
+            again.setId("reopen-" + s.joint());
+            again.setMinWidth(Region.USE_PREF_SIZE);
+            box.getChildren().add(Build.row(8, Build.label(s.why()), Build.spring(), again));
+        }
+        return box;
     }
 
     private List<Node> step(CloseModel.Now n, CloseModel m) {
@@ -130,6 +154,7 @@ public final class CloseView implements Station {
         nodes.add(Build.label(n.doing(), "large"));
         nodes.add(Build.label(n.tool(), "soft"));
         n.before().forEach(b -> nodes.add(Build.label("▲ " + b, "danger")));
+        n.recalled().forEach(r -> nodes.add(Build.label(Words.of("close.recalled", r), "gold")));
         for (CloseModel.Stated s : n.stated()) {
             nodes.add(Build.label((s.matches() ? "✓ " : "× ") + s.verdict(), s.matches() ? "green" : "danger", s.matches() ? "medium" : "strong"));
         }
@@ -139,7 +164,7 @@ public final class CloseView implements Station {
         n.toSet().ifPresent(p -> {
             Button set = Build.button(Words.of("close.set.do"), "S", this::setControls, "next");
             set.setId("controls-set");
-            set.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            set.setMinWidth(Region.USE_PREF_SIZE);
             VBox box = Build.column(5, Build.label(Words.of("close.set"), "danger", "strong"), Build.row(10, Build.label(p + "."), Build.spring(), set));
             box.getStyleClass().add("caution");
             nodes.add(box);
@@ -147,8 +172,8 @@ public final class CloseView implements Station {
         n.dose().ifPresent(d -> {
             Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, "next");
             greased.setId("greased");
-            greased.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-            VBox box = Build.column(3, Build.row(10, Build.label(Words.of("close.dose", d.milligrams()), "subheading"), Build.spring(), greased),
+            greased.setMinWidth(Region.USE_PREF_SIZE);
+            VBox box = Build.column(3, Build.row(10, Build.label(d.milligrams().map(mg -> Words.of("close.dose", mg)).orElse(Words.of("close.dose.some")), "subheading"), Build.spring(), greased),
                     Build.label(d.how(), "soft", "small"), Build.label(Words.of("close.dose.excess"), "small", "gold"));
             box.getStyleClass().add("dose");
             nodes.add(box);
@@ -169,7 +194,7 @@ public final class CloseView implements Station {
         return nodes;
     }
 
-    private static Node despite(java.util.function.Consumer<String> with, String key) {
+    private static Node despite(Consumer<String> with, String key) {
         TextField why = Build.field(Words.of(key), with);
         why.setId("despite");
         return why;
@@ -184,8 +209,8 @@ public final class CloseView implements Station {
         nodes.add(Build.line(Words.of("close.see"), "subheading"));
         n.questions().forEach(q -> nodes.add(Build.label(q)));
         n.facing().ifPresent(part -> {
-            Button front = Build.button(Words.of("open.front"), "", () -> state(new Fact.Facing(part, true)), "chip");
-            Button rear = Build.button(Words.of("open.rear"), "", () -> state(new Fact.Facing(part, false)), "chip");
+            Button front = Build.button(Words.of("open.front"), "", () -> state(new Facing(part, true)), "chip");
+            Button rear = Build.button(Words.of("open.rear"), "", () -> state(new Facing(part, false)), "chip");
             front.setId("see-front");
             rear.setId("see-rear");
             nodes.add(Build.row(6, front, rear));
@@ -199,7 +224,7 @@ public final class CloseView implements Station {
     }
 
     private void state(Fact fact) {
-        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(new Intent.StateFact(n.joint().id(), fact)));
+        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(new JointIntent.State(n.joint().id(), fact)));
     }
 
     private void close() {
@@ -213,6 +238,7 @@ public final class CloseView implements Station {
     }
 
     /// Takes a photo of the joint in hand and compares it with that of the record.
+    @Override
     public void photograph(Work work) {
         photos.photograph(work);
     }
@@ -224,16 +250,25 @@ public final class CloseView implements Station {
     }
 
     private void setControls() {
-        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(new Intent.SetControls(n.joint().id())));
+        drawn.flatMap(CloseModel::now).ifPresent(n -> desk.submit(new JointIntent.SetControls(n.joint().id())));
     }
 
     private void grease() {
         drawn.flatMap(CloseModel::now).ifPresent(n -> n.dose().ifPresent(d ->
-                desk.submit(new Intent.Keep(new TicketEvent.Greased(n.joint().id(), d.milligrams(), GREASE)))));
+                desk.submit(new JointIntent.Grease(n.joint().id(), d.milligrams(), GREASE))));
     }
 
     private void pass(CloseModel.Test t) {
-        desk.submit(new Intent.Keep(new TicketEvent.TestPassed(t.joint(), t.test())));
+        desk.submit(new JointIntent.Test(Optional.of(t.joint()), t.test(), true, ""));
+    }
+
+    /// How it failed is to be said in words.
+    private void fail(CloseModel.Test t) {
+        type.accept("test failed " + t.test() + ": ");
+    }
+
+    private void reopenFirst() {
+        drawn.flatMap(CloseModel::failure).flatMap(f -> f.suspects().stream().findFirst()).ifPresent(s -> desk.submit(new JointIntent.Open(s.joint(), false)));
     }
 
     @Override
@@ -252,10 +287,11 @@ public final class CloseView implements Station {
             case P -> drawn.flatMap(CloseModel::now).filter(CloseModel.Now::photo).ifPresent(n -> compare());
             case V -> showPhotos(true);
             case S -> setControls();
-            case T -> drawn.flatMap(m -> m.tests().stream().findFirst()).ifPresent(this::pass);
-            case F -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Fact.Facing(p, true)));
-            case R -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Fact.Facing(p, false)));
-            case BACK_SPACE -> desk.submit(new Intent.Undo());
+            case T -> drawn.flatMap(m -> m.tests().stream().findFirst()).ifPresent(event.isShiftDown() ? this::fail : this::pass);
+            case O -> reopenFirst();
+            case F -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Facing(p, true)));
+            case R -> drawn.flatMap(CloseModel::now).flatMap(CloseModel.Now::facing).ifPresent(p -> state(new Facing(p, false)));
+            case BACK_SPACE -> desk.submit(new Undo());
             default -> {
                 return false;
             }

@@ -18,7 +18,7 @@ import stillglass.grade.ShowThrough;
 import stillglass.look.FindingKind;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Stage;
 
 /// What Decide shows.
 ///
@@ -91,16 +91,16 @@ public record DecideModel(
         }
         Optional<Recommendation> r = work.computed().recommendation();
         Set<String> all = new LinkedHashSet<>(r.map(Recommendation::goals).orElse(List.of()));
-        all.addAll(work.state().goals());
+        all.addAll(work.state().course().goals());
         return new DecideModel(
                 rows,
                 r.map(x -> Words.capital(x.act().word())),
-                r.map(Recommendation::reasons).orElse(List.of()),
+                r.map(x -> x.reasons().stream().map(Words::say).toList()).orElse(List.of()),
                 r.flatMap(Recommendation::plan).map(p -> Words.of("decide.effort", 2 * p.minutes() / 60, 100 * p.risk(), p.joints().size()))
                         .orElse(work.mapped() ? "" : Words.of("decide.nomap")),
-                all.stream().map(g -> new GoalChip(g, goalName(g, work), work.state().goals().contains(g))).toList(),
+                all.stream().map(g -> new GoalChip(g, goalName(g, work), work.state().course().goals().contains(g))).toList(),
                 cautions(r, work),
-                work.rules().visibleShadow(), work.computing(), !work.state().goals().isEmpty(), work.state().done(Stage.DECIDE),
+                work.rules().visibleShadow(), work.computing(), !work.state().course().goals().isEmpty(), work.state().done(Stage.DECIDE),
                 work.computed().assembly().map(a -> new Wrong(
                         Words.of("decide.asfound", String.join("; ", a.faults().stream().map(f -> f.toString()).toList())), Words.capital(a.sentence()) + "." + a.diagnostics().stream()
                                 .map(d -> " " + Words.capital(d) + ".").collect(java.util.stream.Collectors.joining()))),
@@ -138,8 +138,7 @@ public record DecideModel(
 
     private static Row row(Assessment a, int number, Work work) {
         String certainty = a.where().map(w -> Words.of("decide.probable", 100 * w.on(a.surface()))).orElse(Words.of("decide.assumed"));
-        String where = work.section().surfaceName(a.surface()) + (a.assumed() ? certainty : "")
-                + (work.section().basis().estimate() ? Words.of("decide.estimate") : "");
+        String where = work.section().map(l -> l.surfaceName(a.surface()) + (a.assumed() ? certainty : "") + (l.basis().estimate() ? Words.of("decide.estimate") : "")).orElse("");
         return new Row(a.known().id(), number, a.known().finding().kind(),
                 Words.of("decide.title", Words.capital(a.known().finding().kind().word().replace('-', ' ')), where),
                 a.grade().sentence(), a.standingGrade(),
@@ -154,7 +153,7 @@ public record DecideModel(
     /// "both faces of E2", "rear of E1", "inner helicoid".
     static String goalName(String goal, Work work) {
         if (goal.matches("S\\d+")) {
-            return work.section().surfaceName(Integer.parseInt(goal.substring(1)) - 1);
+            return work.section().map(l -> l.surfaceName(Integer.parseInt(goal.substring(1)) - 1)).orElse(goal);
         }
         return work.instrument().part(goal).map(p -> p.name()).orElse(goal);
     }

@@ -24,11 +24,12 @@ import stillglass.app.draw.GradeMarks;
 import stillglass.app.draw.PictureFrame;
 import stillglass.app.draw.StopRing;
 import stillglass.app.draw.StopStrip;
-import stillglass.app.shell.Station;
+import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.story.Stage;
 
 /// Each finding with its effect over the stops and its grade; beside them one recommendation with its reasons.
 public final class DecideView implements Station {
@@ -170,7 +171,7 @@ public final class DecideView implements Station {
     }
 
     private Node wrong(DecideModel.Wrong w) {
-        Button right = Build.button(Words.of("decide.right"), "", () -> desk.submit(new Intent.AssembledRight()), "chip");
+        Button right = Build.button(Words.of("decide.right"), "", () -> desk.submit(new GlassIntent.AssembledRight()), "chip");
         right.setId("put-right");
         right.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         VBox words = Build.column(2, Build.label(w.title(), "subheading"), Build.label(w.sentence()));
@@ -207,7 +208,7 @@ public final class DecideView implements Station {
         HBox line = Build.row(6, Build.line(Words.of("decide.overrule"), "soft", "small"));
         for (int g = 0; g <= 4; g++) {
             int grade = g;
-            Button b = Build.button(Integer.toString(g), "", () -> desk.submit(new Intent.OverruleGrade(r.id(), grade, why.getText().strip())), "chip");
+            Button b = Build.button(Integer.toString(g), "", () -> desk.submit(new GlassIntent.OverruleGrade(r.id(), grade, why.getText().strip())), "chip");
             b.setId("overrule-" + g);
             line.getChildren().add(b);
         }
@@ -217,7 +218,7 @@ public final class DecideView implements Station {
 
     private void takeAdvice() {
         drawn.filter(m -> !m.goals().isEmpty()).ifPresent(m ->
-                desk.submit(new Intent.ChooseGoals(m.goals().stream().map(DecideModel.GoalChip::goal).toList())));
+                desk.submit(new CourseIntent.ChooseGoals(m.goals().stream().map(DecideModel.GoalChip::goal).toList())));
     }
 
     private void toggle(DecideModel m, DecideModel.GoalChip g) {
@@ -226,7 +227,7 @@ public final class DecideView implements Station {
         if (!now.remove(g.goal())) {
             now.add(g.goal());
         }
-        desk.submit(new Intent.ChooseGoals(List.copyOf(now)));
+        desk.submit(new CourseIntent.ChooseGoals(List.copyOf(now)));
     }
 
     @Override

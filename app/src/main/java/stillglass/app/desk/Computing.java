@@ -17,9 +17,9 @@ import stillglass.plan.Goal;
 import stillglass.plan.WayIn;
 import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
-import stillglass.ticket.Known;
 import stillglass.ticket.Recommendation;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.glass.Known;
+import stillglass.ticket.story.Phase;
 
 /// Recomputes results when their inputs changed, away from the interface thread. A newer request cancels an older one.
 final class Computing {
@@ -71,11 +71,11 @@ final class Computing {
             light(work);
             watch.at(0, "");
             List<Assessment> assessments = new ArrayList<>();
-            for (Known known : work.state().findings()) {
-                assessments.add(assess(known, work, watch));
+            for (Known known : work.state().glass().findings()) {
+                assess(known, work, watch).ifPresent(assessments::add);
             }
-            Optional<Recommendation> recommendation = work.state().findings().isEmpty()
-                            && work.state().check(stillglass.ticket.Phase.BEFORE, "feel").isEmpty()
+            Optional<Recommendation> recommendation = work.state().glass().findings().isEmpty()
+                            && work.state().readings().check(Phase.BEFORE, "feel").isEmpty()
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
@@ -87,40 +87,45 @@ final class Computing {
 
     /// Rays and what a wrong assembly does, made anew when the assembly changed.
     private void light(Work work) {
-        BeamKey key = new BeamKey(work.state().tag().sectionId(), work.state().assembly());
-        if (beamed.filter(key::equals).isEmpty()) {
-            assembly = AssemblyEffect.found(work.section(), key.assembly());
-            beams = Optional.of(Beams.of(assembly.map(AssemblyEffect::asBuilt).orElse(work.section()), shelf.footprints(key.section())));
-            beamed = Optional.of(key);
+        Optional<BeamKey> key = work.section().flatMap(l -> work.state().tag().sectionId()).map(id -> new BeamKey(id, work.state().glass().assembly()));
+        if (!beamed.equals(key)) {
+            assembly = work.section().flatMap(lens -> AssemblyEffect.found(lens, work.state().glass().assembly()));
+            beams = work.section().flatMap(lens -> key.map(k -> Beams.of(assembly.map(AssemblyEffect::asBuilt).orElse(lens), shelf.footprints(k.section()))));
+            beamed = key;
         }
     }
 
-    private Assessment assess(Known known, Work work, Progress watch) {
-        TicketEvent.Opened tag = work.state().tag();
-        boolean fromRear = work.state().photo(known.photoId()).map(p -> p.kept().fromRear()).orElse(false);
-        Key key = new Key(tag.sectionId(), tag.instrumentId() + " " + work.instrument().joints().size(), known.finding(), known.surface(), known.depths(), fromRear, known.otherSide().map(known.sights()::get));
+    /// Nothing where the optical section is not known.
+    private Optional<Assessment> assess(Known known, Work work, Progress watch) {
+        if (work.section().isEmpty() || work.state().tag().sectionId().isEmpty()) {
+            return Optional.empty();
+        }
+        String section = work.state().tag().sectionId().get();
+        boolean fromRear = work.state().glass().fromRear(known.photoId());
+        Key key = new Key(section, work.state().tag().instrumentId() + " " + work.instrument().joints().size(), known.finding(), known.surface(), known.depths(), fromRear,
+                known.otherSide().map(known.sights()::get));
         Assessment found = assessed.get(key);
         if (found == null) {
-            found = Assessment.of(known, fromRear, shelf.footprints(tag.sectionId()), work.instrument(), work.rules(), watch);
+            found = Assessment.of(known, fromRear, shelf.footprints(section), work.instrument(), work.rules(), watch);
             assessed.put(key, found);
         }
-        return found.known().equals(known)
+        return Optional.of(found.known().equals(known)
                 ? found
-                : new Assessment(known, found.surface(), found.assumed(), found.where(), found.shown(), found.grade(), found.advice());
+                : new Assessment(known, found.surface(), found.assumed(), found.where(), found.shown(), found.grade(), found.advice()));
     }
 
     /// A model on the shelf built like one that is on no map.
     private Optional<AlikeModel> alike(Work work) {
-        return work.mapped() ? Optional.empty() : AlikeModel.best(work.section(), shelf.instrumentIds().stream().map(shelf::instrument)
-                .map(i -> new AlikeModel.Known(i, shelf.section(i.sectionId()))).toList());
+        return work.mapped() ? Optional.empty() : work.section().flatMap(lens -> AlikeModel.best(lens, shelf.instrumentIds().stream().map(shelf::instrument)
+                .flatMap(i -> i.sectionId().map(id -> new AlikeModel.Known(i, shelf.section(id))).stream()).toList()));
     }
 
     private Optional<WayIn.Plan> plan(Work work, Progress watch) {
         List<Goal> goals = work.goals();
-        PlanKey key = new PlanKey(work.wayRequest(goals), work.state().way(), work.state().order());
+        PlanKey key = new PlanKey(work.wayRequest(goals), work.state().course().way(), work.state().course().order());
         if (planned.filter(key::equals).isEmpty()) {
             WayIn.Request request = Alternatives.restricted(key.request(), key.way());
-            plan = goals.isEmpty() ? Optional.empty() : WayIn.plan(request, watch).map(p -> WayIn.inOrder(request, p, key.order()).orElse(p));
+            plan = goals.isEmpty() ? Optional.empty() : work.tools().plan(request, watch).map(p -> WayIn.inOrder(request, p, key.order()).orElse(p));
             planned = Optional.of(key);
         }
         return plan;

@@ -11,21 +11,29 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import stillglass.assembly.Joint;
-import stillglass.book.Logbook;
+import stillglass.book.log.Logbook;
 import stillglass.book.data.Shelf;
 import stillglass.look.Progress;
-import stillglass.sim.Act;
 import stillglass.sim.Bench;
+import stillglass.sim.Deed;
 import stillglass.sim.DemoScript;
 import stillglass.sim.DemoTickets;
 import stillglass.sim.VirtualDepth;
 import stillglass.sim.VirtualDevices;
 import stillglass.ticket.Assessment;
-import stillglass.ticket.Decision;
-import stillglass.ticket.Intent;
 import stillglass.ticket.Recommendation;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.story.Act;
+import stillglass.app.theme.Words;
+import stillglass.optics.LensSection;
+import stillglass.optics.sharpness.AssemblyEffect;
+import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Stage;
 
 /// Carries out the demo stories on a desk, act by act, exactly as a technician's hands would.
 public final class DemoBook {
@@ -41,10 +49,10 @@ public final class DemoBook {
             if (stage.ordinal() > middleOf.ordinal()) {
                 break;
             }
-            List<Act> acts = acts(desk, stage);
+            List<Deed> acts = acts(desk, stage);
             // The stage in question is left half way, so that there is something to do.
             int many = stage == middleOf ? (acts.size() - 1) / 2 : acts.size();
-            acts.subList(0, many).forEach(act -> perform(desk, act));
+            acts.subList(0, many).forEach(deed -> perform(desk, deed));
         }
     }
 
@@ -54,7 +62,7 @@ public final class DemoBook {
         DemoTickets.Arrival a = DemoTickets.arrivals().stream().filter(t -> t.number().equals(number)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("there is no demo ticket " + number));
         LocalDate today = desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate();
-        DemoScript.arrive(a, today, desk.shelf().section(a.sectionId())).forEach(act -> perform(desk, act));
+        DemoScript.arrive(a, today, desk.shelf().section(a.sectionId()), desk.shelf().instrument(a.instrumentId()).sort()).forEach(deed -> perform(desk, deed));
     }
 
     /// Opens the book, writes the stories, closes it.
@@ -65,71 +73,75 @@ public final class DemoBook {
         }
     }
 
-    /// Acts of a stage for the ticket that is open.
-    public static List<Act> acts(Desk desk, Stage stage) {
+    /// Deeds of a stage for the ticket that is open.
+    public static List<Deed> acts(Desk desk, Stage stage) {
         Work w = shown(desk);
-        return DemoScript.stage(stage, w.state(), w.section(), w.instrument(), w.care(), advice(desk, w), desk.clock().instant());
+        return DemoScript.stage(stage, w.state(), section(w), w.instrument(), w.care(), desk.clock().instant());
     }
 
     private static Work shown(Desk desk) {
         return desk.shown().orElseThrow(() -> new IllegalStateException("no ticket is open"));
     }
 
-    private static Optional<Recommendation> advice(Desk desk, Work w) {
-        return w.state().findings().isEmpty() ? Optional.empty() : Optional.of(recommend(desk, w));
+    private static LensSection section(Work w) {
+        return w.section().orElseThrow(() -> new IllegalStateException("a demo ticket has no section"));
     }
 
     private static Recommendation recommend(Desk desk, Work w) {
-        List<Assessment> all = w.state().findings().stream()
-                .map(k -> Assessment.of(k, false, desk.shelf().footprints(w.state().tag().sectionId()), w.instrument(), w.rules(), Progress.SILENT))
+        List<Assessment> all = w.state().glass().findings().stream()
+                .map(k -> Assessment.of(k, false, desk.shelf().footprints(w.state().tag().sectionId().orElseThrow()), w.instrument(), w.rules(), Progress.SILENT))
                 .toList();
-        return Recommendation.of(w.state(), all, stillglass.optics.sharpness.AssemblyEffect.found(w.section(), w.state().assembly()), w.section(), w.instrument());
+        return Recommendation.of(w.state(), all, AssemblyEffect.found(section(w), w.state().glass().assembly()), w.section(), w.instrument());
     }
 
     /// Carries out one act and waits for it.
     /// @throws IllegalStateException when the act was refused: the story would not be true any more
-    public static void perform(Desk desk, Act act) {
-        switch (act) {
-            case Act.Do d -> submit(desk, d.intent());
-            case Act.Shoot s -> {
+    public static void perform(Desk desk, Deed deed) {
+        switch (deed) {
+            case Deed.Do d -> submit(desk, d.act());
+            case Deed.Shoot s -> {
                 Work w = shown(desk);
-                check(await(PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), w.section(), w.instrument(), s.seed()),
+                check(await(PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), section(w), w.instrument(), s.seed()),
                         s.phase(), false, s.caption(), Progress.SILENT)));
             }
-            case Act.PhotographStep s -> {
+            case Deed.PhotographStep s -> {
                 Work w = shown(desk);
                 Joint joint = w.instrument().joint(s.joint()).orElseThrow();
                 check(await(PhotoTaking.ofStep(desk, w, joint, VirtualDevices.overJoint(w.state(), joint))));
-                String photo = shown(desk).state().photos().getLast().kept().photoId();
+                String photo = shown(desk).state().glass().all().getLast().id();
                 for (int i = 0; i < s.marks().size(); i++) {
-                    submit(desk, new Intent.Keep(new TicketEvent.PhotoMarked(photo, i, s.marks().get(i))));
+                    submit(desk, new GlassEvent.PhotoMarked(photo, i, s.marks().get(i)));
                 }
             }
-            case Act.MeasureDepths d -> {
+            case Deed.MeasureDepths d -> {
                 Work w = shown(desk);
-                w.state().findings().forEach(k -> Bench.faults(w.state(), w.section()).stream()
+                w.state().glass().findings().forEach(k -> Bench.faults(w.state(), section(w)).stream()
                         .filter(f -> f.kind() == k.finding().kind())
                         .findFirst()
-                        .ifPresent(f -> submit(desk, new Intent.ReadDepth(k.id(), VirtualDepth.focus(w.section(), f, k.id().hashCode())))));
+                        .ifPresent(f -> submit(desk, new GlassIntent.ReadDepth(k.id(), VirtualDepth.focus(section(w), f, k.id().hashCode())))));
             }
-            case Act.PlaceFindings p -> {
+            case Deed.PlaceFindings p -> {
                 Work w = shown(desk);
-                w.state().findings().forEach(k -> Bench.faults(w.state(), w.section()).stream()
+                w.state().glass().findings().forEach(k -> Bench.faults(w.state(), section(w)).stream()
                         .filter(f -> f.kind() == k.finding().kind())
                         .findFirst()
-                        .ifPresent(f -> submit(desk, new Intent.Place(k.id(), f.surface()))));
+                        .ifPresent(f -> submit(desk, new GlassIntent.Place(k.id(), f.surface()))));
             }
-            case Act.TakeAdvice t -> submit(desk, new Intent.ChooseGoals(recommend(desk, shown(desk)).goals()));
+            case Deed.TakeAdvice t -> submit(desk, new CourseIntent.ChooseGoals(recommend(desk, shown(desk)).goals()));
         }
     }
 
     private static void submit(Desk desk, Intent intent) {
-        check(await(intent instanceof Intent.Begin b ? desk.begin(b) : desk.submit(intent)));
+        submit(desk, Act.of(intent));
+    }
+
+    private static void submit(Desk desk, Act act) {
+        check(await(act.intents().getFirst() instanceof ArrivalIntent.Begin ? desk.begin(act) : desk.submit(act)));
     }
 
     private static void check(Decision decision) {
         if (decision instanceof Decision.Refused r) {
-            throw new IllegalStateException("the demo story was refused: " + r.why());
+            throw new IllegalStateException("the demo story was refused: " + Words.say(r.why()));
         }
     }
 

@@ -5,7 +5,9 @@ import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.look.Progress;
 import stillglass.plan.Tooling;
+import stillglass.plan.WayIn;
 
 /// The tools of the shop beside those a map asks for.
 ///
@@ -29,6 +31,11 @@ public record Toolbox(Instrument map, Tooling tooling) {
     /// What is taken instead of the map's tool at a joint, and why; empty where the map's is.
     public Optional<Tooling.Lack> instead(String joint) {
         return map.joint(joint).flatMap(j -> tooling.lack(j, map));
+    }
+
+    /// The best way that needs no tool the shop lacks, where there is one.
+    Optional<WayIn.Plan> plan(WayIn.Request request, Progress watch) {
+        return tooling.plan(map, request, watch);
     }
 
     /// What stands in for a tool that is not there, wherever it is asked for.

@@ -20,28 +20,30 @@ import stillglass.plan.StuckLadder;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
 import stillglass.plan.alike.AlikeModel;
-import stillglass.ticket.Known;
 import stillglass.ticket.Assessment;
-import stillglass.ticket.Decision;
-import stillglass.ticket.Ledger;
 import stillglass.ticket.Recommendation;
-import stillglass.ticket.Stage;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.glass.Known;
+import stillglass.ticket.joints.Joints;
+import stillglass.ticket.joints.Ledger;
+import stillglass.ticket.joints.Suspects;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.World;
+import stillglass.ticket.words.InHand;
 
 /// Everything a view may look at: one ticket, what is known about its model, what was computed, and what is selected.
 ///
 /// @param state the fold of the ticket's events
+/// @param world what is known of the model: its instrument with the tools really taken, its optical section where there is one
 /// @param computed results for this state, or for the last one while new ones are being made
 /// @param computing whether newer results are on their way
 /// @param stage the stage shown
 /// @param viewing how it is looked at: stop, rays, what-if
 /// @param tests cheap tests that tell kinds apart
-/// @param tools what the shop has of the tools the map names; the instrument is that map with the tools really taken
+/// @param tools what the shop has of the tools the map names
 public record Work(
         TicketState state,
-        LensSection section,
-        Instrument instrument,
-        CareTables care,
+        World world,
         GradeRules rules,
         Computed computed,
         boolean computing,
@@ -69,56 +71,65 @@ public record Work(
         }
     }
 
+    public Instrument instrument() {
+        return world.instrument();
+    }
+
+    /// The optical section, where one is known.
+    public Optional<LensSection> section() {
+        return world.section();
+    }
+
+    public CareTables care() {
+        return world.care();
+    }
+
     /// Whether a way in is known, from the shelf or from earlier jobs; what this job has found itself is no map yet.
     public boolean mapped() {
-        return instrument.joints().size() > state.found().size();
-    }
-
-    /// While a model is learned the joint in hand is the one that came off last.
-    public Optional<Joint> lastOff() {
-        return mapped() || state.opened().isEmpty() ? Optional.empty() : instrument.joint(state.opened().getLast());
-    }
-
-    public Decision.World world() {
-        return new Decision.World(instrument, section, care);
+        return instrument().joints().size() > state.joints().found().size();
     }
 
     public Ledger ledger() {
-        return Ledger.of(state, instrument);
+        return Ledger.of(state.joints(), instrument());
+    }
+
+    /// The joint a typed line is about when it names none.
+    public Optional<Joint> inHand() {
+        return stage == Stage.OPEN || stage == Stage.CLOSE ? InHand.of(state, world, stage, nextToOpen()) : Optional.empty();
     }
 
     /// The joint to open next, whatever must be marked or caught before.
     public Optional<Joint> nextToOpen() {
-        return computed.plan().flatMap(p -> p.joints().stream()
-                .filter(j -> !state.openNow().contains(j.id()))
-                .findFirst());
+        return computed.plan().flatMap(p -> p.joints().stream().filter(j -> !state.joints().story(j.id()).open()).findFirst());
     }
 
     public List<Goal> goals() {
-        return state.goals().stream().map(g -> Goal.parse(g, instrument, Optional.of(section))).toList();
+        return state.course().goals().stream().map(g -> Goal.read(g, instrument(), section())).filter(Goal.Read.Known.class::isInstance).map(r -> ((Goal.Read.Known) r).goal()).toList();
     }
 
-    /// What is asked of the planner. Everything that was ever open counts as reached, so that closing again does not call for new steps.
+    /// What is asked of the planner, from what is in hand now. While it is being closed, what was reached counts as reached, unless something failed.
     public WayIn.Request wayRequest(List<Goal> goals) {
-        return new WayIn.Request(instrument, goals, Set.copyOf(state.opened()), state.references().keySet(), state.barred(), PlanCost.USUAL);
+        Joints joints = state.joints();
+        boolean closing = joints.closing() && Suspects.failure(joints).isEmpty();
+        return new WayIn.Request(instrument(), goals, closing ? Set.copyOf(joints.order()) : joints.openNow(), joints.references().keySet(), joints.barred(),
+                WayIn.Hand.after(instrument(), joints.order()), PlanCost.USUAL);
     }
 
     /// What to try on a joint that will not open; whatever is closed and not on the way is meant to stay.
     public StuckLadder stuck(Joint joint) {
         Set<String> way = computed.plan().map(p -> p.joints().stream().map(Joint::id).collect(Collectors.toSet())).orElse(Set.of());
-        Set<String> staying = instrument.joints().stream().map(Joint::id).filter(id -> !way.contains(id) && !state.openNow().contains(id)).collect(Collectors.toSet());
-        return StuckLadder.of(instrument, joint, staying, care);
+        Set<String> staying = instrument().joints().stream().map(Joint::id).filter(id -> !way.contains(id) && !state.joints().story(id).open()).collect(Collectors.toSet());
+        return StuckLadder.of(instrument(), joint, staying, state.joints().openNow(), care());
     }
 
     /// What is left of the rebuild.
     public List<WayBack.Step> wayBack() {
-        return WayBack.order(instrument, state.standing());
+        return WayBack.order(instrument(), state.joints().standing());
     }
 
     /// The joint to close or tighten next.
     public Optional<WayBack.Step> nextToClose() {
-        List<WayBack.Step> steps = wayBack();
-        return steps.isEmpty() ? Optional.empty() : Optional.of(steps.getFirst());
+        return WayBack.next(instrument(), state.joints().standing());
     }
 
     public Optional<Assessment> assessment(String findingId) {
@@ -134,32 +145,32 @@ public record Work(
     public TellApart told(Known k, List<TellApart.Answered> answers) {
         // The photo's own chances are the start, whatever the answers since have made of them.
         Finding seen = k.sights().values().stream().reduce(SameFault::together).orElse(k.finding());
-        return TellApart.of(seen, k.surface(), section, tests, answers);
+        return TellApart.of(seen, k.surface(), section(), tests, answers);
     }
 
     /// The lens as it is: as designed but for what was found assembled wrongly.
-    public LensSection asBuilt() {
-        return computed.assembly().map(AssemblyEffect::asBuilt).orElse(section);
+    public Optional<LensSection> asBuilt() {
+        return computed.assembly().map(AssemblyEffect::asBuilt).or(this::section);
     }
 
     /// How far the first vertex of [#asBuilt] stands from that of the section, mm: the iris keeps its place.
     public double shiftMm() {
-        return computed.assembly().map(a -> a.shiftMm(section)).orElse(0.0);
+        return computed.assembly().flatMap(a -> section().map(a::shiftMm)).orElse(0.0);
     }
 
     Work with(Stage shown) {
-        return new Work(state, section, instrument, care, rules, computed, computing, shown, selection, viewing, tests, tools);
+        return new Work(state, world, rules, computed, computing, shown, selection, viewing, tests, tools);
     }
 
     Work with(Selection selected) {
-        return new Work(state, section, instrument, care, rules, computed, computing, stage, selected, viewing, tests, tools);
+        return new Work(state, world, rules, computed, computing, stage, selected, viewing, tests, tools);
     }
 
     Work with(Computed results, boolean more) {
-        return new Work(state, section, instrument, care, rules, results, more, stage, selection, viewing, tests, tools);
+        return new Work(state, world, rules, results, more, stage, selection, viewing, tests, tools);
     }
 
     Work with(Viewing looked) {
-        return new Work(state, section, instrument, care, rules, computed, computing, stage, selection, looked, tests, tools);
+        return new Work(state, world, rules, computed, computing, stage, selection, looked, tests, tools);
     }
 }

@@ -21,7 +21,7 @@ import stillglass.app.desk.Selection;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.look.FindingKind;
-import stillglass.ticket.Intent;
+import stillglass.ticket.glass.GlassIntent;
 
 /// One finding beside the photo: what it is and how sure, where, why; when selected, everything that can be set about it.
 final class FindingCard {
@@ -76,16 +76,16 @@ final class FindingCard {
         for (LookModel.KindChip k : r.kinds()) {
             int key = KEYED.indexOf(k.kind()) + 1;
             Button b = Build.button(k.kind().word().replace('-', ' '), key > 0 ? Integer.toString(key) : "",
-                    () -> desk.submit(new Intent.Rekind(r.id(), k.kind())), "chip");
+                    () -> desk.submit(new GlassIntent.Rekind(r.id(), k.kind())), "chip");
             strike(b, k.chosen(), k.not());
             b.setId("kind-" + k.kind().word());
             kinds.getChildren().add(b);
         }
-        kinds.getChildren().add(Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new Intent.Dismiss(r.id())), "chip"));
+        kinds.getChildren().add(Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new GlassIntent.Dismiss(r.id())), "chip"));
         FlowPane surfaces = line("look.lieson");
         for (LookModel.SurfaceChip s : r.surfaces()) {
             Button b = Build.button(s.probability().isEmpty() ? s.name() : s.name() + "  " + s.probability(), "",
-                    () -> desk.submit(new Intent.Place(r.id(), s.surface())), "chip");
+                    () -> desk.submit(new GlassIntent.Place(r.id(), s.surface())), "chip");
             strike(b, s.chosen(), s.not());
             b.setId("surface-" + (s.surface() + 1));
             surfaces.getChildren().add(b);
@@ -160,7 +160,7 @@ final class FindingCard {
         hand(line, "depth-focus", "look.depth.focus", "D", () -> type.accept("focus "));
         hand(line, "depth-parallax", "look.depth.parallax", "", () -> type.accept("parallax 10° "));
         line.getChildren().add(Build.line(Words.of("look.fix"), "soft", "small"));
-        hand(line, "outline-split", "look.split", "S", () -> desk.submit(new Intent.Split(r.id())));
+        hand(line, "outline-split", "look.split", "S", () -> desk.submit(new GlassIntent.Split(r.id())));
         hand(line, "outline-merge", "look.merge", "M", () -> merge.accept(r));
         hand(line, "outline-draw", "look.draw", "F", draw);
         return line;
@@ -177,7 +177,7 @@ final class FindingCard {
         FlowPane line = new FlowPane(10, 3);
         line.setPrefWrapLength(CHIPS_WIDTH);
         line.getChildren().add(Build.label(Words.of("look.depth.says", d.verdict(), d.readings())));
-        d.likeliest().ifPresent(s -> hand(line, "depth-put", "look.depth.put", "Enter", () -> desk.submit(new Intent.Place(r.id(), s))));
+        d.likeliest().ifPresent(s -> hand(line, "depth-put", "look.depth.put", "Enter", () -> desk.submit(new GlassIntent.Place(r.id(), s))));
         VBox box = Build.column(3, line);
         d.remarks().forEach(x -> box.getChildren().add(Build.label(x, "gold", "small")));
         return box;

@@ -81,7 +81,7 @@ final class HeroPane {
                 })));
             }
             case LIGHTING -> {
-                m.guide().ifPresent(g -> guide.show(g, work.section()));
+                m.guide().ifPresent(g -> work.section().ifPresent(l -> guide.show(g, l)));
                 stack.getChildren().setAll(guide);
             }
         }

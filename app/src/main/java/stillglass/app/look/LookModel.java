@@ -18,12 +18,14 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.LightingGuide;
+import stillglass.optics.LensSection;
 import stillglass.look.PhotoChange;
-import stillglass.ticket.Known;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.Known;
+import stillglass.ticket.glass.Photo;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
 
 /// What Look shows.
 ///
@@ -129,45 +131,45 @@ public record LookModel(
 
     public static LookModel of(Work work) {
         TicketState s = work.state();
-        Optional<TicketState.Photo> photo = shown(work);
+        Optional<Photo> photo = shown(work);
         List<Row> rows = new ArrayList<>();
-        double diameter = 2 * work.section().surfaces().getFirst().semiDiameterMm();
-        for (Known k : s.findings()) {
+        Optional<Double> diameter = work.section().map(l -> 2 * l.surfaces().getFirst().semiDiameterMm());
+        for (Known k : s.glass().findings()) {
             rows.add(row(k, rows.size() + 1, work, diameter, photo.map(p -> p.kept().photoId())));
         }
         Viewing.Hero hero = work.viewing().hero();
-        Optional<Wipe> wipe = s.gradedPhoto(Phase.AFTER).flatMap(after -> s.earlier(after).map(b -> wipe(b, after, s)));
+        Optional<Wipe> wipe = s.glass().graded(Phase.AFTER).flatMap(after -> s.glass().earlier(after).map(b -> wipe(b, after, s)));
         return new LookModel(
                 photo.map(LookModel::shot),
                 photo.map(p -> head(p, rows.size())).orElse(""),
                 photo.map(p -> p.graded().orElseThrow().remarks()).orElse(List.of()),
                 rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
                 question(work), wipe,
-                hero == Viewing.Hero.LIGHTING ? Optional.of(LightingGuide.of(work.section(), CAMERA_MM, BEHIND_MM)) : Optional.empty(),
+                hero == Viewing.Hero.LIGHTING ? work.section().map(l -> LightingGuide.of(l, CAMERA_MM, BEHIND_MM)) : Optional.empty(),
                 s.done(Stage.LOOK));
     }
 
-    private static Shot shot(TicketState.Photo p) {
+    private static Shot shot(Photo p) {
         return new Shot(p.kept().photoId(), p.graded().orElseThrow().aperture());
     }
 
     /// The photo that was chosen, or the latest.
-    static Optional<TicketState.Photo> shown(Work work) {
-        return work.viewing().photo().flatMap(work.state()::photo).filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
-                .or(() -> work.state().gradedPhoto(Phase.BEFORE));
+    static Optional<Photo> shown(Work work) {
+        return work.viewing().photo().flatMap(work.state().glass()::photo).filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
+                .or(() -> work.state().glass().graded(Phase.BEFORE));
     }
 
-    private static List<ShotChip> shots(TicketState s, Optional<TicketState.Photo> shown) {
-        return s.photos().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
+    private static List<ShotChip> shots(TicketState s, Optional<Photo> shown) {
+        return s.glass().all().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
                 .map(p -> new ShotChip(p.kept().photoId(), p.kept().caption(),
-                        shown.filter(x -> x.kept().photoId().equals(p.kept().photoId())).isPresent(), s.focusMm(p.kept().photoId())))
+                        shown.filter(x -> x.kept().photoId().equals(p.kept().photoId())).isPresent(), s.glass().focusMm(p.kept().photoId())))
                 .toList();
     }
 
-    private static Wipe wipe(TicketState.Photo before, TicketState.Photo after, TicketState s) {
+    private static Wipe wipe(Photo before, Photo after, TicketState s) {
         List<Finding> then = before.graded().orElseThrow().findings();
         List<Finding> now = after.graded().orElseThrow().findings();
-        Optional<TicketEvent.PhotoTurned> marks = s.turned(after.kept().photoId()).filter(t -> t.against().equals(before.kept().photoId()));
+        Optional<GlassEvent.PhotoTurned> marks = s.glass().turned(after.kept().photoId()).filter(t -> t.against().equals(before.kept().photoId()));
         PhotoChange c = marks.map(t -> PhotoChange.turned(then, now, t.turnDeg())).orElseGet(() -> PhotoChange.of(then, now));
         List<String> lines = new ArrayList<>();
         lines.add(marks.map(t -> Words.of(Math.abs(t.turnDeg()) < 2 * t.sigmaDeg() ? "look.wipe.alike" : "look.wipe.marks", Math.abs(t.turnDeg()) < 0.05 ? 0 : t.turnDeg(), t.sigmaDeg()))
@@ -188,7 +190,7 @@ public record LookModel(
 
     /// The question for the selected finding, or else for the first that is in doubt.
     private static Optional<Question> question(Work work) {
-        List<Known> all = work.state().findings();
+        List<Known> all = work.state().glass().findings();
         boolean chosen = all.stream().anyMatch(k -> work.selection().finding(k.id()));
         for (int i = 0; i < all.size(); i++) {
             Known k = all.get(i);
@@ -203,13 +205,13 @@ public record LookModel(
         return Optional.empty();
     }
 
-    private static String head(TicketState.Photo p, int findings) {
+    private static String head(Photo p, int findings) {
         var g = p.graded().orElseThrow();
         return Words.of("look.head", Words.of("look." + g.lighting().word()), Words.of(p.kept().fromRear() ? "look.rear" : "look.front"),
-                Words.count("look.findings", findings), 100 * g.veil());
+                Words.of("look.findings", findings), 100 * g.veil());
     }
 
-    private static Row row(Known k, int number, Work work, double diameterMm, Optional<String> photo) {
+    private static Row row(Known k, int number, Work work, Optional<Double> diameterMm, Optional<String> photo) {
         Finding f = k.finding();
         String counted = f.kind() == FindingKind.DUST ? Words.of("look.specks", f.count()) : "";
         TellApart told = work.told(k);
@@ -219,13 +221,14 @@ public record LookModel(
                 : Optional.ofNullable(k.sights().get(p)).map(Finding::regions)).orElse(List.of());
         String title = doubt ? Words.of("look.or", Words.capital(word(chances.get(0).kind())), word(chances.get(1).kind())) : Words.capital(word(f.kind()));
         String size = f.kind() == FindingKind.HAZE
-                ? String.format(Locale.ROOT, Words.of("look.size.haze"), 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
-                : Words.of("look.size", f.areaMm2(diameterMm), f.zone().word(), ClockPosition.at(rear(k, work) ? -f.x() : f.x(), f.y()));
+                ? Words.of("look.size.haze", 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
+                : Words.of("look.size", diameterMm.map(d -> Words.of("mm2.1", f.areaMm2(d))).orElseGet(() -> Words.of("look.size.share", 100 * f.areaShare())), f.zone().word(),
+                        ClockPosition.at(rear(k, work) ? -f.x() : f.x(), f.y()));
         return new Row(k.id(), number, f.kind(), title + (doubt ? "" : counted),
                 k.computedKind().isPresent() ? Words.of("look.byhand")
                         : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
                         : Words.of("percent.0", 100 * chances.getFirst().probability()),
-                k.surface().map(s -> work.section().surfaceName(s)).orElse(Words.of("look.nosurface")),
+                k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
                 size, String.join(" · ", f.reasons()),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
                 here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
@@ -240,7 +243,7 @@ public record LookModel(
     }
 
     private static boolean rear(Known k, Work work) {
-        return work.state().fromRear(k.photoId());
+        return work.state().glass().fromRear(k.photoId());
     }
 
     /// Outlines as seen from the front: photos from the rear are mirrored.
@@ -271,19 +274,22 @@ public record LookModel(
 
     private static List<KindChip> kinds(Known k, Work work) {
         return KINDS.stream().map(kind -> new KindChip(kind, kind == k.finding().kind(),
-                MayLie.nowhere(kind, work.section())
-                        .or(() -> k.surface().filter(s -> kind != k.finding().kind()).flatMap(s -> MayLie.notOn(kind, work.section(), s)))
+                work.section().flatMap(l -> MayLie.nowhere(kind, l).or(() -> k.surface().filter(s -> kind != k.finding().kind()).flatMap(s -> MayLie.notOn(kind, l, s))))
                         .orElse(""))).toList();
     }
 
     private static List<SurfaceChip> surfaces(Known k, Work work) {
         Optional<WhichSurface> where = where(k, work);
         List<SurfaceChip> chips = new ArrayList<>();
-        for (int s = 0; s < work.section().surfaces().size(); s++) {
+        if (work.section().isEmpty()) {
+            return chips;
+        }
+        LensSection lens = work.section().get();
+        for (int s = 0; s < lens.surfaces().size(); s++) {
             int surface = s;
-            Optional<String> not = MayLie.notOn(k.finding().kind(), work.section(), s);
-            if (work.section().faces().contains(s) || s == work.section().stopIndex() && not.isEmpty()) {
-                chips.add(new SurfaceChip(s, work.section().surfaceName(s), k.surface().filter(x -> x == surface).isPresent(),
+            Optional<String> not = MayLie.notOn(k.finding().kind(), lens, s);
+            if (lens.faces().contains(s) || s == lens.stopIndex() && not.isEmpty()) {
+                chips.add(new SurfaceChip(s, lens.surfaceName(s), k.surface().filter(x -> x == surface).isPresent(),
                         where.filter(w -> w.on(surface) >= NAMED).map(w -> Words.of("percent.0", 100 * w.on(surface))).orElse(""), not.orElse("")));
             }
         }

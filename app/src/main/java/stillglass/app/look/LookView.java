@@ -26,7 +26,7 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
-import stillglass.app.shell.Station;
+import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.photo.PhotoFiles;
@@ -39,11 +39,11 @@ import stillglass.look.FindingKind;
 import stillglass.look.LightingGuide;
 import stillglass.look.Progress;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Decision;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
 
 /// The photo is the hero; what was found stands beside it and can be corrected by mouse or keys.
 public final class LookView implements Station {
@@ -146,8 +146,8 @@ public final class LookView implements Station {
     }
 
     private void photograph() {
-        desk.shown().ifPresent(w -> grade(w, Words.of(w.viewing().fromRear() ? "look.caption.bench.rear" : "look.caption.bench"),
-                VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.BEFORE, w.viewing().fromRear())));
+        desk.shown().ifPresent(w -> w.section().ifPresentOrElse(lens -> grade(w, Words.of(w.viewing().fromRear() ? "look.caption.bench.rear" : "look.caption.bench"),
+                VirtualDevices.camera(w.state(), lens, w.instrument(), Phase.BEFORE, w.viewing().fromRear())), () -> desk.complain(Words.of("section.unknown"))));
     }
 
     private CompletableFuture<Decision> grade(Work work, String caption, PhotoCamera camera) {
@@ -155,8 +155,8 @@ public final class LookView implements Station {
     }
 
     private void setAperture(Aperture aperture) {
-        desk.shown().flatMap(LookModel::shown)
-                .ifPresent(p -> watched(progress -> PhotoTaking.regrade(desk, p, aperture, progress)));
+        desk.shown().ifPresent(w -> LookModel.shown(w)
+                .ifPresent(p -> watched(progress -> PhotoTaking.regrade(desk, w.state().tag().number(), p, aperture, progress))));
     }
 
     /// Runs graded work with progress on show; Esc or the button stops it.
@@ -253,7 +253,7 @@ public final class LookView implements Station {
 
         @Override
         public void reshaped(String findingId, List<Finding.Region> regions) {
-            desk.submit(new Intent.Reshape(findingId, regions));
+            desk.submit(new GlassIntent.Reshape(findingId, regions));
         }
 
         @Override
@@ -263,17 +263,17 @@ public final class LookView implements Station {
 
         @Override
         public void merged(String into, String gone) {
-            desk.submit(new Intent.Merge(into, gone));
+            desk.submit(new GlassIntent.Merge(into, gone));
         }
     }
 
     /// A new fault of unknown kind, chosen at once so that its kind can be given.
     private void add(Finding.Region outline) {
         pane.drawing(false);
-        desk.shown().flatMap(LookModel::shown).ifPresent(p -> desk.submit(new Intent.Draw(p.kept().photoId(), FindingKind.UNKNOWN, outline))
+        desk.shown().flatMap(LookModel::shown).ifPresent(p -> desk.submit(new GlassIntent.Draw(p.kept().photoId(), FindingKind.UNKNOWN, outline))
                 .thenAcceptAsync(d -> {
                     if (d instanceof Decision.Accepted a) {
-                        a.events().stream().filter(TicketEvent.FindingDrawn.class::isInstance).map(TicketEvent.FindingDrawn.class::cast)
+                        a.events().stream().filter(GlassEvent.FindingDrawn.class::isInstance).map(GlassEvent.FindingDrawn.class::cast)
                                 .forEach(e -> desk.select(new Selection.OfFinding(e.findingId())));
                     }
                 }, Platform::runLater));
@@ -288,7 +288,7 @@ public final class LookView implements Station {
         drawn.ifPresent(m -> m.rows().stream().filter(o -> !o.id().equals(row.id()))
                 .min(java.util.Comparator.comparing((LookModel.Row o) -> o.kind() != row.kind()).thenComparingDouble(o -> Math.hypot(o.x() - row.x(), o.y() - row.y())))
                 .ifPresent(o -> {
-                    desk.submit(new Intent.Merge(o.id(), row.id()));
+                    desk.submit(new GlassIntent.Merge(o.id(), row.id()));
                     desk.select(new Selection.OfFinding(o.id()));
                 }));
     }
@@ -298,18 +298,18 @@ public final class LookView implements Station {
             return false;
         }
         LookModel.Question q = m.question().get();
-        work.state().finding(q.findingId()).ifPresent(k -> {
+        work.state().glass().finding(q.findingId()).ifPresent(k -> {
             List<TellApart.Answered> answers = new ArrayList<>(k.tests());
             answers.add(new TellApart.Answered(q.test().id(), answer));
-            desk.submit(new Intent.AnswerTest(q.findingId(), q.test().id(), answer, work.told(k, answers)));
+            desk.submit(new GlassIntent.AnswerTest(q.findingId(), q.test().id(), answer, work.told(k, answers)));
         });
         return true;
     }
 
     /// Moves or resizes the outline of the selected finding.
     private boolean hand(LookModel m, Work work, java.util.function.UnaryOperator<List<Finding.Region>> how) {
-        return m.selected().flatMap(r -> work.state().finding(r.id())).filter(k -> !k.finding().regions().isEmpty())
-                .map(k -> act(() -> desk.submit(new Intent.Reshape(k.id(), how.apply(k.finding().regions()))))).orElse(false);
+        return m.selected().flatMap(r -> work.state().glass().finding(r.id())).filter(k -> !k.finding().regions().isEmpty())
+                .map(k -> act(() -> desk.submit(new GlassIntent.Reshape(k.id(), how.apply(k.finding().regions()))))).orElse(false);
     }
 
     private boolean turnPhoto(LookModel m, int by) {
@@ -347,7 +347,7 @@ public final class LookView implements Station {
             case G -> act(() -> desk.view(x -> x.showing(Viewing.Hero.LIGHTING)));
             case Z -> act(hero::loupe);
             case F -> m.photo().isPresent() && act(this::draw);
-            case S -> m.selected().isPresent() && act(() -> desk.submit(new Intent.Split(m.selected().get().id())));
+            case S -> m.selected().isPresent() && act(() -> desk.submit(new GlassIntent.Split(m.selected().get().id())));
             case M -> m.selected().isPresent() && act(() -> merge(m.selected().get()));
             case PAGE_DOWN -> turnPhoto(m, 1);
             case PAGE_UP -> turnPhoto(m, -1);
@@ -359,7 +359,7 @@ public final class LookView implements Station {
             case ESCAPE -> escape(m);
             case DOWN -> act(() -> step(m, 1));
             case UP -> act(() -> step(m, -1));
-            case X, DELETE -> m.selected().isPresent() && act(() -> desk.submit(new Intent.Dismiss(m.selected().get().id())));
+            case X, DELETE -> m.selected().isPresent() && act(() -> desk.submit(new GlassIntent.Dismiss(m.selected().get().id())));
             case RIGHT -> sideways(m, work, 1);
             case LEFT -> sideways(m, work, -1);
             default -> rekind(event.getCode(), m);
@@ -387,7 +387,7 @@ public final class LookView implements Station {
 
     private boolean put(LookModel m) {
         return m.selected().flatMap(LookModel.Row::depth).flatMap(LookModel.Depth::likeliest).isPresent()
-                && act(() -> desk.submit(new Intent.Place(m.selected().get().id(), m.selected().get().depth().orElseThrow().likeliest().orElseThrow())));
+                && act(() -> desk.submit(new GlassIntent.Place(m.selected().get().id(), m.selected().get().depth().orElseThrow().likeliest().orElseThrow())));
     }
 
     private boolean escape(LookModel m) {
@@ -410,7 +410,7 @@ public final class LookView implements Station {
         if (n < 0 || n >= FindingCard.KEYED.size() || m.selected().isEmpty()) {
             return false;
         }
-        desk.submit(new Intent.Rekind(m.selected().get().id(), FindingCard.KEYED.get(n)));
+        desk.submit(new GlassIntent.Rekind(m.selected().get().id(), FindingCard.KEYED.get(n)));
         return true;
     }
 
@@ -425,7 +425,7 @@ public final class LookView implements Station {
     /// Moves the selected finding one surface along the axis.
     private void shift(Work work, LookModel.Row row, int by) {
         List<Integer> free = row.surfaces().stream().filter(c -> c.not().isEmpty()).map(LookModel.SurfaceChip::surface).toList();
-        int now = work.state().finding(row.id()).flatMap(k -> k.surface()).map(free::indexOf).orElse(by > 0 ? -1 : free.size());
-        desk.submit(new Intent.Place(row.id(), free.get(Math.clamp(now + by, 0, free.size() - 1))));
+        int now = work.state().glass().finding(row.id()).flatMap(k -> k.surface()).map(free::indexOf).orElse(by > 0 ? -1 : free.size());
+        desk.submit(new GlassIntent.Place(row.id(), free.get(Math.clamp(now + by, 0, free.size() - 1))));
     }
 }

@@ -10,7 +10,7 @@ import javafx.scene.image.Image;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import stillglass.app.desk.Desk;
-import stillglass.book.Logbook;
+import stillglass.book.log.Logbook;
 import stillglass.book.photo.PhotoFiles;
 
 /// The last few photographs as pictures for the screen, decoded away from the interface thread.
@@ -42,7 +42,7 @@ public final class PhotoCache {
         if (found != null) {
             return CompletableFuture.completedFuture(Optional.of(found));
         }
-        return desk.photo(photoId)
+        return desk.photo(ticket, photoId)
                 .thenCompose(bytes -> desk.compute(() -> bytes.map(PhotoCache::decode)))
                 .thenApplyAsync(loaded -> {
                     loaded.ifPresent(l -> kept.put(key, l));

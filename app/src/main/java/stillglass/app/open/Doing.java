@@ -2,10 +2,11 @@ package stillglass.app.open;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
-import stillglass.ticket.Fact;
+import stillglass.assembly.Side;
 
 /// Joints in bench words: what to do, what to record, what to beware of.
 public final class Doing {
@@ -16,21 +17,30 @@ public final class Doing {
         return switch (j.hold()) {
             case Hold.Thread t -> t.starts() > 1
                     ? Words.of("doing.open.multistart", j.name())
-                    : Words.of("doing.open.thread", j.name(), Fact.trim(t.turns()));
+                    : Words.of("doing.open.thread", j.name(), Words.number(t.turns()));
             case Hold.Screws s -> Words.of(s.holes().size() == 1 ? "doing.open.screw" : "doing.open.screws", s.holes().size(), j.name());
-            case Hold.SetScrews s -> Words.of("doing.open.setscrews", j.name(), Fact.trim(s.looseTurns()));
+            case Hold.SetScrews s -> Words.of("doing.open.setscrews", j.name(), Words.number(s.looseTurns()));
             case Hold.RetainingRing r -> Words.of("doing.open.ring", j.name());
             case Hold.Press p -> Words.of("doing.open.press", j.name());
             case Hold.Seat s -> Words.of(j.hazards().contains(Joint.Hazard.GLASS_DROPS) ? "doing.open.glass" : "doing.open.seat", j.name());
             case Hold.Hook h -> Words.of("doing.open.hook", j.name());
             case Hold.Noted n -> Words.of("doing.open.noted", j.name(), n.word());
-            case Hold.Glue g -> Words.of("doing.open.glue", j.name(), g.softener(), Fact.trim(g.waitMinutes()));
+            case Hold.Glue g -> Words.of("doing.open.glue", j.name(), g.softener(), Words.number(g.waitMinutes()));
             case Hold.Snap s -> Words.of("doing.open.snap", j.name(), s.tongues());
             case Hold.Cement c -> Words.of("doing.open.cement", j.name());
-            case Hold.Bayonet b -> Words.of("doing.open.bayonet", j.name(), Fact.trim(b.degrees()));
+            case Hold.Bayonet b -> Words.of("doing.open.bayonet", j.name(), Words.number(b.degrees()));
             case Hold.Solder s -> Words.of("doing.open.solder", j.name(), s.places());
             case Hold.Connector c -> Words.of(c.ribbon() ? "doing.open.ribbon" : "doing.open.plug", j.name());
         };
+    }
+
+    /// With what it is opened, and from where, as far as that is known.
+    public static String with(Joint j) {
+        boolean side = j.side() != Side.UNKNOWN;
+        if (j.tool().isEmpty()) {
+            return side ? Words.of("open.tool.side", Words.of("side." + j.side().word())) : Words.of("open.tool.none");
+        }
+        return side ? Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())) : Words.of("open.tool.only", j.tool());
     }
 
     /// One sentence: how it is closed.
@@ -50,7 +60,7 @@ public final class Doing {
             case Hold.Glue g -> Words.of("doing.close.glue", j.name());
             case Hold.Snap s -> Words.of("doing.close.snap", j.name());
             case Hold.Cement c -> Words.of("doing.close.cement", j.name());
-            case Hold.Bayonet b -> Words.of("doing.close.bayonet", j.name(), Fact.trim(b.degrees()));
+            case Hold.Bayonet b -> Words.of("doing.close.bayonet", j.name(), Words.number(b.degrees()));
             case Hold.Solder s -> Words.of("doing.close.solder", j.name());
             case Hold.Connector c -> Words.of(c.ribbon() ? "doing.close.ribbon" : "doing.close.plug", j.name());
         };
@@ -80,7 +90,7 @@ public final class Doing {
     /// Cautions that belong to the act, from its hazards and its hold.
     public static List<String> cautions(Joint j) {
         List<String> lines = new ArrayList<>();
-        j.hazards().stream().sorted().forEach(h -> lines.add(Words.of("hazard." + h.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'))));
+        j.hazards().stream().sorted().forEach(h -> lines.add(Words.of("hazard." + h.name().toLowerCase(Locale.ROOT).replace('_', '-'))));
         if (j.hold() instanceof Hold.Glue) {
             lines.add(Words.of("hazard.solvent"));
         }

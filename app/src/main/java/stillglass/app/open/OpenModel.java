@@ -2,6 +2,7 @@ package stillglass.app.open;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,25 +15,30 @@ import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Side;
 import stillglass.plan.LookAlikes;
 import stillglass.plan.Step;
 import stillglass.plan.WayIn;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.say.Said;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.facts.Stuck;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Stage;
 
 /// What Open shows.
 ///
 /// @param summary goal, length, cost and how sure the order is
 /// @param rungs every joint of the way, opened ones first, in order
-/// @param now the joint in hand; empty when there is nothing left to open
+/// @param now the joint to open next; empty when there is nothing left to open
+/// @param record what is on record of the joint in hand: the last that came off until another is taken in hand
 /// @param tray what lies on the mat, newest first
 /// @param photos whether there is a photo of a step to look at and to mark
 /// @param barred whether trouble has closed every way to the goals
 public record OpenModel(
-        String summary, List<Rung> rungs, Optional<Now> now, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean barred,
+        String summary, List<Rung> rungs, Optional<Now> now, Optional<Record> record, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean barred,
         boolean photos, boolean done) {
 
     /// How far a joint of the way is.
@@ -48,12 +54,9 @@ public record OpenModel(
     /// @param hazard whether something may jump, roll or fall
     public record Rung(String joint, String name, String tool, int depth, boolean mark, boolean hazard, boolean turnOver, Progress progress) {}
 
-    /// The joint in hand.
+    /// The joint to open next.
     /// @param instead what is taken instead of the tool the map names, and why
     /// @param marks references that must be kept before, and are not yet
-    /// @param noted facts recorded so far
-    /// @param clock where it let go, if noted
-    /// @param facing part whose facing can be noted by a button
     /// @param trouble the line that records the next try on it when it is stuck
     /// @param soak the wait that has not begun, where glue is to be softened
     public record Now(
@@ -65,32 +68,41 @@ public record OpenModel(
             Optional<String> instead,
             List<Instrument.Reference> marks,
             List<String> cautions,
-            String expects,
-            List<String> noted,
-            Optional<ClockPosition> clock,
-            Optional<String> facing,
             List<String> lookAlikes,
             String trouble,
             Optional<Soak> soak) {
         public Now {
             marks = List.copyOf(marks);
             cautions = List.copyOf(cautions);
-            noted = List.copyOf(noted);
             lookAlikes = List.copyOf(lookAlikes);
         }
     }
 
+    /// What is noted of the joint in hand.
+    /// @param off whether it is off already
+    /// @param expects what is worth noting
+    /// @param noted what was noted so far
+    /// @param clock where it let go, if noted
+    /// @param facing part whose facing can be noted by a button
+    /// @param next the joint that can be taken in hand instead, with its name
+    public record Record(
+            String joint, String name, boolean off, String expects, List<String> noted, Optional<ClockPosition> clock, Optional<String> facing, Optional<String> next) {
+        public Record {
+            noted = List.copyOf(noted);
+        }
+    }
+
     /// A wait before a joint can be opened.
-    public record Soak(String joint, String label, double minutes) {
+    public record Soak(String joint, Said label, double minutes) {
         /// @param now from which it is counted
         public Intent begin(Instant now) {
-            return new Intent.Keep(new TicketEvent.TimerSet("soak-" + joint, label, now.plusSeconds(Math.round(60 * minutes))));
+            return new CareEvent.TimerSet("soak-" + joint, label, now.plusSeconds(Math.round(60 * minutes)));
         }
     }
 
     private static Optional<Soak> soak(Joint j, TicketState s) {
-        return j.hold() instanceof Hold.Glue g && g.waitMinutes() > 0 && s.timers().stream().noneMatch(t -> t.timer().equals("soak-" + j.id()))
-                ? Optional.of(new Soak(j.id(), Words.of("open.soak.label", g.softener(), j.name()), g.waitMinutes())) : Optional.empty();
+        return j.hold() instanceof Hold.Glue g && g.waitMinutes() > 0 && !s.care().timers().containsKey("soak-" + j.id())
+                ? Optional.of(new Soak(j.id(), Said.of("fact.stuck.label", "agent", g.softener(), "joint", j.name()), g.waitMinutes())) : Optional.empty();
     }
 
     public OpenModel {
@@ -100,15 +112,15 @@ public record OpenModel(
 
     public static OpenModel of(Work work) {
         TicketState s = work.state();
-        List<Joint> opened = s.opened().stream().flatMap(id -> work.instrument().joint(id).stream()).toList();
+        List<Joint> opened = s.joints().order().stream().flatMap(id -> work.instrument().joint(id).stream()).toList();
         List<Joint> ahead = work.computed().plan().map(WayIn.Plan::joints).orElse(List.of()).stream()
-                .filter(j -> !s.openNow().contains(j.id()) && !s.opened().contains(j.id()))
+                .filter(j -> !s.joints().openNow().contains(j.id()) && !s.joints().order().contains(j.id()))
                 .toList();
         List<Joint> all = new ArrayList<>(opened);
         all.addAll(ahead);
         Optional<Joint> next = ahead.stream().findFirst();
         return new OpenModel(summary(work, opened.size(), ahead.size()), rungs(all, opened.size(), work), next.map(j -> now(j, opened.size() + 1, all, work)),
-                Tray.cells(work), !s.goals().isEmpty(), work.mapped(), !s.barred().isEmpty() && work.computed().plan().isEmpty(), StepPhotos.of(work).isPresent(), s.done(Stage.OPEN));
+                work.inHand().map(j -> record(j, next, work)), Tray.cells(work), !s.course().goals().isEmpty(), work.mapped(), !s.joints().barred().isEmpty() && work.computed().plan().isEmpty(), StepPhotos.of(work).isPresent(), s.done(Stage.OPEN));
     }
 
     private static String summary(Work work, int opened, int ahead) {
@@ -124,10 +136,10 @@ public record OpenModel(
         List<Rung> rungs = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             Joint j = all.get(i);
-            Progress progress = i < opened ? (work.state().offPlan(j.id()) ? Progress.OFF_PLAN : Progress.DONE)
+            Progress progress = i < opened ? (work.state().joints().story(j.id()).offPlan() ? Progress.OFF_PLAN : Progress.DONE)
                     : i == opened ? Progress.NEXT : Progress.AHEAD;
             rungs.add(new Rung(j.id(), j.name(), j.tool(), depth(j, byId, depths), !j.loses().isEmpty(), !j.hazards().isEmpty(),
-                    i > 0 && all.get(i - 1).side() != j.side() && j.side() != stillglass.assembly.Side.AROUND, progress));
+                    i > 0 && all.get(i - 1).side() != j.side() && j.side() != Side.AROUND, progress));
         }
         return rungs;
     }
@@ -148,34 +160,40 @@ public record OpenModel(
 
     private static Now now(Joint j, int number, List<Joint> all, Work work) {
         TicketState s = work.state();
-        List<Fact> facts = s.facts(j.id());
         List<Instrument.Reference> marks = j.loses().stream()
                 .sorted()
-                .filter(r -> !s.references().containsKey(r))
+                .filter(r -> !s.joints().references().containsKey(r))
                 .flatMap(r -> work.instrument().reference(r).stream())
                 .toList();
+        List<String> alike = LookAlikes.among(work.instrument(), all).stream()
+                .filter(p -> p.joint().id().equals(j.id()) || p.other().id().equals(j.id()))
+                .sorted(Comparator.comparing(p -> !p.joint().id().equals(p.other().id())))
+                .limit(2)
+                .map(OpenModel::lookAlike)
+                .toList();
+        return new Now(j, number, all.size(), Doing.open(j), Doing.with(j), instead(j, work), marks,
+                cautions(j, work), alike, trouble(j, work), soak(j, s));
+    }
+
+    private static Record record(Joint j, Optional<Joint> next, Work work) {
+        TicketState s = work.state();
+        List<Fact> facts = s.joints().facts(j.id());
         Optional<String> facing = j.frees().stream()
                 .flatMap(p -> work.instrument().part(p).stream())
                 .filter(p -> p.facingMatters())
                 .map(p -> p.element().orElse(p.id()))
                 .findFirst();
         Optional<ClockPosition> clock = facts.stream()
-                .filter(Fact.LetGo.class::isInstance)
-                .map(f -> ((Fact.LetGo) f).at())
+                .filter(LetGo.class::isInstance)
+                .map(f -> ((LetGo) f).at())
                 .reduce((a, b) -> b);
-        List<String> alike = LookAlikes.among(work.instrument(), all).stream()
-                .filter(p -> p.joint().id().equals(j.id()) || p.other().id().equals(j.id()))
-                .sorted(java.util.Comparator.comparing(p -> !p.joint().id().equals(p.other().id())))
-                .limit(2)
-                .map(OpenModel::lookAlike)
-                .toList();
-        return new Now(j, number, all.size(), Doing.open(j), Words.of("open.tool", j.tool(), Words.of("side." + j.side().word())), instead(j, work), marks,
-                cautions(j, work), Doing.expects(j), facts.stream().map(Fact::say).map(Words::capital).toList(), clock, facing, alike, trouble(j, work), soak(j, s));
+        return new Record(j.id(), j.name(), s.joints().story(j.id()).open(), Doing.expects(j), facts.stream().map(Fact::said).map(Words::sentence).toList(), clock, facing,
+                next.filter(n -> !n.id().equals(j.id())).map(Joint::name));
     }
 
     private static Optional<String> instead(Joint j, Work work) {
-        return work.tools().instead(j.id()).map(l -> l.instead().map(i -> Words.of("open.instead", Words.capital(i), l.missing(), l.why()))
-                .orElse(Words.of("open.lacking", l.missing(), l.why())));
+        return work.tools().instead(j.id()).map(l -> l.instead().map(i -> Words.of("open.instead", Words.capital(i), l.missing(), Words.say(l.why())))
+                .orElse(Words.of("open.lacking", l.missing(), Words.say(l.why()))));
     }
 
     /// What is made safe or covered before the joint, with the reason, and what may jump, roll or harm.
@@ -183,8 +201,8 @@ public record OpenModel(
         List<String> lines = new ArrayList<>();
         for (Step step : work.computed().plan().map(WayIn.Plan::steps).orElse(List.of())) {
             switch (step) {
-                case Step.MakeSafe m when m.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", m.what(), m.why()));
-                case Step.Protect p when p.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", p.what(), p.why()));
+                case Step.MakeSafe m when m.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", Words.say(m.what()), Words.say(m.why())));
+                case Step.Protect p when p.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", Words.say(p.what()), Words.say(p.why())));
                 case Step.MakeSafe m -> {}
                 case Step.Protect p -> {}
                 case Step.Mark m -> {}
@@ -193,13 +211,14 @@ public record OpenModel(
             }
         }
         lines.addAll(Doing.cautions(j));
-        work.state().taken().filter(t -> work.state().found().stream().noneMatch(f -> f.joint().equals(j.id()))).ifPresent(t -> lines.add(Words.of("open.taken", t.name())));
+        work.state().course().taken().filter(t -> work.state().joints().found().stream().noneMatch(f -> f.joint().equals(j.id()))).ifPresent(t -> lines.add(Words.of("open.taken", t.name())));
         return lines;
     }
 
     private static String trouble(Joint j, Work work) {
-        int tried = (int) work.state().facts(j.id()).stream().filter(Fact.Stuck.class::isInstance).count();
-        return work.stuck(j).next(tried).map(r -> Words.of("open.trouble.type", r.means(), Fact.trim(Math.max(1, r.waitMinutes())))).orElse(Words.of("open.trouble.stop"));
+        int tried = (int) work.state().joints().facts(j.id()).stream().filter(Stuck.class::isInstance).count();
+        return work.stuck(j).next(tried).map(r -> r.waitMinutes() > 0 ? Words.of("open.trouble.type", r.means(), Words.number(r.waitMinutes())) : Words.of("open.trouble.type.now", r.means()))
+                .orElse(Words.of("open.trouble.stop"));
     }
 
     private static String lookAlike(LookAlikes.Pair p) {

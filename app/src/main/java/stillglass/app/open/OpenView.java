@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -22,11 +23,10 @@ import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.Dial;
 import stillglass.app.look.PhotoCache;
-import stillglass.app.shell.Station;
+import stillglass.app.station.Station;
 import stillglass.app.step.StepPhotoView;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.book.report.MatFiles;
@@ -34,20 +34,25 @@ import stillglass.look.Progress;
 import stillglass.plan.Alternatives;
 import stillglass.plan.TrayMat;
 import stillglass.plan.WayIn;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.facts.Facing;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
 
 /// The way in across the top; below it the step in hand with its record, and the tray.
 public final class OpenView implements Station {
     private final Desk desk;
-    private final java.util.function.Consumer<String> type;
+    private final Consumer<String> type;
     private final Label summary = Build.label("", "soft");
     private final Descent descent;
     private final VBox now = Build.column(7);
     private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
     private final VBox recordBox;
+    private final Label recordOf = Build.label("", "subheading");
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
     private final HBox ways = Build.row(10);
@@ -62,18 +67,18 @@ public final class OpenView implements Station {
     private Optional<OpenModel> drawn = Optional.empty();
 
     /// @param type opens the Say line with a beginning
-    public OpenView(Desk desk, Asker asker, PhotoCache cache, java.util.function.Consumer<String> type) {
+    public OpenView(Desk desk, Asker asker, PhotoCache cache, Consumer<String> type) {
         this.desk = desk;
         photos = new StepPhotoView(desk, asker, cache, () -> showPhotos(false));
         this.asker = asker;
         this.type = type;
         descent = new Descent(j -> desk.shown().flatMap(w -> w.instrument().joint(j)).flatMap(x -> x.frees().stream().findFirst())
-                .ifPresent(p -> desk.select(new Selection.OfPart(p))), order -> desk.submit(new Intent.Reorder(order)));
-        dial = new Dial(at -> note(new Fact.LetGo(at)));
+                .ifPresent(p -> desk.select(new Selection.OfPart(p))), order -> desk.submit(new CourseIntent.Reorder(order)));
+        dial = new Dial(at -> note(new LetGo(at)));
         dial.setId("dial");
         VBox inHandLeft = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(inHandLeft, Priority.ALWAYS);
-        recordBox = Build.column(6, Build.line(Words.of("open.record"), "subheading"), dial, record);
+        recordBox = Build.column(6, recordOf, dial, record);
         recordBox.setMinWidth(170);
         recordBox.setPrefWidth(190);
         HBox inHand = Build.row(18, inHandLeft, recordBox);
@@ -102,7 +107,12 @@ public final class OpenView implements Station {
     }
 
     private void note(Fact fact) {
-        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new Intent.NoteFacts(n.joint().id(), List.of(fact))));
+        drawn.flatMap(OpenModel::record).ifPresent(r -> desk.submit(new JointIntent.Note(r.joint(), List.of(fact))));
+    }
+
+    /// Takes the joint that comes next in hand, so that what is noted is noted of it.
+    private void takeInHand() {
+        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new JointIntent.Try(n.joint().id())));
     }
 
     @Override
@@ -132,12 +142,13 @@ public final class OpenView implements Station {
         if (m.tray().isEmpty()) {
             tray.getChildren().add(Build.label(Words.of("open.tray.empty"), "soft"));
         }
-        dial.show(m.now().flatMap(OpenModel.Now::clock));
+        dial.show(m.record().flatMap(OpenModel.Record::clock));
         actions.getChildren().clear();
         now.getChildren().setAll(m.now().map(this::step).orElseGet(() -> List.of(
                 Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.barred() ? "open.barred" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
-        record.getChildren().setAll(m.now().map(this::recorded).orElse(List.of()));
-        recordBox.setVisible(m.now().isPresent());
+        record.getChildren().setAll(m.record().map(this::recorded).orElse(List.of()));
+        recordOf.setText(m.record().map(r -> Words.of(r.off() ? "open.record.off" : "open.record", r.name())).orElse(""));
+        recordBox.setVisible(m.record().isPresent());
     }
 
     private List<Node> step(OpenModel.Now n) {
@@ -171,11 +182,11 @@ public final class OpenView implements Station {
         return nodes;
     }
 
-    private List<Node> recorded(OpenModel.Now n) {
+    private List<Node> recorded(OpenModel.Record n) {
         List<Node> nodes = new ArrayList<>();
         n.facing().ifPresent(part -> {
-            Button front = Build.button(Words.of("open.front"), "", () -> note(new Fact.Facing(part, true)), "chip");
-            Button rear = Build.button(Words.of("open.rear"), "", () -> note(new Fact.Facing(part, false)), "chip");
+            Button front = Build.button(Words.of("open.front"), "", () -> note(new Facing(part, true)), "chip");
+            Button rear = Build.button(Words.of("open.rear"), "", () -> note(new Facing(part, false)), "chip");
             front.setId("front-up");
             rear.setId("rear-up");
             nodes.add(Build.row(6, front, rear));
@@ -184,6 +195,11 @@ public final class OpenView implements Station {
         if (n.noted().isEmpty()) {
             nodes.add(Build.label(n.expects(), "soft", "small"));
         }
+        n.next().ifPresent(name -> {
+            Button take = Build.button(Words.of("open.take", name), "I", this::takeInHand, "chip");
+            take.setId("take-in-hand");
+            nodes.add(take);
+        });
         return nodes;
     }
 
@@ -193,7 +209,7 @@ public final class OpenView implements Station {
             showWays(false);
             return;
         }
-        desk.shown().filter(w -> !w.state().goals().isEmpty()).ifPresent(w -> {
+        desk.shown().filter(w -> !w.state().course().goals().isEmpty()).ifPresent(w -> {
             ways.getChildren().setAll(Build.label(Words.of("open.ways.computing"), "soft"));
             showWays(true);
             long asked = asking.incrementAndGet();
@@ -205,7 +221,7 @@ public final class OpenView implements Station {
             desk.compute(() -> Alternatives.of(w.wayRequest(w.goals()), watch).ways()).thenAcceptAsync(found -> {
                 if (asking.get() == asked) {
                     offered = found;
-                    ways.getChildren().setAll(found.stream().map(f -> way(f, w.state().way())).toList());
+                    ways.getChildren().setAll(found.stream().map(f -> way(f, w.state().course().way())).toList());
                 }
             }, Platform::runLater);
         });
@@ -247,13 +263,13 @@ public final class OpenView implements Station {
 
     private void take(Alternatives.Sort sort) {
         showWays(false);
-        desk.submit(new Intent.ChooseWay(sort));
+        desk.submit(new CourseIntent.ChooseWay(sort));
     }
 
     /// The mat for what is off and what is still to come off, written at its true size.
     private void printMat() {
         desk.shown().ifPresent(w -> asker.report(w.state().tag().number() + "-tray.pdf").ifPresent(file -> desk.compute(() -> {
-            List<Joint> joints = new ArrayList<>(w.state().opened().stream().flatMap(id -> w.instrument().joint(id).stream()).toList());
+            List<Joint> joints = new ArrayList<>(w.state().joints().order().stream().flatMap(id -> w.instrument().joint(id).stream()).toList());
             joints.addAll(w.computed().plan().map(WayIn.Plan::joints).orElse(List.of()));
             MatFiles.write(TrayMat.of(w.instrument(), joints), file);
             return file;
@@ -261,12 +277,12 @@ public final class OpenView implements Station {
     }
 
     private void open() {
-        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new Intent.OpenJoint(n.joint().id(), false)));
+        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new JointIntent.Open(n.joint().id(), false)));
     }
 
     private void mark() {
         drawn.flatMap(OpenModel::now).ifPresent(n -> n.marks().stream().findFirst().ifPresentOrElse(
-                r -> desk.submit(new Intent.KeepReference(r.id(), r.how(), ClockPosition.of(12))),
+                r -> desk.submit(new JointIntent.KeepReference(r.id(), r.how(), Optional.empty())),
                 () -> n.soak().ifPresent(s -> desk.submit(s.begin(desk.clock().instant())))));
     }
 
@@ -275,6 +291,7 @@ public final class OpenView implements Station {
     }
 
     /// Takes a photo of the step in hand.
+    @Override
     public void photograph(Work work) {
         photos.photograph(work);
     }
@@ -286,8 +303,12 @@ public final class OpenView implements Station {
         upper(on ? photos.node() : descent);
     }
 
+    /// What is tried is tried on the joint that does not come off.
     private void trouble() {
-        drawn.flatMap(OpenModel::now).ifPresent(n -> desk.shown().ifPresent(w -> type.accept(n.trouble())));
+        drawn.flatMap(OpenModel::now).ifPresent(n -> {
+            takeInHand();
+            type.accept(n.trouble());
+        });
     }
 
     @Override
@@ -303,13 +324,14 @@ public final class OpenView implements Station {
         switch (event.getCode()) {
             case SPACE -> {
                 if (event.isShiftDown()) {
-                    drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new Intent.OpenJoint(n.joint().id(), true)));
+                    drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new JointIntent.Open(n.joint().id(), true)));
                 } else {
                     open();
                 }
             }
             case M -> mark();
             case X -> trouble();
+            case I -> takeInHand();
             case W -> otherWays();
             case K -> showTools();
             case T -> printMat();
@@ -322,7 +344,7 @@ public final class OpenView implements Station {
             }
             case P -> photograph();
             case V -> showPhotos(true);
-            case BACK_SPACE -> desk.submit(new Intent.Undo());
+            case BACK_SPACE -> desk.submit(new Undo());
             default -> {
                 return false;
             }

@@ -21,7 +21,10 @@ import stillglass.assembly.Part;
 import stillglass.assembly.ScrewLayout;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
-import stillglass.ticket.Fact;
+import stillglass.ticket.facts.Facing;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.Note;
+import stillglass.ticket.facts.Screw;
 
 /// The mat: a cell for everything that came off, drawn as it lies, screws where their holes are.
 public final class Tray {
@@ -57,14 +60,14 @@ public final class Tray {
     static List<Cell> cells(Work work) {
         List<Cell> cells = new ArrayList<>();
         int number = 0;
-        for (String id : work.state().opened()) {
+        for (String id : work.state().joints().order()) {
             number++;
             Optional<Joint> joint = work.instrument().joint(id);
-            if (joint.isEmpty() || !work.state().openNow().contains(id)) {
+            if (joint.isEmpty() || !work.state().joints().openNow().contains(id)) {
                 continue;
             }
             Joint j = joint.get();
-            List<Fact> facts = work.state().facts(id);
+            List<Fact> facts = work.state().joints().facts(id);
             if (j.hold() instanceof Hold.Screws s) {
                 List<Hole> holes = holes(s, facts, work.instrument());
                 cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
@@ -86,21 +89,22 @@ public final class Tray {
         for (int i = 0; i < spots.size(); i++) {
             String cell = s.holes().get(i).cell();
             holes.add(new Hole(cell, spots.get(i).x(), spots.get(i).y(), facts.stream()
-                    .filter(f -> f instanceof Fact.Screw x && x.cell().equals(cell))
-                    .map(f -> Fact.trim(((Fact.Screw) f).lengthMm()))
+                    .filter(f -> f instanceof Screw x && x.cell().equals(cell))
+                    .flatMap(f -> ((Screw) f).lengthMm().stream())
+                    .map(Words::number)
                     .findFirst()
                     .orElse("?")));
         }
         return holes;
     }
 
-    private static Cell cell(int number, Part part, List<Fact> facts, LensSection section) {
+    private static Cell cell(int number, Part part, List<Fact> facts, Optional<LensSection> section) {
         String note = String.join(" · ", facts.stream()
-                .filter(f -> !(f instanceof Fact.Screw) && !(f instanceof Fact.Note))
-                .map(f -> f instanceof Fact.Facing x ? (x.frontUp() ? Words.of("tray.front") : Words.of("tray.rear")) : f.say())
+                .filter(f -> !(f instanceof Screw) && !(f instanceof Note))
+                .map(f -> f instanceof Facing x ? (x.frontUp() ? Words.of("tray.front") : Words.of("tray.rear")) : Words.say(f.said()))
                 .toList());
-        Optional<Element> e = part.element().flatMap(section::element);
-        GlassForm form = e.map(x -> GlassForm.of(section, x)).orElse(new GlassForm(0, 0));
+        Optional<Element> e = section.flatMap(l -> part.element().flatMap(l::element));
+        GlassForm form = e.flatMap(x -> section.map(l -> GlassForm.of(l, x))).orElse(new GlassForm(0, 0));
         Shape shape = e.isPresent() ? Shape.GLASS : part.kind() == Part.Kind.SMALL || part.kind() == Part.Kind.KEY ? Shape.SMALL : Shape.RING;
         return new Cell(number, part.name(), shape, note, List.of(), form.front(), form.rear());
     }

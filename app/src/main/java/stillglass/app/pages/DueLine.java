@@ -11,15 +11,18 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
-import stillglass.app.desk.TicketCard;
 import stillglass.app.draw.Inked;
 import stillglass.app.theme.Words;
+import stillglass.book.log.Logbook;
 
 /// The weeks ahead as a line, with a tag hung on the day each open ticket is due.
 final class DueLine extends Region {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
-    private List<TicketCard> open = List.of();
+    /// A ticket and its day.
+    private record Due(String number, LocalDate day) {}
+
+    private List<Due> open = List.of();
     private LocalDate today = LocalDate.EPOCH;
 
     DueLine() {
@@ -27,8 +30,10 @@ final class DueLine extends Region {
         setPrefHeight(96);
     }
 
-    void show(List<TicketCard> tickets, LocalDate now) {
-        open = tickets.stream().filter(t -> !t.signed()).sorted(Comparator.comparing(TicketCard::due)).toList();
+    /// Tickets of which nobody has said when they are due hang on no day.
+    void show(List<Logbook.Listed> tickets, LocalDate now) {
+        open = tickets.stream().map(Logbook.Listed::card).filter(c -> !c.signed()).flatMap(c -> c.tag().due().map(d -> new Due(c.number(), d)).stream())
+                .sorted(Comparator.comparing(Due::day)).toList();
         today = now;
         setVisible(!open.isEmpty());
         requestLayout();
@@ -40,8 +45,8 @@ final class DueLine extends Region {
         if (open.isEmpty()) {
             return;
         }
-        LocalDate last = open.getLast().due().plusDays(3);
-        LocalDate first = open.getFirst().due().isBefore(today) ? open.getFirst().due() : today;
+        LocalDate last = open.getLast().day().plusDays(3);
+        LocalDate first = open.getFirst().day().isBefore(today) ? open.getFirst().day() : today;
         double days = Math.max(14, ChronoUnit.DAYS.between(first, last));
         double y = getHeight() - 26;
         Line line = new Line(0, y, getWidth(), y);
@@ -61,9 +66,9 @@ final class DueLine extends Region {
         // From the last to the first: a name that would run into the next string stands above it.
         double next = Double.POSITIVE_INFINITY;
         boolean nextHigh = false;
-        for (TicketCard t : open.reversed()) {
-            double x = x(t.due(), first, days);
-            boolean late = t.due().isBefore(today);
+        for (Due t : open.reversed()) {
+            double x = x(t.day(), first, days);
+            boolean late = t.day().isBefore(today);
             Text name = text(t.number(), late ? "due-late-name" : "due-name", x + 4, 0);
             nextHigh = x + name.getLayoutBounds().getWidth() + 12 > next && !nextHigh;
             next = x;

@@ -15,7 +15,9 @@ import stillglass.app.theme.Words;
 final class InfinityGauge extends Region {
     private Optional<ProveModel.Reading> before = Optional.empty();
     private Optional<ProveModel.Reading> after = Optional.empty();
-    private double hiddenMm = 0.06;
+    /// Half the width drawn where nothing is known.
+    private static final double USUAL_REACH_MM = 0.06;
+    private double hiddenMm;
 
     InfinityGauge() {
         setPrefHeight(112);
@@ -25,7 +27,7 @@ final class InfinityGauge extends Region {
     void show(ProveModel m) {
         before = m.before();
         after = m.after();
-        hiddenMm = m.hiddenMm();
+        hiddenMm = m.hidden().map(ProveModel.Hidden::mm).orElse(0.0);
         setAccessibleText(Words.of("prove.gauge.spoken", before.map(ProveModel.Reading::text).orElse("–"), after.map(ProveModel.Reading::text).orElse("–")));
         requestLayout();
     }
@@ -35,7 +37,7 @@ final class InfinityGauge extends Region {
         getChildren().clear();
         double w = getWidth();
         double mid = 52;
-        double reach = Math.max(2 * hiddenMm, Math.max(extent(before), extent(after)) * 1.25);
+        double reach = Math.max(Math.max(USUAL_REACH_MM, 2 * hiddenMm), Math.max(extent(before), extent(after)) * 1.25);
         double scale = (w / 2 - 16) / reach;
         double x0 = w / 2;
         Rectangle band = new Rectangle(x0 - hiddenMm * scale, mid - 24, 2 * hiddenMm * scale, 48);

@@ -6,30 +6,37 @@ import java.util.Optional;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
-import stillglass.book.report.Report;
+import stillglass.book.report.ReportMaker;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.joints.ShimStack;
+import stillglass.ticket.proof.Proof;
+import stillglass.ticket.proof.ProofEvent;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
 
 /// What Prove shows.
 ///
 /// @param before infinity before the work
 /// @param after infinity after it
-/// @param hiddenMm what the widest stop hides, one side
+/// @param hidden what the widest stop hides; empty where the optical section is not known
 /// @param sum the shim arithmetic in words, line by line
+/// @param place of the stack that moves infinity, where that is known
 /// @param stack pieces to fit, empty when none come closer or nothing is measured
 /// @param veil change in words, empty until both photos are graded
 /// @param photoBefore the photos compared
 /// @param ledger what is still open, in words
+/// @param withdrawn what was proved before something was opened again
+/// @param wanted what is still to be shown before it can be signed for
 public record ProveModel(
         Optional<Reading> before,
         Optional<Reading> after,
-        double hiddenMm,
+        Optional<Hidden> hidden,
         List<String> sum,
+        Optional<String> place,
         List<Double> stack,
         Optional<String> veil,
         String veilMeaning,
@@ -39,8 +46,13 @@ public record ProveModel(
         Optional<String> feelAfter,
         String ledger,
         boolean ledgerZero,
+        List<String> withdrawn,
+        List<String> wanted,
         Optional<String> signed,
         boolean done) {
+
+    /// What a stop hides, one side.
+    public record Hidden(double mm, double fNumber) {}
 
     public record Reading(double errorMm, double sigmaMm, String text) {}
 
@@ -50,34 +62,50 @@ public record ProveModel(
     public ProveModel {
         sum = List.copyOf(sum);
         stack = List.copyOf(stack);
+        withdrawn = List.copyOf(withdrawn);
+        wanted = List.copyOf(wanted);
     }
 
     /// @param stock shims at hand, mm
     public static ProveModel of(Work work, List<Double> stock) {
         TicketState s = work.state();
-        Optional<Reading> before = s.infinity(Phase.BEFORE).map(ProveModel::reading);
-        Optional<Reading> after = s.infinity(Phase.AFTER).map(ProveModel::reading);
-        double hidden = InfinityShims.hiddenMm(work.section().fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
+        Optional<Reading> before = s.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).map(ProveModel::reading);
+        Optional<Reading> after = Proof.infinity(s.readings(), s.joints()).map(Readings.Infinity::read).map(ProveModel::reading);
+        Optional<Hidden> hidden = work.section().map(l -> new Hidden(InfinityShims.hiddenMm(l.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM), l.fNumber()));
+        Optional<ShimStack> stack = ShimStack.ofInfinity(s.joints(), work.instrument());
         List<String> sum = new ArrayList<>();
         List<Double> pieces = new ArrayList<>();
-        after.or(() -> before).ifPresent(r -> arithmetic(r, s, stock, sum, pieces));
-        Optional<VeilChange> veil = Report.veil(s);
-        return new ProveModel(before, after, hidden, sum, pieces,
+        after.or(() -> before).ifPresent(r -> arithmetic(r, stack, work, stock, sum, pieces));
+        Optional<VeilChange> veil = ReportMaker.veil(s);
+        return new ProveModel(before, after, hidden, sum, stack.map(ShimStack::place), pieces,
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
                 veil.map(v -> Words.of(v.clearer() ? "prove.veil.clearer" : v.change() - v.halfWidth() > 0 ? "prove.veil.worse" : "prove.veil.same")).orElse(""),
-                s.gradedPhoto(Phase.BEFORE).map(p -> p.kept().photoId()), s.gradedPhoto(Phase.AFTER).map(p -> p.kept().photoId()),
-                s.check(Phase.AFTER, "iris"), s.check(Phase.AFTER, "feel"),
-                Words.capital(work.ledger().say()), work.ledger().zero(),
-                s.signed().map(TicketEvent.ReportSigned::by), s.done(Stage.PROVE));
+                s.glass().graded(Phase.BEFORE).map(p -> p.kept().photoId()), s.glass().graded(Phase.AFTER).map(p -> p.kept().photoId()),
+                s.readings().check(Phase.AFTER, "iris"), s.readings().check(Phase.AFTER, "feel"),
+                Words.say(work.ledger().said()), work.ledger().zero(), withdrawn(s),
+                Proof.wanted(s.readings(), s.joints(), work.world()).stream().map(Words::say).toList(),
+                s.proof().signed(s.joints()).map(ProofEvent.Signed::by), s.done(Stage.PROVE));
     }
 
-    private static Reading reading(TicketEvent.InfinityMeasured m) {
+    private static Reading reading(ReadingEvent.InfinityMeasured m) {
         return new Reading(m.errorMm(), m.uncertaintyMm(), Words.of("mm.error", m.errorMm(), m.uncertaintyMm()));
     }
 
-    private static void arithmetic(Reading r, TicketState s, List<Double> stock, List<String> sum, List<Double> pieces) {
-        double fittedMm = s.shimsNowMm();
-        boolean known = s.shimsRecorded() || !s.shims().isEmpty();
+    /// What was proved and signed before something was opened again.
+    private static List<String> withdrawn(TicketState s) {
+        List<String> lines = new ArrayList<>(s.proof().withdrawn(s.joints()).stream().map(w -> Words.of("prove.withdrawn.signature", w.by())).toList());
+        Proof.withdrawnInfinity(s.readings(), s.joints()).ifPresent(i -> lines.add(Words.of("prove.withdrawn.infinity", reading(i.read()).text())));
+        return lines;
+    }
+
+    private static void arithmetic(Reading r, Optional<ShimStack> at, Work work, List<Double> stock, List<String> sum, List<Double> pieces) {
+        Optional<Double> now = at.flatMap(ShimStack::totalNowMm);
+        double fittedMm = now.orElse(0.0);
+        boolean known = now.isPresent();
+        if (at.isEmpty()) {
+            List<ShimStack> all = ShimStack.of(work.state().joints(), work.instrument());
+            sum.add(all.isEmpty() ? Words.of("prove.sum.nostack") : Words.of("prove.sum.whichstack", String.join(", ", all.stream().map(a -> a.place().replace('_', ' ')).toList())));
+        }
         sum.add(known ? Words.of("prove.sum.fitted", fittedMm) : Words.of("prove.sum.unknown"));
         sum.add(Words.of("prove.sum.error", r.errorMm()));
         sum.add(Words.of(known ? "prove.sum.wanted" : "prove.sum.more", fittedMm + r.errorMm()));
@@ -89,7 +117,7 @@ public record ProveModel(
         stack.ifPresent(found -> {
             pieces.addAll(found.pieces());
             sum.add(Words.of("prove.sum.stack",
-                    found.pieces().isEmpty() ? "0" : String.join(" + ", found.pieces().stream().map(Fact::trim).toList()),
+                    found.pieces().isEmpty() ? "0" : String.join(" + ", found.pieces().stream().map(Words::number).toList()),
                     found.totalMm(), 1000 * found.leftMm()));
         });
         if (stack.isEmpty()) {
@@ -102,13 +130,13 @@ public record ProveModel(
             return new Say(Words.of("prove.say.infinity"), Words.of("prove.keys.read"));
         }
         if (!stack.isEmpty()) {
-            return new Say(Words.of("prove.say.shims", String.join(" + ", stack.stream().map(Fact::trim).toList())), Words.of("prove.keys.fit"));
+            return new Say(Words.of("prove.say.shims", String.join(" + ", stack.stream().map(Words::number).toList())), Words.of("prove.keys.fit"));
         }
         if (photoAfter.isEmpty()) {
             return new Say(Words.of("prove.say.photo"), Words.of("prove.keys.photo"));
         }
         if (signed.isEmpty()) {
-            return new Say(Words.of("prove.say.sign"), Words.of("prove.keys.sign"));
+            return new Say(wanted.isEmpty() ? Words.of("prove.say.sign") : Words.of("prove.say.wanted", wanted.getFirst()), Words.of("prove.keys.sign"));
         }
         return new Say(Words.of(done ? "prove.say.done" : "prove.say.finish"), Words.of("prove.keys.pdf"));
     }

@@ -1,9 +1,9 @@
 package stillglass.app.prove;
 
 import java.nio.file.Path;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
@@ -23,21 +23,22 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.look.PhotoCache;
 import stillglass.app.look.PhotoPane;
-import stillglass.app.shell.Station;
+import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.book.Logbook;
+import stillglass.book.log.Logbook;
 import stillglass.book.report.PdfReport;
-import stillglass.book.report.Report;
+import stillglass.book.report.ReportMaker;
 import stillglass.look.Progress;
 import stillglass.prove.InfinityShims;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.glass.Photo;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.proof.ProofIntent;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
 
 /// Infinity with its shims, the veil before and after, and the signed report.
 public final class ProveView implements Station {
@@ -57,6 +58,7 @@ public final class ProveView implements Station {
     private final Label iris = Build.label("");
     private final Label feel = Build.label("");
     private final Label signed = Build.label("", "green", "strong");
+    private final VBox wanted = Build.column(2);
     private final TextField name = new TextField();
     private final Label written = Build.label("", "soft", "small");
     private final HBox node;
@@ -98,7 +100,7 @@ public final class ProveView implements Station {
         Button pdf = Build.button(Words.of("prove.pdf"), "P", this::askPdf, "next");
         pdf.setId("write-pdf");
         VBox report = Build.sheet(Words.of("prove.report"), "", ledger, Build.line(Words.of("arrive.iris"), "subheading"), iris, irisField,
-                Build.line(Words.of("arrive.feel"), "subheading"), feel, feelField, Build.spring(), signed, Build.row(8, name, sign), Build.row(8, pdf), written);
+                Build.line(Words.of("arrive.feel"), "subheading"), feel, feelField, Build.spring(), wanted, signed, Build.row(8, name, sign), Build.row(8, pdf), written);
         node = Build.shared(16, List.of(infinity, haze, report), 1.15, 1.2, 0.95);
         node.getStyleClass().add("station");
     }
@@ -110,7 +112,7 @@ public final class ProveView implements Station {
     }
 
     private static String join(List<Double> mm) {
-        return String.join("  ", mm.stream().map(Fact::trim).toList());
+        return String.join("  ", mm.stream().map(Words::number).toList());
     }
 
     private void setStock(String text) {
@@ -134,26 +136,30 @@ public final class ProveView implements Station {
     }
 
     private void check(String what, String found) {
-        desk.submit(new Intent.Keep(new TicketEvent.FunctionChecked(Phase.AFTER, what, found)));
+        desk.submit(new ReadingEvent.FunctionChecked(Phase.AFTER, what, found));
     }
 
     private void read() {
-        desk.shown().ifPresent(w -> desk.compute(() -> VirtualDevices.collimator(w.state(), w.section(), w.instrument(), w.state().lastIntent()).read())
-                .thenCompose(r -> desk.submit(new Intent.Keep(new TicketEvent.InfinityMeasured(Phase.AFTER, r.errorMm(), r.sigmaMm())))));
+        desk.shown().ifPresent(w -> w.section().ifPresentOrElse(lens -> desk.compute(() -> VirtualDevices.collimator(w.state(), lens, w.instrument(), w.state().history().nextAct()).read())
+                .thenCompose(r -> desk.submit(new ReadingEvent.InfinityMeasured(Phase.AFTER, r.errorMm(), r.sigmaMm()))), () -> desk.complain(Words.of("section.unknown"))));
     }
 
     private void fit() {
         drawn.filter(m -> !m.stack().isEmpty()).ifPresent(m ->
-                desk.submit(new Intent.Keep(new TicketEvent.ShimsFitted(m.stack()))).thenRunAsync(this::read, Platform::runLater));
+                desk.submit(new JointIntent.FitShims(m.place(), m.stack())).thenRunAsync(this::read, Platform::runLater));
     }
 
     private void photograph() {
-        desk.shown().ifPresent(w -> PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), w.section(), w.instrument(), Phase.AFTER),
-                Phase.AFTER, false, Words.of("prove.caption"), Progress.SILENT));
+        desk.shown().ifPresent(w -> w.section().ifPresent(lens -> PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), lens, w.instrument(), Phase.AFTER),
+                Phase.AFTER, false, Words.of("prove.caption"), Progress.SILENT)));
     }
 
     private void sign() {
-        desk.submit(new Intent.Sign(name.getText().strip(), desk.clock().instant()));
+        String by = name.getText().strip();
+        int colon = by.indexOf(':');
+        // What is still wanted can be overruled with a reason: "M. Rook: no collimator here".
+        desk.submit(colon < 0 ? new ProofIntent.Sign(by, desk.clock().instant(), Optional.empty())
+                : new ProofIntent.Sign(by.substring(0, colon).strip(), desk.clock().instant(), Optional.of(by.substring(colon + 1).strip())));
     }
 
     private void askPdf() {
@@ -164,7 +170,7 @@ public final class ProveView implements Station {
     public CompletableFuture<Void> writePdf(Path file) {
         return desk.shown().map(w -> pictures(w.state())
                         .thenCompose(all -> desk.compute(() -> {
-                            PdfReport.write(Report.of(w.state(), desk.shelf()), id -> all.stream().filter(p -> p.photoId().equals(id)).findFirst(), file);
+                            PdfReport.write(ReportMaker.of(w.state(), w.world(), desk.shelf(), ZoneId.systemDefault()), id -> all.stream().filter(p -> p.photoId().equals(id)).findFirst(), file);
                             return file;
                         }))
                         .thenAcceptAsync(f -> written.setText(Words.of("prove.written", f.toAbsolutePath())), Platform::runLater))
@@ -173,8 +179,8 @@ public final class ProveView implements Station {
 
     private CompletableFuture<List<Logbook.PhotoBytes>> pictures(TicketState state) {
         CompletableFuture<List<Logbook.PhotoBytes>> all = CompletableFuture.completedFuture(List.of());
-        for (TicketState.Photo p : state.photos()) {
-            all = all.thenCombine(desk.photo(p.kept().photoId()), (list, one) -> {
+        for (Photo p : state.glass().all()) {
+            all = all.thenCombine(desk.photo(state.tag().number(), p.id()), (list, one) -> {
                 List<Logbook.PhotoBytes> longer = new ArrayList<>(list);
                 one.ifPresent(longer::add);
                 return longer;
@@ -202,17 +208,22 @@ public final class ProveView implements Station {
         drawn = Optional.of(m);
         gauge.show(m);
         readings.setText(Words.of("prove.readings", m.before().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")),
-                m.after().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")), m.hiddenMm(), work.section().fNumber()));
+                m.after().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")))
+                + m.hidden().map(h -> " " + Words.of("prove.hidden", h.mm(), h.fNumber())).orElse(""));
         sum.getChildren().setAll(m.sum().stream().map(s -> (Node) Build.label(s)).toList());
         fit.setDisable(m.stack().isEmpty());
         veil.setText(m.veil().orElse(Words.of("prove.veil.missing")));
         veilMeaning.setText(m.veilMeaning());
-        ledger.setText(Words.of("prove.ledger", m.ledger().toLowerCase(Locale.ROOT)));
+        ledger.setText(Words.of("prove.ledger", m.ledger()));
         ledger.getStyleClass().removeAll("danger", "green");
         ledger.getStyleClass().add(m.ledgerZero() ? "green" : "danger");
         iris.setText(m.irisAfter().map(Words::capital).orElse(Words.of("arrive.untried")));
         feel.setText(m.feelAfter().map(Words::capital).orElse(Words.of("arrive.untried")));
         signed.setText(m.signed().map(by -> Words.of("prove.signed", by)).orElse(""));
+        wanted.getChildren().setAll(m.withdrawn().stream().map(l -> (Node) Build.label(l, "danger", "small")).toList());
+        if (m.signed().isEmpty() && !m.wanted().isEmpty()) {
+            wanted.getChildren().add(Build.label(Words.of("prove.wanted", String.join(", ", m.wanted())), "soft", "small"));
+        }
         photo(m.photoBefore(), before, work, m);
         photo(m.photoAfter(), after, work, m);
     }

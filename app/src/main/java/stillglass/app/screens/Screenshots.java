@@ -25,20 +25,24 @@ import stillglass.app.desk.DemoBook;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Viewing;
+import stillglass.app.house.House;
 import stillglass.app.shell.Shell;
 import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Theme;
 import stillglass.assembly.ClockPosition;
-import stillglass.book.Logbook;
 import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Surface;
 import stillglass.optics.measured.Spherometer;
-import stillglass.sim.Act;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
+import stillglass.sim.Deed;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Stage;
 
 /// Tells the demo story once and takes a picture at each stage.
 public final class Screenshots {
@@ -56,7 +60,7 @@ public final class Screenshots {
         this.folder = folder;
         this.desk = desk;
         Theme theme = new Theme();
-        shell = new Shell(desk, new NoAsker(), theme);
+        shell = House.furnish(desk, new NoAsker(), theme);
         scene = new Scene(shell, WIDTH, HEIGHT);
         theme.dress(scene);
     }
@@ -98,7 +102,7 @@ public final class Screenshots {
         });
         stage(Stage.ARRIVE, 1);
         snap("arrive");
-        submit(new Intent.FinishStage(Stage.ARRIVE, Optional.empty()));
+        submit(new CourseIntent.FinishStage(Stage.ARRIVE, Optional.empty()));
         stage(Stage.LOOK, 1);
         select(1);
         snap("look");
@@ -147,13 +151,13 @@ public final class Screenshots {
     /// The reflex body on its way to the shutter: bottom plate and coverings off.
     private void unfolded() {
         desk.open("T-0147").orTimeout(60, TimeUnit.SECONDS).join();
-        submit(new Intent.ChooseGoals(List.of("curtain_first")));
+        submit(new CourseIntent.ChooseGoals(List.of("curtain_first")));
         onUi(() -> {
             desk.go(Stage.OPEN);
             return null;
         });
         settle();
-        for (Act a : DemoBook.acts(desk, Stage.OPEN).subList(0, 32)) {
+        for (Deed a : DemoBook.acts(desk, Stage.OPEN).subList(0, 32)) {
             DemoBook.perform(desk, a);
         }
         settle();
@@ -221,13 +225,13 @@ public final class Screenshots {
 
     /// A tall Axis with light through a lens that somebody closed with a glass turned round, one surface face-on.
     private void light() {
-        submit(new Intent.FindAssembled("reverse:E1"));
+        submit(new GlassIntent.FindAssembled("reverse:E1"));
         view(v -> v.at(2).withRays(true).facing(Optional.of(1)));
         press(KeyCode.A);
         snap("light");
         press(KeyCode.A);
         view(v -> Viewing.USUAL);
-        submit(new Intent.AssembledRight());
+        submit(new GlassIntent.AssembledRight());
     }
 
     private void view(java.util.function.UnaryOperator<Viewing> change) {
@@ -238,7 +242,7 @@ public final class Screenshots {
         settle();
     }
 
-    private List<Act> pending = new ArrayList<>();
+    private List<Deed> pending = new ArrayList<>();
 
     /// Goes to a stage and tells a share of it.
     private void stage(Stage stage, double share) {
@@ -246,7 +250,7 @@ public final class Screenshots {
             desk.go(stage);
             return null;
         });
-        List<Act> acts = DemoBook.acts(desk, stage);
+        List<Deed> acts = DemoBook.acts(desk, stage);
         int many = (int) Math.round((stage == Stage.ARRIVE ? 0 : acts.size() - (share < 1 ? 1 : 0)) * share);
         acts.subList(0, many).forEach(a -> DemoBook.perform(desk, a));
         pending = new ArrayList<>(acts.subList(many, acts.size()));
@@ -270,8 +274,8 @@ public final class Screenshots {
     /// States a wrong clock position at the thread in hand, so that the comparison has something to say.
     private void wrongClock() {
         while (!pending.isEmpty()) {
-            if (pending.getFirst() instanceof Act.Do d && d.intent() instanceof Intent.StateFact s && s.fact() instanceof Fact.LetGo l) {
-                submit(new Intent.StateFact(s.joint(), new Fact.LetGo(ClockPosition.of(l.at().hours() + 4))));
+            if (pending.getFirst() instanceof Deed.Do d && d.act().intents().getFirst() instanceof JointIntent.State s && s.fact() instanceof LetGo l) {
+                submit(new JointIntent.State(s.joint(), new LetGo(ClockPosition.of(l.at().hours() + 4))));
                 break;
             }
             DemoBook.perform(desk, pending.removeFirst());
@@ -299,7 +303,7 @@ public final class Screenshots {
     private void select(int finding) {
         onUi(() -> {
             desk.select(finding < 0 ? new Selection.Nothing()
-                    : new Selection.OfFinding(desk.shown().orElseThrow().state().findings().get(finding).id()));
+                    : new Selection.OfFinding(desk.shown().orElseThrow().state().glass().findings().get(finding).id()));
             return null;
         });
         settle();
@@ -317,7 +321,7 @@ public final class Screenshots {
     private void settle() {
         for (int quiet = 0; quiet < 4; ) {
             // One turn through both working threads and the interface thread.
-            desk.listing().orTimeout(60, TimeUnit.SECONDS).join();
+            desk.summary(1).orTimeout(60, TimeUnit.SECONDS).join();
             desk.compute(() -> true).orTimeout(120, TimeUnit.SECONDS).join();
             boolean busy = onUi(() -> desk.shown().map(w -> w.computing()).orElse(false));
             quiet = busy ? 0 : quiet + 1;

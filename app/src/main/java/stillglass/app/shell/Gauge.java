@@ -8,11 +8,12 @@ import javafx.application.Platform;
 import javafx.scene.control.TextInputControl;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Work;
+import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Fact;
-import stillglass.ticket.Stage;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.story.Stage;
 
 /// Caliper and micrometer: what they show goes into the field in hand, or begins a line about the joint in hand.
 final class Gauge {
@@ -36,13 +37,13 @@ final class Gauge {
         readings = joint.id().equals(measured) ? readings + 1 : 0;
         measured = joint.id();
         int before = readings;
-        List<Fact> noted = work.stage() == Stage.CLOSE ? List.of() : work.state().facts(joint.id());
+        List<Fact> noted = work.stage() == Stage.CLOSE ? List.of() : work.state().joints().facts(joint.id());
         boolean shims = joint.frees().stream().flatMap(p -> work.instrument().part(p).stream()).anyMatch(p -> p.kind() == Part.Kind.SHIM);
         desk.compute(() -> VirtualDevices.caliper(joint, work.instrument(), noted, before, SEED).readMm()).thenAcceptAsync(mm -> {
-            String reading = Fact.trim(mm);
+            String reading = Words.number(mm);
             focused.get().ifPresentOrElse(
                     field -> field.replaceSelection(Measured.into(field.getText(0, field.getSelection().getStart()), reading)),
-                    () -> type.accept(Measured.line(joint, work.state().facts(joint.id()), reading, shims)));
+                    () -> type.accept(Measured.line(joint, work.state().joints().facts(joint.id()), reading, shims)));
         }, Platform::runLater);
     }
 }

@@ -3,7 +3,8 @@ package stillglass.app.shell;
 import java.util.List;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
-import stillglass.ticket.Fact;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.Screw;
 
 /// The line that says what a caliper just read at a joint.
 final class Measured {
@@ -20,7 +21,7 @@ final class Measured {
     static String line(Joint joint, List<Fact> noted, String reading, boolean shims) {
         return switch (joint.hold()) {
             case Hold.Screws s -> s.holes().stream().map(Joint.ScrewHole::cell)
-                    .filter(cell -> noted.stream().noneMatch(f -> f instanceof Fact.Screw x && x.cell().equals(cell))).findFirst()
+                    .filter(cell -> noted.stream().noneMatch(f -> f instanceof Screw x && x.cell().equals(cell))).findFirst()
                     .map(cell -> "screw " + cell + ", " + s.drive() + ", " + reading + " mm").orElse(reading + " mm");
             case Hold.RetainingRing r -> "proud " + reading;
             case Hold.Seat s when shims -> "shim " + reading;

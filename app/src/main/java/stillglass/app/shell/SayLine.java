@@ -1,16 +1,16 @@
 package stillglass.app.shell;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
@@ -18,127 +18,107 @@ import javafx.scene.layout.VBox;
 import stillglass.app.desk.Say;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Reading;
-import stillglass.ticket.TicketEvent;
+import stillglass.book.log.Logbook;
+import stillglass.ticket.words.Reading;
 
-/// Across the bottom: one sentence of what to do next, its keys and running timers. The same line takes bench shorthand,
-/// and shows how it understood it before Enter.
+/// Across the bottom: one sentence of what to do next, its keys and running clocks. The same line takes bench shorthand, and shows how it understood it
+/// before Enter. A line that was refused or not understood stays until it is changed; one that was left half typed is there again.
 public final class SayLine extends StackPane {
+    private static final int MOST_EARLIER = 50;
+
     private final Label sentence = Build.label("", "say-sentence");
     private final Label keys = Build.line("", "say-keys");
-    private final HBox timers = Build.row(14);
     private final TextField field = new TextField();
     private final Label reading = Build.line("", "say-reading");
+    private final TimerRow timers;
     private final HBox speaking;
     private final VBox typing;
     private final Function<String, Reading> read;
-    private final Consumer<List<Intent>> accept;
-    private final Consumer<String> clearTimer;
-    private List<TicketEvent.TimerSet> running = List.of();
+    private final Function<Reading, CompletableFuture<Boolean>> accept;
     private Optional<String> complaint = Optional.empty();
     private Say said = new Say("", "");
+    /// Lines kept or left, oldest first, and which of them is in the field.
+    private final List<String> earlier = new ArrayList<>();
+    private int at;
 
     /// @param read understands a typed line
-    /// @param accept hears intents of an accepted line
-    /// @param clearTimer hears the timer to be taken off
-    SayLine(Function<String, Reading> read, Consumer<List<Intent>> accept, Consumer<String> clearTimer) {
+    /// @param accept carries out what was understood; says whether it was taken
+    /// @param clear hears ticket and timer to be taken off
+    SayLine(Function<String, Reading> read, Function<Reading, CompletableFuture<Boolean>> accept, BiConsumer<String, String> clear) {
         this.read = read;
         this.accept = accept;
-        this.clearTimer = clearTimer;
+        timers = new TimerRow(clear);
         getStyleClass().add("say-line");
         sentence.setId("say");
         field.setId("say-field");
         field.getStyleClass().add("say-field");
         field.setAccessibleText(Words.of("say.field"));
         field.setPromptText(Words.of("say.prompt"));
+        reading.setId("say-reading");
         VBox right = Build.column(3, timers, keys);
-        right.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
-        timers.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
+        right.setAlignment(Pos.CENTER_RIGHT);
         keys.setMinWidth(USE_PREF_SIZE);
         speaking = Build.row(24, sentence, Build.spring(), right);
         typing = Build.column(2, field, reading);
         typing.setVisible(false);
-        typing.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        typing.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(speaking, typing);
         field.textProperty().subscribe(t -> understand());
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::typingKey);
         sentence.setOnMouseClicked(e -> type(""));
     }
 
-    /// @param say what to say
-    /// @param set timers that run
-    void show(Say say, List<TicketEvent.TimerSet> set, Instant now) {
+    /// @param clocks of all tickets
+    /// @param ticket that is shown
+    void show(Say say, List<Logbook.Clock> clocks, Optional<String> ticket, Instant now) {
         if (!say.equals(said)) {
             complaint = Optional.empty();
         }
         said = say;
-        running = set;
-        redraw(now);
+        timers.show(clocks, ticket, now);
+        redraw();
     }
 
-    /// Says what went wrong until something else is said or a key is pressed.
+    /// Says what went wrong, or what was asked, until something else is said or a key is pressed.
     void complain(String why) {
         complaint = Optional.of(why);
-        redraw(Instant.MAX);
+        redraw();
+        if (isTyping()) {
+            answer(why, true);
+        }
     }
 
     void calm() {
         if (complaint.isPresent()) {
             complaint = Optional.empty();
-            redraw(Instant.MAX);
+            redraw();
         }
     }
 
-    /// Counts the timers down.
+    /// Counts the clocks down.
     void tick(Instant now) {
-        drawTimers(now);
+        timers.tick(now);
     }
 
-    private void redraw(Instant now) {
+    private void redraw() {
         sentence.setText(complaint.orElse(said.sentence()));
         sentence.getStyleClass().remove("say-complaint");
         if (complaint.isPresent()) {
             sentence.getStyleClass().add("say-complaint");
         }
         keys.setText(said.keys());
-        if (now != Instant.MAX) {
-            drawTimers(now);
-        }
     }
 
-    private void drawTimers(Instant now) {
-        List<String> texts = new ArrayList<>();
-        for (TicketEvent.TimerSet t : running) {
-            long left = Duration.between(now, t.ends()).toSeconds();
-            texts.add(left > 0
-                    ? String.format(Locale.ROOT, "%s  %02d:%02d", t.label(), left / 60, left % 60)
-                    : Words.of("say.timer.over", t.label()));
-        }
-        if (timers.getChildren().size() != texts.size()) {
-            timers.getChildren().setAll(running.stream()
-                    .map(t -> Build.button("", "", () -> clearTimer.accept(t.timer()), "say-timer"))
-                    .toList());
-        }
-        for (int i = 0; i < texts.size(); i++) {
-            if (timers.getChildren().get(i) instanceof javafx.scene.control.Button b) {
-                b.setText(texts.get(i));
-                b.getStyleClass().remove("say-timer-over");
-                if (!running.get(i).ends().isAfter(now)) {
-                    b.getStyleClass().add("say-timer-over");
-                }
-            }
-        }
-    }
-
-    /// Opens the line for typing; what was typed before and not accepted is still there.
+    /// Opens the line for typing; what was typed before and not kept is still there.
     public void type(String begin) {
         complaint = Optional.empty();
         speaking.setVisible(false);
         typing.setVisible(true);
         if (!begin.isEmpty()) {
+            setAside(field.getText());
             field.setText(begin);
         }
+        at = earlier.size();
         field.requestFocus();
         field.end();
         understand();
@@ -148,24 +128,63 @@ public final class SayLine extends StackPane {
         return typing.isVisible();
     }
 
-    private void typingKey(KeyEvent e) {
-        if (e.getCode() == KeyCode.ESCAPE) {
-            quiet();
-            e.consume();
-        } else if (e.getCode() == KeyCode.TAB) {
-            if (read.apply(field.getText()) instanceof Reading.NotYet n && !n.completions().isEmpty()) {
-                field.setText(n.completions().getFirst());
-                field.end();
+    /// Keeps a line for the arrow keys.
+    private void setAside(String line) {
+        if (!line.isBlank()) {
+            earlier.remove(line);
+            earlier.add(line);
+            if (earlier.size() > MOST_EARLIER) {
+                earlier.removeFirst();
             }
-            e.consume();
-        } else if (e.getCode() == KeyCode.ENTER) {
-            if (read.apply(field.getText()) instanceof Reading.Understood u) {
-                accept.accept(u.intents());
+        }
+        at = earlier.size();
+    }
+
+    private void typingKey(KeyEvent e) {
+        switch (e.getCode()) {
+            case ESCAPE -> quiet();
+            case TAB -> complete();
+            case ENTER -> keep();
+            case UP -> recall(-1);
+            case DOWN -> recall(1);
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    private void complete() {
+        if (read.apply(field.getText()) instanceof Reading.Unclear u && !u.completions().isEmpty()) {
+            field.setText(u.completions().getFirst());
+            field.end();
+        }
+    }
+
+    private void recall(int step) {
+        int to = at + step;
+        if (to >= 0 && to < earlier.size()) {
+            at = to;
+            field.setText(earlier.get(at));
+            field.end();
+        }
+    }
+
+    private void keep() {
+        String line = field.getText();
+        Reading understood = read.apply(line);
+        if (understood instanceof Reading.Unclear) {
+            understand();
+            return;
+        }
+        accept.apply(understood).thenAcceptAsync(taken -> {
+            // Whatever was typed in the meantime stays.
+            if (taken && field.getText().equals(line)) {
+                setAside(line);
                 field.clear();
                 quiet();
             }
-            e.consume();
-        }
+        }, Platform::runLater);
     }
 
     private void quiet() {
@@ -175,13 +194,23 @@ public final class SayLine extends StackPane {
     }
 
     private void understand() {
-        reading.getStyleClass().remove("say-not-yet");
         switch (read.apply(field.getText())) {
-            case Reading.Understood u -> reading.setText(Words.of("say.reads", u.say()));
-            case Reading.NotYet n -> {
-                reading.getStyleClass().add("say-not-yet");
-                reading.setText(n.completions().isEmpty() ? n.hint() : Words.of("say.notyet", n.hint(), String.join("   ·   ", n.completions())));
+            case Reading.Understood u -> answer(Words.of("say.reads", Words.say(u.reads())), false);
+            case Reading.Begins b -> answer(Words.of("say.reads", TypedLines.begins(b)), false);
+            case Reading.Goes g -> answer(Words.of("say.reads", Words.of("say.goes", g.stage().word())), false);
+            case Reading.Asks a -> answer(Words.of("say.asks"), false);
+            case Reading.Unclear u -> {
+                String why = Words.sentence(u.why());
+                answer(u.completions().isEmpty() ? why : Words.of("say.notyet", why, String.join("   ·   ", u.completions())), true);
             }
         }
+    }
+
+    private void answer(String words, boolean notYet) {
+        reading.getStyleClass().remove("say-not-yet");
+        if (notYet) {
+            reading.getStyleClass().add("say-not-yet");
+        }
+        reading.setText(words);
     }
 }

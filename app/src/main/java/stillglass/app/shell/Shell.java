@@ -1,20 +1,18 @@
 package stillglass.app.shell;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
@@ -24,39 +22,30 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import stillglass.app.arrive.ArriveView;
+import javafx.scene.shape.Rectangle;
+import javafx.util.Duration;
 import stillglass.app.axis.AxisModel;
 import stillglass.app.axis.AxisView;
 import stillglass.app.bench.BenchView;
-import stillglass.app.clean.CleanView;
-import stillglass.app.close.CloseView;
-import stillglass.app.decide.DecideView;
-import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
-import stillglass.app.desk.Say;
-import stillglass.app.desk.Selection;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
-import stillglass.app.look.LookView;
-import stillglass.app.look.PhotoCache;
-import stillglass.app.open.OpenView;
-import stillglass.app.pages.BookPage;
-import stillglass.app.prove.ProveView;
+import stillglass.app.station.Page;
+import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
-import stillglass.assembly.Joint;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Reading;
-import stillglass.ticket.Shorthand;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Stage;
 
-/// The whole window. Owns the views and the keys; holds no state of the work itself.
+/// The whole window: what is the same whatever is shown. Stations and pages are given to it; it holds no state of the work itself.
 public final class Shell extends StackPane {
-    /// Scatter of the virtual caliper's readings.
     private static final double AXIS_SHARE = 0.295;
     private static final double AXIS_TALL_SHARE = 0.52;
+    private static final double AXIS_LEAST = 170;
 
     private final Desk desk;
     private final Theme theme;
@@ -70,50 +59,51 @@ public final class Shell extends StackPane {
     private final SayLine say;
     private final BorderPane main = new BorderPane();
     private final BenchView bench;
-    private final BookPage book;
-    private final KeysSheet keys;
+    private final KeysSheet keys = new KeysSheet(this::hideKeys);
     private final Gauge gauge;
-    private final OpenView opening;
-    private final CloseView closing;
     private final Map<Stage, Station> stations = new EnumMap<>(Stage.class);
+    private Optional<Page> book = Optional.empty();
     private final Timeline second;
     private final List<Runnable> subscriptions = new ArrayList<>();
     private boolean inBook = true;
-    /// Whether the key that is down was a command.
-    private boolean answered;
     private boolean tallAxis;
 
-    public Shell(Desk desk, Asker asker, Theme theme) {
+    public Shell(Desk desk, Theme theme) {
         this.desk = desk;
         this.theme = theme;
         tag = new TicketTag(this::showBook);
         thread = new StageThread(desk::go);
         axis = new AxisView(desk::select, s -> desk.shown().ifPresent(w -> desk.view(w.viewing().facing(s))));
         axis.setId("axis");
-        say = new SayLine(this::read, this::accept, t -> desk.submit(new Intent.Keep(new TicketEvent.TimerCleared(t))));
+        TypedLines lines = new TypedLines(desk, this::work, this::showWork);
+        say = new SayLine(lines::read, lines::accept, (ticket, timer) -> desk.submit(ticket, Act.of(new CareEvent.TimerCleared(timer)), List.of()));
         gauge = new Gauge(desk, say::type);
-        bench = new BenchView(desk, this::leaveBench, this::stepPhoto);
-        book = new BookPage(desk, asker, this::showWork, this::show);
-        keys = new KeysSheet(this::hideKeys);
-        PhotoCache photos = new PhotoCache(desk);
-        opening = new OpenView(desk, asker, photos, say::type);
-        closing = new CloseView(desk, asker, photos, say::type);
-        for (Station s : List.<Station>of(new ArriveView(desk), new LookView(desk, asker, photos, say::type), new DecideView(desk),
-                opening, new CleanView(desk), closing, new ProveView(desk, asker, photos))) {
-            stations.put(s.stage(), s);
-        }
+        bench = new BenchView(desk, this::leaveBench, () -> work().ifPresent(w -> station(w).ifPresent(s -> s.photograph(w))));
         build();
         subscriptions.add(desk.watch(w -> show()));
+        subscriptions.add(desk.watchBook(() -> {
+            book.filter(b -> inBook).ifPresent(Page::refresh);
+            show();
+        }));
         subscriptions.add(desk.complain(why -> {
             say.complain(why);
             bench.complain(why);
         }));
-        second = new Timeline(new KeyFrame(javafx.util.Duration.seconds(1), e -> tick()));
+        second = new Timeline(new KeyFrame(Duration.seconds(1), e -> tick()));
         second.setCycleCount(Animation.INDEFINITE);
         second.play();
-        addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
-        addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+        new Keyboard(this, desk);
         desk.setting("text scale").thenAcceptAsync(s -> s.ifPresent(this::rememberedScale), Platform::runLater);
+    }
+
+    /// A work area for its stage.
+    public void register(Station station) {
+        stations.put(station.stage(), station);
+    }
+
+    /// What is shown while no ticket is.
+    public void registerBook(Page page) {
+        book = Optional.of(page);
         show();
     }
 
@@ -136,19 +126,23 @@ public final class Shell extends StackPane {
         main.setTop(new VBox(top, axis));
         area.setMinSize(0, 0);
         area.setAlignment(Pos.TOP_LEFT);
-        javafx.scene.shape.Rectangle clip = new javafx.scene.shape.Rectangle();
+        Rectangle clip = new Rectangle();
         clip.widthProperty().bind(area.widthProperty());
         clip.heightProperty().bind(area.heightProperty());
         area.setClip(clip);
         area.getStyleClass().add("area");
         main.setCenter(area);
         main.setBottom(say);
-        axis.prefHeightProperty().bind(javafx.beans.binding.Bindings.createDoubleBinding(
-                () -> Math.max(170, getHeight() * (tallAxis ? AXIS_TALL_SHARE : AXIS_SHARE)), heightProperty()));
+        axisHeight();
         bench.setVisible(false);
         keys.setVisible(false);
         getChildren().addAll(main, bench, keys);
         setMinSize(0, 0);
+    }
+
+    private void axisHeight() {
+        double share = tallAxis ? AXIS_TALL_SHARE : AXIS_SHARE;
+        axis.prefHeightProperty().bind(Bindings.createDoubleBinding(() -> Math.max(AXIS_LEAST, getHeight() * share), heightProperty()));
     }
 
     /// Ends everything that would keep this window alive.
@@ -158,70 +152,77 @@ public final class Shell extends StackPane {
         subscriptions.clear();
     }
 
+    /// The ticket that is shown; empty in the Book.
     private Optional<Work> work() {
-        return desk.shown();
+        return inBook ? Optional.empty() : desk.shown();
     }
 
-    private void show() {
+    private Optional<Station> station(Work w) {
+        return Optional.ofNullable(stations.get(w.stage()));
+    }
+
+    /// Draws what there is now.
+    public void show() {
         Optional<Work> work = work();
-        tag.show(work);
-        thread.show(inBook ? Optional.empty() : work);
-        boolean ticket = !inBook && work.isPresent();
-        axis.setVisible(ticket);
-        axis.setManaged(ticket);
-        if (!ticket) {
-            area.getChildren().setAll(book.node());
-            references.setText("");
-            partsOut.setText("");
-            computing.setText("");
-            say.show(book.measuring() ? new Say(Words.of("measure.say"), Words.of("measure.keys")) : new Say(Words.of(book.count() == 0 ? "book.say.empty" : "book.say"), Words.of("book.keys")), List.of(), desk.clock().instant());
-            return;
-        }
-        Work w = work.orElseThrow();
+        tag.show(desk.shown());
+        thread.show(work);
+        axis.setVisible(work.isPresent());
+        axis.setManaged(work.isPresent());
+        work.ifPresentOrElse(this::showTicket, this::showPage);
+        tick();
+    }
+
+    private void showPage() {
+        book.ifPresent(page -> {
+            place(page.node());
+            say.show(page.say(), desk.clocks(), Optional.empty(), desk.clock().instant());
+        });
+        references.setText("");
+        partsOut.setText("");
+        computing.setText("");
+    }
+
+    private void showTicket(Work w) {
         AxisModel model = AxisModel.of(w);
         axis.show(model);
-        Station station = stations.get(w.stage());
-        if (station != null) {
-            station.show(w);
-            if (area.getChildren().size() != 1 || area.getChildren().getFirst() != station.node()) {
-                area.getChildren().setAll(station.node());
-                if (!say.isTyping()) {
-                    requestFocus();
-                }
+        station(w).ifPresent(s -> {
+            s.show(w);
+            if (place(s.node()) && !say.isTyping()) {
+                requestFocus();
             }
-            say.show(station.say(w), w.state().timers(), desk.clock().instant());
-        }
+            say.show(s.say(w), desk.clocks(), Optional.of(w.state().tag().number()), desk.clock().instant());
+        });
         references.setText(model.references().isEmpty() ? "" : model.referenceLine());
-        partsOut.setText(Words.count("status.out", w.ledger().partsOut().size()));
+        partsOut.setText(Words.of("status.out", w.ledger().partsOut().size()));
         computing.setText(w.computing() ? Words.of("status.computing") : "");
         if (bench.isVisible()) {
             bench.show(w);
         }
-        tick();
+    }
+
+    /// @return whether something else was there before
+    private boolean place(Node node) {
+        if (area.getChildren().size() == 1 && area.getChildren().getFirst() == node) {
+            return false;
+        }
+        area.getChildren().setAll(node);
+        return true;
     }
 
     private void tick() {
         Instant now = desk.clock().instant();
         say.tick(now);
         if (bench.isVisible()) {
-            bench.timer(work().stream()
-                    .flatMap(w -> w.state().timers().stream())
-                    .min(Comparator.comparing(TicketEvent.TimerSet::ends))
-                    .map(t -> timer(t, now))
-                    .orElse(""));
+            Optional<String> here = work().map(w -> w.state().tag().number());
+            bench.timer(desk.clocks().stream().findFirst().map(c -> TimerRow.words(c, here, now)).orElse(""));
         }
-    }
-
-    private static String timer(TicketEvent.TimerSet t, Instant now) {
-        long left = Duration.between(now, t.ends()).toSeconds();
-        return left > 0 ? String.format(Locale.ROOT, "%s  %02d:%02d", t.label(), left / 60, left % 60) : Words.of("say.timer.over", t.label());
     }
 
     /// Shows all tickets.
     public void showBook() {
         inBook = true;
         leaveBench();
-        book.refresh();
+        book.ifPresent(Page::refresh);
         show();
     }
 
@@ -231,8 +232,21 @@ public final class Shell extends StackPane {
         show();
     }
 
+    /// Opens the Say line with a beginning.
+    public void type(String begin) {
+        say.type(begin);
+    }
+
+    void calm() {
+        say.calm();
+    }
+
+    boolean atBench() {
+        return bench.isVisible();
+    }
+
     private void enterBench() {
-        work().filter(w -> !inBook && (w.stage() == Stage.OPEN || w.stage() == Stage.CLOSE)).ifPresentOrElse(w -> {
+        work().filter(w -> w.stage() == Stage.OPEN || w.stage() == Stage.CLOSE).ifPresentOrElse(w -> {
             bench.show(w);
             bench.setVisible(true);
             main.setVisible(false);
@@ -241,129 +255,33 @@ public final class Shell extends StackPane {
         }, () -> desk.complain(Words.of("bench.notnow")));
     }
 
-    /// The photo of the step in hand, taken from bench mode.
-    private void stepPhoto() {
-        work().ifPresent(w -> {
-            if (w.stage() == Stage.CLOSE) {
-                closing.photograph(w);
-            } else {
-                opening.photograph(w);
-            }
-        });
-    }
-
     private void leaveBench() {
         bench.setVisible(false);
         main.setVisible(true);
     }
 
-    private void hideKeys() {
+    void showKeys() {
+        keys.setVisible(true);
+    }
+
+    /// @return whether the sheet of keys was shown
+    boolean hideKeys() {
+        boolean shown = keys.isVisible();
         keys.setVisible(false);
+        return shown;
     }
 
-    private Optional<Joint> inHand(Work w) {
-        return switch (w.stage()) {
-            case OPEN -> w.nextToOpen().or(w::lastOff);
-            case CLOSE -> w.nextToClose().map(s -> s.joint());
-            case ARRIVE, LOOK, DECIDE, CLEAN, PROVE -> Optional.empty();
-        };
-    }
-
-    private Reading read(String line) {
-        return work().filter(w -> !inBook)
-                .map(w -> new Shorthand(w.instrument(), inHand(w), w.stage() == Stage.CLOSE, desk.clock().instant())
-                        .with(w.section(), w.selection() instanceof Selection.OfFinding f ? Optional.of(f.id()) : Optional.empty()).read(line))
-                .orElseGet(() -> new Reading.NotYet(Words.of("say.noticket"), List.of()));
-    }
-
-    private void accept(List<Intent> intents) {
-        CompletableFuture<?> before = CompletableFuture.completedFuture(null);
-        for (Intent i : intents) {
-            before = before.thenCompose(done -> desk.submit(i));
-        }
-    }
-
-    private void typed(KeyEvent e) {
-        if (answered) {
-            // The letter of a key that was a command must not land in a field that the command opened.
-            answered = false;
-            e.consume();
-            return;
-        }
-        if (e.getCharacter().equals("/") && !typing(e) && !bench.isVisible() && !inBook) {
-            say.type("");
-            e.consume();
-        }
-    }
-
-    private static boolean typing(KeyEvent e) {
-        return e.getTarget() instanceof TextInputControl;
-    }
-
-    private void pressed(KeyEvent e) {
-        answered = false;
-        if (keys.isVisible()) {
-            hideKeys();
-            e.consume();
-            return;
-        }
-        if (command(e)) {
-            e.consume();
-            return;
-        }
-        if (typing(e) || e.isControlDown() || e.isAltDown() || e.isMetaDown()) {
-            return;
-        }
-        if (e.getTarget() instanceof javafx.scene.control.Button && (e.getCode() == KeyCode.SPACE || e.getCode() == KeyCode.ENTER)) {
-            return;
-        }
-        say.calm();
-        if (plain(e)) {
-            answered = true;
-            e.consume();
-        }
-    }
-
-    /// Keys that work everywhere.
-    private boolean command(KeyEvent e) {
-        if (e.getCode() == KeyCode.F1) {
-            keys.setVisible(true);
-            return true;
-        }
-        if (e.getCode() == KeyCode.F2) {
-            measure();
-            return true;
-        }
-        if (!e.isShortcutDown()) {
-            return false;
-        }
-        int digit = e.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
-        if (digit >= 0 && digit < Stage.values().length) {
-            if (!inBook) {
-                desk.go(Stage.values()[digit]);
-            }
-            return true;
-        }
-        switch (e.getCode()) {
-            case Z -> desk.submit(new Intent.Undo());
-            case B -> showBook();
-            case ENTER -> work().filter(w -> !inBook).ifPresent(this::finish);
-            case PLUS, EQUALS, ADD -> scale(true);
-            case MINUS, SUBTRACT -> scale(false);
-            default -> {
-                return false;
-            }
-        }
-        return true;
+    void go(Stage stage) {
+        work().ifPresent(w -> desk.go(stage));
     }
 
     /// The caliper's reading goes into the field that has the focus; without one it begins a line about the joint in hand.
-    private void measure() {
-        work().filter(w -> !inBook).ifPresent(w -> inHand(w).ifPresent(j -> gauge.read(w, j, () -> getScene() != null
+    void measure() {
+        work().ifPresent(w -> w.inHand().ifPresent(j -> gauge.read(w, j, () -> getScene() != null
                 && getScene().getFocusOwner() instanceof TextInputControl field ? Optional.of(field) : Optional.empty())));
     }
 
-    private void scale(boolean up) {
+    void scale(boolean up) {
         if (up) {
             theme.larger();
         } else {
@@ -374,16 +292,17 @@ public final class Shell extends StackPane {
     }
 
     /// Calls the stage done and goes on to the next.
-    private void finish(Work w) {
-        Stage stage = w.stage();
-        desk.submit(new Intent.FinishStage(stage, Optional.empty())).thenAcceptAsync(d -> {
-            if (d instanceof stillglass.ticket.Decision.Accepted && stage.ordinal() + 1 < Stage.values().length) {
+    void finish() {
+        work().map(Work::stage).ifPresent(stage -> desk.submit(new CourseIntent.FinishStage(stage, Optional.empty())).thenAcceptAsync(d -> {
+            if (d instanceof Decision.Accepted && stage.ordinal() + 1 < Stage.values().length) {
                 desk.go(Stage.values()[stage.ordinal() + 1]);
             }
-        }, Platform::runLater);
+        }, Platform::runLater));
     }
 
-    private boolean plain(KeyEvent e) {
+    /// A key pressed while nothing is typed and no command key is held.
+    /// @return whether it meant something
+    boolean plain(KeyEvent e) {
         if (bench.isVisible()) {
             if (e.getCode() == KeyCode.ESCAPE || e.getCode() == KeyCode.B) {
                 leaveBench();
@@ -391,43 +310,51 @@ public final class Shell extends StackPane {
             }
             return bench.key(e);
         }
-        if (inBook) {
-            if (e.getCode() == KeyCode.ESCAPE && book.measuring()) {
-                book.measuring(false);
-                return true;
-            }
-            if (e.getCode() == KeyCode.ESCAPE && work().isPresent()) {
-                showWork();
-                return true;
-            }
-            return false;
+        return work().map(w -> ticketKey(e, w)).orElseGet(() -> bookKey(e));
+    }
+
+    private boolean bookKey(KeyEvent e) {
+        if (book.filter(b -> b.key(e)).isPresent()) {
+            return true;
         }
+        if (e.getCode() == KeyCode.ESCAPE && desk.shown().isPresent()) {
+            showWork();
+            return true;
+        }
+        return false;
+    }
+
+    private boolean ticketKey(KeyEvent e, Work w) {
         boolean onAxis = e.getTarget() == axis && (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT
                 || e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN);
         if (onAxis) {
             return false;
         }
-        if (e.getCode() == KeyCode.B) {
-            enterBench();
+        // What a station has keys for of its own comes first.
+        if (station(w).filter(s -> s.key(e, w)).isPresent()) {
             return true;
         }
-        if (e.getCode() == KeyCode.L) {
-            work().ifPresent(w -> desk.view(w.viewing().withRays(!w.viewing().rays())));
-            return true;
+        switch (e.getCode()) {
+            case B -> enterBench();
+            case L -> desk.view(w.viewing().withRays(!w.viewing().rays()));
+            case N -> {
+                if (w.instrument().net().isEmpty()) {
+                    return false;
+                }
+                desk.view(Viewing::otherwise);
+            }
+            case A -> {
+                tallAxis = !tallAxis;
+                axisHeight();
+            }
+            case ESCAPE -> {
+                return desk.stopComputing();
+            }
+            default -> {
+                return false;
+            }
         }
-        if (e.getCode() == KeyCode.N && work().filter(w -> w.instrument().net().isPresent()).isPresent()) {
-            desk.view(Viewing::otherwise);
-            return true;
-        }
-        if (e.getCode() == KeyCode.A) {
-            tallAxis = !tallAxis;
-            axis.prefHeightProperty().unbind();
-            axis.prefHeightProperty().bind(javafx.beans.binding.Bindings.createDoubleBinding(
-                    () -> Math.max(170, getHeight() * (tallAxis ? AXIS_TALL_SHARE : AXIS_SHARE)), heightProperty()));
-            return true;
-        }
-        Station station = work().map(w -> stations.get(w.stage())).orElse(null);
-        return station != null && work().filter(w -> station.key(e, w)).isPresent() || e.getCode() == KeyCode.ESCAPE && desk.stopComputing();
+        return true;
     }
 
     /// The station of a stage, for callers that drive it directly.

@@ -14,7 +14,7 @@ import stillglass.app.desk.Work;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Stage;
 
 /// Seven lenses strung on one thread: clear glass when a stage is done, tinted while it is open, hollow before.
 final class StageThread extends Pane {

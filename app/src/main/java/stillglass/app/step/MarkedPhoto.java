@@ -17,7 +17,7 @@ import stillglass.app.look.PhotoCache;
 import stillglass.app.theme.Words;
 import stillglass.look.Aperture;
 import stillglass.prove.ClockingCheck;
-import stillglass.ticket.PhotoMark;
+import stillglass.ticket.glass.PhotoMark;
 
 /// A photo with lines drawn on it, the ring that is compared, and a needle where its twelve o'clock went. Dragging draws a mark; with Shift it draws the
 /// circle of the opening from its middle. Keys move a cross with which the same can be done.

@@ -34,10 +34,9 @@ import stillglass.look.Aperture;
 import stillglass.look.Progress;
 import stillglass.prove.ClockingCheck;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Intent;
-import stillglass.ticket.PhotoMark;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.PhotoMark;
+import stillglass.ticket.story.Stage;
 
 /// The photos of a step, large: marks are drawn on the one of the record, and a second one, of the joint put back, is compared with it.
 public final class StepPhotoView {
@@ -230,7 +229,7 @@ public final class StepPhotoView {
             }
         });
         if (s.closing() && known.isEmpty() && !circles.containsKey(id)) {
-            PhotoTaking.circle(desk, id).thenAcceptAsync(found -> {
+            PhotoTaking.circle(desk, s.ticket(), id).thenAcceptAsync(found -> {
                 if (circles.put(id, found) == null && shown.filter(s::equals).isPresent()) {
                     draw();
                 }
@@ -240,17 +239,17 @@ public final class StepPhotoView {
 
     private void line(double[] d) {
         shown.ifPresent(s -> s.mark(d[0], d[1], d[2], d[3])
-                .ifPresent(m -> desk.submit(new Intent.Keep(new TicketEvent.PhotoMarked(s.record(), s.nextNumber(), m)))));
+                .ifPresent(m -> desk.submit(new GlassEvent.PhotoMarked(s.record(), s.nextNumber(), m))));
     }
 
     private void name(String word) {
         String kept = word.strip().substring(0, Math.min(PhotoMark.LONGEST_WORD, word.strip().length()));
         shown.filter(s -> !kept.isEmpty()).ifPresent(s -> s.lastMark().ifPresent(m ->
-                desk.submit(new Intent.Keep(new TicketEvent.PhotoMarked(s.record(), s.marks().lastKey(), m.named(kept))))));
+                desk.submit(new GlassEvent.PhotoMarked(s.record(), s.marks().lastKey(), m.named(kept)))));
     }
 
     private void unmark() {
-        shown.filter(s -> !s.marks().isEmpty()).ifPresent(s -> desk.submit(new Intent.Keep(new TicketEvent.PhotoUnmarked(s.record(), s.marks().lastKey()))));
+        shown.filter(s -> !s.marks().isEmpty()).ifPresent(s -> desk.submit(new GlassEvent.PhotoUnmarked(s.record(), s.marks().lastKey())));
     }
 
     private void circled(boolean record, Aperture by) {
@@ -270,7 +269,7 @@ public final class StepPhotoView {
     }
 
     private void again(StepPhotos s) {
-        s.later().ifPresent(later -> watched(progress -> PhotoTaking.again(desk, s.joint(), later, how(s), progress)));
+        s.later().ifPresent(later -> watched(progress -> PhotoTaking.again(desk, s.ticket(), s.joint(), later, how(s), progress)));
     }
 
     private PhotoTaking.Comparing how(StepPhotos s) {
@@ -293,7 +292,7 @@ public final class StepPhotoView {
     }
 
     private static Optional<Joint> joint(Work work) {
-        return work.stage() == Stage.CLOSE ? work.nextToClose().map(s -> s.joint()) : work.nextToOpen().or(work::lastOff);
+        return work.inHand();
     }
 
     private void take(Work work, Joint joint, PhotoCamera camera) {

@@ -7,11 +7,14 @@ import java.util.stream.Stream;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
-import stillglass.ticket.Fact;
-import stillglass.ticket.PhotoMark;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.facts.Clocked;
+import stillglass.ticket.facts.Photo;
+import stillglass.ticket.glass.PhotoMark;
+import stillglass.ticket.joints.Closings;
+import stillglass.ticket.joints.Notes;
+import stillglass.ticket.joints.Statement;
+import stillglass.ticket.story.Stage;
 
 /// The photos of one joint.
 ///
@@ -33,28 +36,28 @@ public record StepPhotos(
         if (work.stage() == Stage.CLOSE) {
             return work.nextToClose().flatMap(step -> of(step.joint(), work, true));
         }
-        Optional<StepPhotos> inHand = work.nextToOpen().or(work::lastOff).flatMap(j -> of(j, work, false));
-        return inHand.or(() -> s.opened().reversed().stream().flatMap(id -> work.instrument().joint(id).stream())
+        Optional<StepPhotos> inHand = work.inHand().flatMap(j -> of(j, work, false));
+        return inHand.or(() -> s.joints().order().reversed().stream().flatMap(id -> work.instrument().joint(id).stream())
                 .flatMap(j -> of(j, work, false).stream()).findFirst());
     }
 
     /// The last photo on the record of a joint.
     public static Optional<String> recorded(Joint joint, TicketState state) {
-        return state.facts(joint.id()).stream().filter(Fact.Photo.class::isInstance).map(f -> ((Fact.Photo) f).photoId()).reduce((a, b) -> b);
+        return state.joints().facts(joint.id()).stream().filter(Photo.class::isInstance).map(f -> ((Photo) f).photoId()).reduce((a, b) -> b);
     }
 
     private static Optional<StepPhotos> of(Joint joint, Work work, boolean closing) {
         TicketState s = work.state();
-        Optional<String> later = s.stated(joint.id()).stream().filter(f -> closing).flatMap(f -> switch (f.fact()) {
-            case Fact.Photo p -> Stream.of(p.photoId());
-            case Fact.Clocked c -> Stream.of(c.photoId());
+        Optional<String> later = s.joints().story(joint.id()).closing().statements().stream().filter(f -> closing).flatMap(f -> switch (f.fact()) {
+            case Photo p -> Stream.of(p.photoId());
+            case Clocked c -> Stream.of(c.photoId());
             default -> Stream.<String>empty();
         }).reduce((a, b) -> b);
         // A photo that told nothing comes after what an earlier one told.
-        Optional<TicketEvent.FactStated> told = s.stated(joint.id()).stream().filter(f -> closing && f.fact() instanceof Fact.Clocked c && later.filter(c.photoId()::equals).isPresent()).reduce((a, b) -> b);
-        return recorded(joint, s).map(photo -> new StepPhotos(s.tag().number(), joint, closing, photo, s.marks(photo),
+        Optional<Statement> told = s.joints().story(joint.id()).closing().statements().stream().filter(f -> closing && f.fact() instanceof Clocked c && later.filter(c.photoId()::equals).isPresent()).reduce((a, b) -> b);
+        return recorded(joint, s).map(photo -> new StepPhotos(s.tag().number(), joint, closing, photo, s.glass().marks(photo),
                 later,
-                told.map(f -> new Verdict(f.verdict(), f.matches(), ((Fact.Clocked) f.fact()).turnDeg()))));
+                told.map(f -> new Verdict(Words.say(Closings.said(Notes.verdict(f, s.joints().story(joint.id()), joint, work.world()))), f.matches(), ((Clocked) f.fact()).turnDeg()))));
     }
 
     /// The number and the word the next mark gets: letters in their order.

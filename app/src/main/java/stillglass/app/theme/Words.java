@@ -1,29 +1,47 @@
 package stillglass.app.theme;
 
+import java.util.LinkedHashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.MissingResourceException;
-import java.util.ResourceBundle;
+import stillglass.say.Said;
+import stillglass.say.Wording;
 
-/// Interface text, from one bundle. Patterns are those of [String#format].
+/// Interface text, from the window's bundle and what book and core say. Patterns are those of ICU's MessageFormat; arguments are numbered from 0.
 public final class Words {
-    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("stillglass.app.words", Locale.ROOT);
+    private static final Wording WORDING = Wording.of(Locale.UK, "stillglass.app.words", "stillglass.book.words", Wording.CORE);
 
     private Words() {}
 
     /// @param key as in words.properties
+    /// @param values words, numbers or things said
     /// @throws MissingResourceException for a key that is not there
     public static String of(String key, Object... values) {
-        String text = BUNDLE.getString(key);
-        return values.length == 0 ? text : String.format(Locale.ROOT, text, values);
+        Map<String, Object> numbered = new LinkedHashMap<>();
+        for (int i = 0; i < values.length; i++) {
+            Object v = values[i];
+            numbered.put(Integer.toString(i), v instanceof Number || v instanceof Said ? v : String.valueOf(v));
+        }
+        return WORDING.say(new Said(key, numbered));
     }
 
-    /// "1 part", "3 parts": picks `key.one` or `key.many`.
-    public static String count(String key, int n) {
-        return of(n == 1 ? key + ".one" : key + ".many", n);
+    /// What book or core say, worded.
+    public static String say(Said said) {
+        return WORDING.say(said);
+    }
+
+    /// The same as a sentence of its own: its first letter large.
+    public static String sentence(Said said) {
+        return WORDING.sentence(said);
+    }
+
+    /// A number without needless zeros.
+    public static String number(double value) {
+        return of("number", value);
     }
 
     /// First letter large.
     public static String capital(String s) {
-        return s.isEmpty() ? s : Character.toUpperCase(s.charAt(0)) + s.substring(1);
+        return Wording.capital(s);
     }
 }

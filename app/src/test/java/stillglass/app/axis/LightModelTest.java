@@ -13,8 +13,9 @@ import stillglass.book.data.Shelf;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.optics.measured.TwoPlane;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.World;
 
 class LightModelTest {
     private static LightModel light(Work w) {
@@ -32,7 +33,7 @@ class LightModelTest {
         assertThat(small.rays()).noneMatch(LightModel.RayLine::cut);
         assertThat(height(wide)).isGreaterThan(2 * height(small));
         LightModel.RayLine axial = wide.rays().stream().filter(r -> !r.oblique() && !r.cut()).findFirst().orElseThrow();
-        assertThat(axial.line().points().getLast().xMm()).isCloseTo(w.section().imagePlaneMm(), within(1e-9));
+        assertThat(axial.line().points().getLast().xMm()).isCloseTo(w.section().orElseThrow().imagePlaneMm(), within(1e-9));
         assertThat(axial.line().points().getLast().yMm()).as("meets the axis at the film, but for aberration").isCloseTo(0, within(0.3));
     }
 
@@ -49,7 +50,7 @@ class LightModelTest {
 
     @Test
     void aReversedGlassIsDrawnAsItIsBesideWhereItBelongs() {
-        Work w = Told.after(new Intent.FindAssembled("reverse:E1"));
+        Work w = Told.after(new GlassIntent.FindAssembled("reverse:E1"));
         AxisModel m = AxisModel.of(w);
         AxisModel right = AxisModel.of(Told.end(Stage.LOOK));
 
@@ -57,7 +58,7 @@ class LightModelTest {
         assertThat(piece(m, "E1")).isNotEqualTo(piece(right, "E1"));
         assertThat(piece(m, "E6").points().getFirst().xMm()).as("the rear glass keeps its place").isCloseTo(piece(right, "E6").points().getFirst().xMm(), within(1e-9));
         assertThat(m.light().should().getFirst().outline()).isEqualTo(piece(right, "E1"));
-        assertThat(m.filmMm()).isCloseTo(right.filmMm(), within(1e-9));
+        assertThat(m.filmMm().orElseThrow()).isCloseTo(right.filmMm().orElseThrow(), within(1e-9));
         assertThat(m.facts()).contains("as found: E1 reversed");
         assertThat(right.light().should()).isEmpty();
     }
@@ -68,7 +69,7 @@ class LightModelTest {
 
     @Test
     void aDisplacedGroupIsSeenToBeOff() {
-        Work w = Told.after(new Intent.FindAssembled("unseated:E6:0.8:2:12"));
+        Work w = Told.after(new GlassIntent.FindAssembled("unseated:E6:0.8:2:12"));
 
         assertThat(light(w).should()).extracting(LightModel.Should::label).containsExactly("E6");
     }
@@ -76,7 +77,7 @@ class LightModelTest {
     @Test
     void theGlowLiesWhereTheDepthReadingsPoint() {
         Work w = Told.end(Stage.LOOK);
-        String fungus = w.state().findings().stream().filter(k -> k.finding().kind() == FindingKind.FUNGUS).findFirst().orElseThrow().id();
+        String fungus = w.state().glass().findings().stream().filter(k -> k.finding().kind() == FindingKind.FUNGUS).findFirst().orElseThrow().id();
         LightModel m = light(Told.pointing(w, new Selection.OfFinding(fungus)));
 
         assertThat(m.glows()).isNotEmpty();
@@ -117,7 +118,7 @@ class LightModelTest {
     void ofTwoRimsOnlyTheRimsAreDrawnAndPointedAt() {
         LensSection two = TwoPlane.of("box", 50, 2.8, 43.3, 30, 20, 22, 12);
         Work w = Told.end(Stage.ARRIVE);
-        Work boxed = new Work(w.state(), two, new Unopened(two).instrument(), w.care(), w.rules(), Work.Computed.NOTHING, false, Stage.ARRIVE,
+        Work boxed = new Work(w.state(), new World(new Unopened(two).instrument(), Optional.of(two), w.care()), w.rules(), Work.Computed.NOTHING, false, Stage.ARRIVE,
                 new Selection.Nothing(), Viewing.USUAL, java.util.List.of(), w.tools());
         AxisModel m = AxisModel.of(boxed);
 

@@ -10,8 +10,10 @@ import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
 import stillglass.assembly.Side;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Stage;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.story.Stage;
 
 class NetModelTest {
     private static final String REFLEX = "T-0147";
@@ -45,8 +47,8 @@ class NetModelTest {
 
     @Test
     void whatIsOutLeavesItsPlaceAndItsNumberAndUncoversWhatLiesUnder() {
-        Work w = Told.arrived(REFLEX, Stage.OPEN, new Intent.ChooseGoals(List.of("tripod_bush")), new Intent.OpenJoint("battery-cover", false),
-                new Intent.OpenJoint("battery-out", false));
+        Work w = Told.arrived(REFLEX, Stage.OPEN, new CourseIntent.ChooseGoals(List.of("tripod_bush")), new JointIntent.Open("battery-cover", false),
+                new JointIntent.Open("battery-out", false));
         NetModel m = NetModel.of(w).orElseThrow();
 
         assertThat(tile(m, "battery_cover")).satisfies(t -> {
@@ -55,14 +57,14 @@ class NetModelTest {
         });
         assertThat(heads(m, Side.BOTTOM, NetModel.Standing.NEXT)).containsExactly("A1", "A2", "A3", "A4", "A5");
 
-        NetModel behind = NetModel.of(Told.arrived(REFLEX, Stage.OPEN, new Intent.OpenJoint("back-pin", false), new Intent.OpenJoint("back-open", false), new Intent.OpenJoint("back-off", true))).orElseThrow();
+        NetModel behind = NetModel.of(Told.arrived(REFLEX, Stage.OPEN, new JointIntent.Open("back-pin", false), new JointIntent.Open("back-open", false), new JointIntent.Open("back-off", true))).orElseThrow();
         assertThat(tile(behind, "pressure_plate").standing()).isEqualTo(NetModel.Standing.IN);
     }
 
     /// Corners of a cover, not points of a clock; and glue is waited for by the clock.
     @Test
     void benchModeDrawsScrewsWhereTheyAreAndCountsWaits() {
-        Work w = Told.arrived(REFLEX, Stage.OPEN, new Intent.ChooseGoals(List.of("bottom_plate")), new Intent.OpenJoint("battery-cover", false), new Intent.OpenJoint("battery-out", false));
+        Work w = Told.arrived(REFLEX, Stage.OPEN, new CourseIntent.ChooseGoals(List.of("bottom_plate")), new JointIntent.Open("battery-cover", false), new JointIntent.Open("battery-out", false));
         assertThat(BenchModel.of(w, Told.WHEN).picture()).isInstanceOfSatisfying(BenchModel.Picture.Screws.class, s -> {
             assertThat(s.at().spots()).hasSize(5);
             assertThat(s.at().spots().get(0).x()).as("opposite corners").isEqualTo(-s.at().spots().get(1).x());
@@ -70,11 +72,11 @@ class NetModelTest {
             assertThat(s.at().ring()).isFalse();
         });
 
-        Work glued = Told.arrived(REFLEX, Stage.OPEN, new Intent.ChooseGoals(List.of("covering_front_l")));
+        Work glued = Told.arrived(REFLEX, Stage.OPEN, new CourseIntent.ChooseGoals(List.of("covering_front_l")));
         BenchModel before = BenchModel.of(glued, Told.WHEN);
-        assertThat(before.mark()).containsInstanceOf(Intent.Keep.class);
-        Work soaking = Told.arrived(REFLEX, Stage.OPEN, new Intent.ChooseGoals(List.of("covering_front_l")), before.mark().orElseThrow());
-        assertThat(soaking.state().timers()).singleElement().satisfies(t -> assertThat(t.ends()).isEqualTo(Told.WHEN.plusSeconds(300)));
+        assertThat(before.mark()).containsInstanceOf(CareEvent.TimerSet.class);
+        Work soaking = Told.arrived(REFLEX, Stage.OPEN, new CourseIntent.ChooseGoals(List.of("covering_front_l")), before.mark().orElseThrow());
+        assertThat(soaking.state().care().timers().values()).singleElement().satisfies(t -> assertThat(t.ends()).isEqualTo(Told.WHEN.plusSeconds(300)));
         assertThat(BenchModel.of(soaking, Told.WHEN)).satisfies(m -> {
             assertThat(m.mark()).isEmpty();
             assertThat(m.camera()).as("the third key takes a photo now").isTrue();

@@ -14,6 +14,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -23,24 +24,35 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import stillglass.app.theme.Words;
+import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
-import stillglass.assembly.Side;
 import stillglass.assembly.Part;
-import stillglass.book.Logbook;
+import stillglass.assembly.Side;
 import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
+import stillglass.book.say.Begun;
 import stillglass.device.PhotoCamera;
 import stillglass.look.Lighting;
 import stillglass.look.Progress;
 import stillglass.plan.alike.AlikeModel;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
-import stillglass.ticket.Decision;
-import stillglass.ticket.Intent;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.arrival.ArrivalEvent;
+import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.arrival.Tag;
+import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.proof.ProofIntent;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
 
 class DeskTest {
     @TempDir
@@ -65,7 +77,8 @@ class DeskTest {
 
     private void begin(String number, String section) throws Exception {
         String instrument = desk.shelf().mappedFor(section).orElse(section);
-        get(desk.begin(new Intent.Begin(new TicketEvent.Opened(number, "Tarn 50 mm f/3.5", instrument, section, "School club", LocalDate.of(2026, 12, 4)), List.of())));
+        Tag tag = new Tag(number, "Tarn 50 mm f/3.5", instrument, Instrument.Sort.LENS, Optional.of(section), Optional.of("School club"), Optional.of(LocalDate.of(2026, 12, 4)));
+        get(desk.begin(Act.of(new ArrivalIntent.Begin(tag))));
         settle();
     }
 
@@ -81,9 +94,9 @@ class DeskTest {
     void whatIsShownIsStoredAlready() throws Exception {
         List<Integer> stored = Collections.synchronizedList(new ArrayList<>());
         Logbook other = Logbook.open(folder.resolve("book.sqlite"));
-        desk.watch(w -> stored.add(other.story("T-1").size() - w.state().symptoms().size()));
+        desk.watch(w -> stored.add(other.story("T-1", 0).rows().size() - w.state().arrival().symptoms().size()));
         for (int i = 0; i < 5; i++) {
-            get(desk.submit(new Intent.Keep(new TicketEvent.SymptomNoted("s" + i))));
+            get(desk.submit(new ArrivalEvent.SymptomNoted("s" + i)));
         }
         settle();
         other.close();
@@ -97,15 +110,15 @@ class DeskTest {
         begin("T-21", "moraine_28_f35");
         assertThat(settle().mapped()).isFalse();
         for (String name : List.of("name ring", "front cell", "E1")) {
-            assertThat(get(desk.submit(new Intent.FindJoint(name, "thread", Side.FRONT, "friction cup")))).isInstanceOf(Decision.Accepted.class);
+            assertThat(get(desk.submit(new JointIntent.Find(name, Optional.of("thread"), Side.FRONT, Optional.of("friction cup"), List.of(), true)))).isInstanceOf(Decision.Accepted.class);
         }
         Work first = settle();
         assertThat(first.mapped()).as("what this job finds itself is no map yet").isFalse();
-        assertThat(first.lastOff()).map(Joint::id).contains("e1");
+        assertThat(first.state().joints().inHand()).contains("e1");
 
         begin("T-22", "moraine_28_f35");
         assertThat(settle().mapped()).isTrue();
-        get(desk.submit(new Intent.ChooseGoals(List.of("E1"))));
+        get(desk.submit(new CourseIntent.ChooseGoals(List.of("E1"))));
         assertThat(settle().nextToOpen()).map(Joint::id).contains("name-ring");
         assertThat(settle().computed().plan().orElseThrow().joints()).hasSize(3);
 
@@ -115,19 +128,19 @@ class DeskTest {
 
     @Test
     void aRefusalIsSaidAndChangesNothing() throws Exception {
-        Decision d = get(desk.submit(new Intent.Sign("", Told.WHEN)));
+        Decision d = get(desk.submit(new ProofIntent.Sign("", Told.WHEN, Optional.empty())));
 
         assertThat(d).isInstanceOf(Decision.Refused.class);
         assertThat(complaints).singleElement().asString().contains("Sign with a name");
-        assertThat(settle().state().signed()).isEmpty();
+        assertThat(settle().state().proof().signed(settle().state().joints())).isEmpty();
     }
 
     @Test
     void intentsAreDecidedInTheOrderTheyWereSent() throws Exception {
         for (int i = 0; i < 30; i++) {
-            desk.submit(new Intent.Keep(new TicketEvent.SymptomNoted("s" + i)));
+            desk.submit(new ArrivalEvent.SymptomNoted("s" + i));
         }
-        List<String> symptoms = settle().state().symptoms();
+        List<String> symptoms = settle().state().arrival().symptoms();
 
         assertThat(symptoms).hasSize(30);
         assertThat(symptoms.getLast()).isEqualTo("s29");
@@ -135,7 +148,7 @@ class DeskTest {
 
     @Test
     void aTicketOpensWhereItsWorkStands() throws Exception {
-        get(desk.submit(new Intent.Keep(new TicketEvent.PhotoKept("p1", Phase.BEFORE, false, ""))));
+        get(desk.submit(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "")));
         begin("T-2", "moraine_28_f35");
         get(desk.open("T-1"));
         Work w = settle();
@@ -147,10 +160,11 @@ class DeskTest {
     @Test
     void theListingCountsOn() throws Exception {
         begin("T-0142", "moraine_28_f35");
-        Desk.Listing l = get(desk.listing());
-
-        assertThat(l.tickets()).extracting(TicketCard::number).containsExactly("T-1", "T-0142");
-        assertThat(l.nextNumber()).isEqualTo("T-0143");
+        assertThat(get(desk.list("", 0, 10))).extracting(l -> l.card().number()).containsExactly("T-1", "T-0142");
+        assertThat(get(desk.list("tarn club", 0, 10))).hasSize(2);
+        assertThat(get(desk.summary(1)).due()).hasSize(1);
+        get(desk.beginNext(n -> Begun.act(Begun.byName(n, "Brook 35 mm", Instrument.Sort.ZOOM), List.of("stiff"))));
+        assertThat(settle().state().tag()).satisfies(t -> assertThat(t.number()).isEqualTo("T-0143")).satisfies(t -> assertThat(t.owner()).isEmpty());
     }
 
     @Test
@@ -165,7 +179,7 @@ class DeskTest {
         desk = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
         get(desk.open("T-5"));
 
-        assertThat(settle().section().name()).contains("Somebody's");
+        assertThat(settle().section().orElseThrow().name()).contains("Somebody's");
     }
 
     @Test
@@ -182,7 +196,7 @@ class DeskTest {
         PhotoTaking.take(desk, settle(), torn, Phase.BEFORE, false, "", Progress.SILENT).handle((d, wrong) -> wrong).get(20, TimeUnit.SECONDS);
         Work w = settle();
 
-        assertThat(w.state().photos()).isEmpty();
+        assertThat(w.state().glass().all()).isEmpty();
         assertThat(complaints).singleElement().asString().contains("torn.png").contains("no PNG, JPEG or TIFF");
     }
 
@@ -192,36 +206,36 @@ class DeskTest {
         Progress stop = (share, doing) -> {
             throw new java.util.concurrent.CancellationException();
         };
-        PhotoTaking.take(desk, w, stillglass.sim.VirtualDevices.camera(w.state(), w.section(), w.instrument(), 3L), Phase.BEFORE, false, "", stop)
+        PhotoTaking.take(desk, w, stillglass.sim.VirtualDevices.camera(w.state(), w.section().orElseThrow(), w.instrument(), 3L), Phase.BEFORE, false, "", stop)
                 .handle((d, wrong) -> wrong).get(20, TimeUnit.SECONDS);
 
-        assertThat(settle().state().photos()).isEmpty();
+        assertThat(settle().state().glass().all()).isEmpty();
         assertThat(complaints).containsExactly("Stopped; nothing was changed.");
     }
 
     @Test
     void aPhotoCanBeTakenAgainAfterItWasUndone() throws Exception {
         Work w = settle();
-        PhotoCamera camera = stillglass.sim.VirtualDevices.camera(w.state(), w.section(), w.instrument(), 3L);
+        PhotoCamera camera = stillglass.sim.VirtualDevices.camera(w.state(), w.section().orElseThrow(), w.instrument(), 3L);
         get(PhotoTaking.take(desk, w, camera, Phase.BEFORE, false, "", Progress.SILENT));
-        get(desk.submit(new Intent.Undo()));
-        assertThat(settle().state().photos()).isEmpty();
+        get(desk.submit(new Undo()));
+        assertThat(settle().state().glass().all()).isEmpty();
         get(PhotoTaking.take(desk, settle(), camera, Phase.BEFORE, false, "", Progress.SILENT));
 
-        assertThat(settle().state().photos()).hasSize(1);
+        assertThat(settle().state().glass().all()).hasSize(1);
         assertThat(complaints).isEmpty();
-        assertThat(get(desk.photo(settle().state().photos().getFirst().kept().photoId()))).isPresent();
+        assertThat(get(desk.photo("T-1", settle().state().glass().all().getFirst().id()))).isPresent();
     }
 
     @Test
     void aDeviationIsRecordedAndPlannedFromThere() throws Exception {
         begin("T-3", "fell_52_f2");
-        get(desk.submit(new Intent.ChooseGoals(List.of("S2"))));
+        get(desk.submit(new CourseIntent.ChooseGoals(List.of("S2"))));
         int planned = settle().computed().plan().orElseThrow().joints().size();
-        get(desk.submit(new Intent.OpenJoint("e1-retainer", true)));
+        get(desk.submit(new JointIntent.Open("e1-retainer", true)));
         Work w = settle();
 
-        assertThat(w.state().offPlan("e1-retainer")).isTrue();
+        assertThat(w.state().joints().story("e1-retainer").offPlan()).isTrue();
         assertThat(w.computed().plan().orElseThrow().joints()).as("one joint less to go").hasSizeLessThan(planned)
                 .noneMatch(j -> j.id().equals("e1-retainer"));
     }
@@ -231,7 +245,7 @@ class DeskTest {
         List<Work> heard = Collections.synchronizedList(new ArrayList<>());
         Runnable leave = desk.watch(heard::add);
         leave.run();
-        get(desk.submit(new Intent.Keep(new TicketEvent.UseNoted("x"))));
+        get(desk.submit(new ArrivalEvent.UseNoted("x")));
         settle();
 
         assertThat(heard).isEmpty();
@@ -249,9 +263,9 @@ class DeskTest {
         Work end = Told.end(Stage.PROVE);
 
         assertThat(end.ledger().zero()).isTrue();
-        assertThat(end.state().signed()).isPresent();
-        assertThat(Stage.values()).allMatch(end.state()::done);
-        assertThat(end.state().overruled()).as("nothing in the story needs overruling").isEmpty();
+        assertThat(end.state().proof().signed(end.state().joints())).isPresent();
+        assertThat(Stage.values()).allMatch(st -> end.state().done(st));
+        assertThat(end.state().course().overruled()).as("nothing in the story needs overruling").isEmpty();
     }
 
     /// A lens that leaves room for its mount in the picture, the picture drawn anew turned about the middle of the glass.
@@ -278,19 +292,19 @@ class DeskTest {
         get(PhotoTaking.take(desk, settle(), turned(3, 0), Phase.BEFORE, false, "as received", Progress.SILENT));
         get(PhotoTaking.take(desk, settle(), turned(4, 23), Phase.AFTER, false, "after", Progress.SILENT));
         TicketState s = settle().state();
-        String after = s.gradedPhoto(Phase.AFTER).orElseThrow().kept().photoId();
+        String after = s.glass().graded(Phase.AFTER).orElseThrow().kept().photoId();
 
         assertThat(complaints).isEmpty();
-        assertThat(s.turned(after)).hasValueSatisfying(t -> {
+        assertThat(s.glass().turned(after)).hasValueSatisfying(t -> {
             assertThat(t.turnDeg()).isCloseTo(23, within(0.5));
-            assertThat(t.against()).isEqualTo(s.gradedPhoto(Phase.BEFORE).orElseThrow().kept().photoId());
+            assertThat(t.against()).isEqualTo(s.glass().graded(Phase.BEFORE).orElseThrow().kept().photoId());
         });
     }
 
     @Test
     void aToolTheShopLacksIsPlannedAroundAndRemembered() throws Exception {
         begin("T-2", "fell_52_f2");
-        get(desk.submit(new Intent.ChooseGoals(List.of("front_cell"))));
+        get(desk.submit(new CourseIntent.ChooseGoals(List.of("front_cell"))));
         double usual = settle().computed().plan().orElseThrow().minutes();
         get(desk.hasTool("friction cup 44 mm", false));
         Work without = settle();
@@ -314,7 +328,7 @@ class DeskTest {
         begin("T-2", "shoal_50_f5");
         Work w = settle();
         assertThat(w.instrument().joints()).anySatisfy(j -> assertThat(w.tools().instead(j.id())).hasValueSatisfying(l -> {
-            assertThat(l.why()).contains("falls away by").contains("at its rim");
+            assertThat(Words.say(l.why())).contains("falls away by").contains("at its rim");
             assertThat(l.instead()).contains("spanner, points");
         }));
     }
@@ -325,20 +339,20 @@ class DeskTest {
         Work bare = settle();
         AlikeModel alike = bare.computed().alike().orElseThrow();
         assertThat(bare.mapped()).isFalse();
-        get(desk.submit(new Intent.StartFrom(alike.known().map().id(), alike.known().map().name(), alike.likeness())));
-        get(desk.submit(new Intent.ChooseGoals(List.of("E7"))));
+        get(desk.submit(new CourseIntent.StartFrom(alike.known().map().id(), alike.known().map().name(), alike.likeness())));
+        get(desk.submit(new CourseIntent.ChooseGoals(List.of("E7"))));
         Work started = settle();
 
         assertThat(started.mapped()).isTrue();
         assertThat(started.computed().alike()).isEmpty();
         assertThat(started.computed().plan()).isPresent();
-        get(desk.submit(new Intent.StartFrom("ostrel_52_f2", "again", 0.8)));
-        assertThat(complaints).last().asString().contains("has a map already");
+        get(desk.submit(new CourseIntent.StartFrom("ostrel_52_f2", "again", 0.8)));
+        assertThat(complaints).last().asString().contains("on record already");
         begin("T-3", "rill_57_f14");
         assertThat(settle().mapped()).as("what was begun once is known").isTrue();
         get(desk.open("T-2"));
-        get(desk.submit(new Intent.Undo()));
-        get(desk.submit(new Intent.Undo()));
+        get(desk.submit(new Undo()));
+        get(desk.submit(new Undo()));
         assertThat(settle().mapped()).isFalse();
     }
 
@@ -346,16 +360,16 @@ class DeskTest {
     @Test
     void lookingForAWayIsStoppedAndWhatWasFoundBeforeStands() throws Exception {
         DemoBook.arrive(desk, "T-0147");
-        get(desk.submit(new Intent.ChooseGoals(List.of("tripod_bush"))));
+        get(desk.submit(new CourseIntent.ChooseGoals(List.of("tripod_bush"))));
         Work before = settle();
-        get(desk.submit(new Intent.ChooseGoals(before.instrument().parts().stream().map(Part::id).toList())));
+        get(desk.submit(new CourseIntent.ChooseGoals(before.instrument().parts().stream().map(Part::id).toList())));
 
         assertThat(ui.submit(desk::stopComputing).get(20, TimeUnit.SECONDS)).isTrue();
         Work stopped = settle();
         assertThat(stopped.computing()).isFalse();
         assertThat(stopped.computed().plan()).isEqualTo(before.computed().plan());
         assertThat(ui.submit(desk::stopComputing).get(20, TimeUnit.SECONDS)).as("nothing is left to be stopped").isFalse();
-        get(desk.submit(new Intent.ChooseGoals(List.of("battery"))));
+        get(desk.submit(new CourseIntent.ChooseGoals(List.of("battery"))));
         assertThat(settle().computed().plan().orElseThrow().joints()).hasSize(2);
     }
 
@@ -370,14 +384,14 @@ class DeskTest {
         assertThat(PhotoTaking.ofStep(desk, w, joint, torn)).failsWithin(java.time.Duration.ofSeconds(60));
         Work after = settle();
         assertThat(complaints).last().asString().contains("torn.png");
-        assertThat(after.state().photos()).isEmpty();
-        assertThat(after.state().facts("name-ring")).isEmpty();
+        assertThat(after.state().glass().all()).isEmpty();
+        assertThat(after.state().joints().facts("name-ring")).isEmpty();
         get(PhotoTaking.ofStep(desk, after, joint, turned(3, 0)));
-        assertThat(settle().state().facts("name-ring")).hasSize(1);
-        get(desk.submit(new Intent.Undo()));
+        assertThat(settle().state().joints().facts("name-ring")).hasSize(1);
+        get(desk.submit(new Undo()));
         assertThat(settle().state()).satisfies(s -> {
-            assertThat(s.facts("name-ring")).isEmpty();
-            assertThat(s.photos()).as("one act, one undo").isEmpty();
+            assertThat(s.joints().facts("name-ring")).isEmpty();
+            assertThat(s.glass().all()).as("one act, one undo").isEmpty();
         });
     }
 }

@@ -6,18 +6,21 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
-import stillglass.book.Logbook;
+import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
-import stillglass.sim.Act;
+import stillglass.book.log.Logbook;
+import stillglass.sim.Deed;
 import stillglass.sim.DemoScript;
 import stillglass.sim.DemoTickets;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Stage;
 
 /// The showpiece's story, told once for all tests, with the state in the middle and at the end of every stage.
 public final class Told {
@@ -62,11 +65,11 @@ public final class Told {
     }
 
     /// The ticket as it stands after Look, and intents submitted since.
-    public static Work after(stillglass.ticket.Intent... intents) {
+    public static Work after(Intent... intents) {
         try (ExecutorService ui = Executors.newSingleThreadExecutor();
                 Desk desk = new Desk(Logbook.open(book(Stage.LOOK, Files.createTempDirectory("still-glass-after"))), new Shelf(), InstantSource.fixed(WHEN), ui)) {
             desk.open(DemoTickets.SHOWPIECE).join();
-            for (stillglass.ticket.Intent i : intents) {
+            for (Intent i : intents) {
                 desk.submit(i).join();
             }
             return settled(desk, ui);
@@ -76,11 +79,11 @@ public final class Told {
     }
 
     /// Another ticket of the demo as it arrived, and intents submitted since, at a stage.
-    public static Work arrived(String number, Stage stage, stillglass.ticket.Intent... intents) {
+    public static Work arrived(String number, Stage stage, Intent... intents) {
         try (ExecutorService ui = Executors.newSingleThreadExecutor();
                 Desk desk = new Desk(Logbook.open(Files.createTempDirectory("still-glass-arrived").resolve("book.sqlite")), new Shelf(), InstantSource.fixed(WHEN), ui)) {
             DemoBook.arrive(desk, number);
-            for (stillglass.ticket.Intent i : intents) {
+            for (Intent i : intents) {
                 desk.submit(i).join();
             }
             ui.submit(() -> desk.go(stage)).get(20, TimeUnit.SECONDS);
@@ -102,13 +105,13 @@ public final class Told {
             for (Stage stage : Stage.values()) {
                 try (Desk desk = new Desk(Logbook.open(book), new Shelf(), InstantSource.fixed(WHEN), ui)) {
                     if (stage == Stage.ARRIVE) {
-                        DemoScript.arrive(arrival, java.time.LocalDate.of(2026, 11, 24), desk.shelf().section(arrival.sectionId()))
+                        DemoScript.arrive(arrival, LocalDate.of(2026, 11, 24), desk.shelf().section(arrival.sectionId()), Instrument.Sort.LENS)
                                 .forEach(a -> DemoBook.perform(desk, a));
                     } else {
                         desk.open(arrival.number()).join();
                         ui.submit(() -> {}).get(20, TimeUnit.SECONDS);
                     }
-                    List<Act> acts = DemoBook.acts(desk, stage);
+                    List<Deed> acts = DemoBook.acts(desk, stage);
                     ui.submit(() -> desk.go(stage)).get(20, TimeUnit.SECONDS);
                     for (int i = 0; i < acts.size(); i++) {
                         if (i == (acts.size() - 1) / 2) {
@@ -129,7 +132,7 @@ public final class Told {
     /// Waits until the results for the newest state are in.
     static Work settled(Desk desk, ExecutorService ui) throws Exception {
         for (int i = 0; i < 200; i++) {
-            desk.listing().get(60, TimeUnit.SECONDS);
+            desk.summary(1).get(60, TimeUnit.SECONDS);
             ui.submit(() -> {}).get(20, TimeUnit.SECONDS);
             desk.compute(() -> true).get(60, TimeUnit.SECONDS);
             ui.submit(() -> {}).get(20, TimeUnit.SECONDS);

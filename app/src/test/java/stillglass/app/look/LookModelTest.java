@@ -4,29 +4,34 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
-import stillglass.app.desk.Toolbox;
-import stillglass.plan.Tooling;
 import stillglass.app.desk.Selection;
+import stillglass.app.desk.Toolbox;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
+import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
 import stillglass.grade.CheapTest;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
-import stillglass.ticket.Phase;
-import stillglass.ticket.Recorded;
-import stillglass.ticket.Stage;
-import stillglass.ticket.TicketEvent;
-import stillglass.ticket.TicketState;
+import stillglass.plan.Tooling;
+import stillglass.ticket.Story;
+import stillglass.ticket.arrival.ArrivalEvent;
+import stillglass.ticket.arrival.Tag;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.story.Event;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Recorded;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.World;
 
 /// What Look says of a few findings, without a window.
 class LookModelTest {
@@ -37,25 +42,25 @@ class LookModelTest {
         return new Finding(kind, chances.getOrDefault(kind, 0.95), List.of(OutlineHand.round(x, y, radius)), radius * radius, 1, x, y, 0.2, 2, List.of("seen"), chances, 1);
     }
 
-    private static List<TicketEvent> photo(String id, Phase phase, boolean rear, Finding... findings) {
-        return List.of(new TicketEvent.PhotoKept(id, phase, rear, "photo " + id),
-                new TicketEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(500, 400, 300, 300, 0), List.of(findings), 0.03, List.of(), List.of()));
+    private static List<Event> photo(String id, Phase phase, boolean rear, Finding... findings) {
+        return List.of(new GlassEvent.PhotoKept(id, phase, rear, "photo " + id),
+                new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(500, 400, 300, 300, 0), List.of(findings), 0.03, List.of(), List.of()));
     }
 
     @SafeVarargs
-    private static Work work(Viewing viewing, Selection selection, List<TicketEvent>... acts) {
-        List<Recorded> story = new ArrayList<>();
-        story.add(new Recorded(1, Instant.EPOCH, new TicketEvent.Opened("T-9", "Ostrel 52 mm f/2", "ostrel_52_f2", "fell_52_f2", "club", LocalDate.EPOCH)));
-        long intent = 2;
-        for (List<TicketEvent> act : acts) {
-            for (TicketEvent e : act) {
-                story.add(new Recorded(intent, Instant.EPOCH, e));
+    private static Work work(Viewing viewing, Selection selection, List<? extends Event>... acts) {
+        List<Recorded> rows = new ArrayList<>();
+        Tag tag = new Tag("T-9", "Ostrel 52 mm f/2", "ostrel_52_f2", Instrument.Sort.LENS, Optional.of("fell_52_f2"), Optional.of("club"), Optional.empty());
+        rows.add(new Recorded(1, 1, "", "", Instant.EPOCH, new ArrivalEvent.Begun(tag)));
+        for (List<? extends Event> act : acts) {
+            long number = rows.getLast().act() + 1;
+            for (Event e : act) {
+                rows.add(new Recorded(rows.size() + 1, number, "", "", Instant.EPOCH, e));
             }
-            intent++;
         }
-        return new Work(TicketState.of(story), SHELF.section("fell_52_f2"), SHELF.instrument("ostrel_52_f2"), SHELF.care(), SHELF.gradeRules(),
-                Work.Computed.NOTHING, false, Stage.LOOK, selection, viewing, SHELF.tests(),
-                new Toolbox(SHELF.instrument("ostrel_52_f2"), Tooling.lacking(java.util.Set.of())));
+        World world = new World(SHELF.instrument("ostrel_52_f2"), Optional.of(SHELF.section("fell_52_f2")), SHELF.care());
+        return new Work(Story.of(rows).state(), world, SHELF.gradeRules(), Work.Computed.NOTHING, false, Stage.LOOK, selection, viewing, SHELF.tests(),
+                new Toolbox(world.instrument(), Tooling.lacking(Set.of())));
     }
 
     private static Work doubtful(Selection selection) {
@@ -84,7 +89,7 @@ class LookModelTest {
     @Test
     void whatATechnicianSaidIsNotAskedAbout() {
         Work w = work(Viewing.USUAL, new Selection.OfFinding("p1#1"), photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, DOUBT)),
-                List.of(new TicketEvent.FindingRekinded("p1#1", FindingKind.OIL)));
+                List.of(new GlassEvent.FindingRekinded("p1#1", FindingKind.OIL)));
         LookModel m = LookModel.of(w);
 
         assertThat(m.question()).isEmpty();
@@ -95,7 +100,7 @@ class LookModelTest {
     void answersAreShownInWordsAndTheirTestIsNotAskedAgain() {
         String first = LookModel.of(doubtful(new Selection.Nothing())).question().orElseThrow().test().id();
         Work w = work(Viewing.USUAL, new Selection.Nothing(), photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, DOUBT)),
-                List.of(new TicketEvent.FindingTested("p1#1", first, CheapTest.Answer.UNSURE, FindingKind.OIL, DOUBT)));
+                List.of(new GlassEvent.FindingTested("p1#1", first, CheapTest.Answer.UNSURE, FindingKind.OIL, DOUBT)));
         LookModel m = LookModel.of(w);
 
         assertThat(m.rows().getFirst().tests()).endsWith("not sure");
@@ -104,8 +109,8 @@ class LookModelTest {
 
     @Test
     void aPhotoCanBeChosenAndAnUnknownOneFallsBack() {
-        List<TicketEvent> one = photo("p1", Phase.BEFORE, false, finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()));
-        List<TicketEvent> two = photo("p2", Phase.BEFORE, false, finding(FindingKind.CHIP, 0.9, 0, 0.06, Map.of()));
+        List<Event> one = photo("p1", Phase.BEFORE, false, finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()));
+        List<Event> two = photo("p2", Phase.BEFORE, false, finding(FindingKind.CHIP, 0.9, 0, 0.06, Map.of()));
 
         assertThat(LookModel.of(work(Viewing.USUAL.onPhoto("p1"), new Selection.Nothing(), one, two)).photo().orElseThrow().photoId()).isEqualTo("p1");
         LookModel m = LookModel.of(work(Viewing.USUAL.onPhoto("from another ticket"), new Selection.Nothing(), one, two));
@@ -124,7 +129,7 @@ class LookModelTest {
 
     @Test
     void beforeAndAfterAreToldFindingByFinding() {
-        List<TicketEvent> before = photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, Map.of()), finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()));
+        List<Event> before = photo("p1", Phase.BEFORE, false, finding(FindingKind.OIL, -0.5, 0.3, 0.2, Map.of()), finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()));
         assertThat(LookModel.of(work(Viewing.USUAL.showing(Viewing.Hero.WIPE), new Selection.Nothing(), before)).hero()).as("nothing to wipe yet").isEqualTo(Viewing.Hero.PHOTO);
         LookModel m = LookModel.of(work(Viewing.USUAL.showing(Viewing.Hero.WIPE), new Selection.Nothing(), before,
                 photo("p2", Phase.AFTER, false, finding(FindingKind.CHIP, 0.9, 0, 0.05, Map.of()))));

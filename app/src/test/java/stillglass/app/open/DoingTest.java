@@ -20,7 +20,7 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
 import stillglass.book.data.Shelf;
 import stillglass.optics.LensSection;
-import stillglass.ticket.Stage;
+import stillglass.ticket.story.Stage;
 
 class DoingTest {
     private static Joint joint(Hold hold, Joint.Hazard... hazards) {

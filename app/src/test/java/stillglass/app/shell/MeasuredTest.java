@@ -8,7 +8,7 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.book.data.Shelf;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.Fact;
+import stillglass.ticket.facts.Screw;
 
 /// What a reading becomes.
 class MeasuredTest {
@@ -20,7 +20,7 @@ class MeasuredTest {
 
     @Test
     void aReadingBeginsTheLineOfTheJointInHand() {
-        assertThat(Measured.line(joint("mount-screws"), List.of(new Fact.Screw("M1", "cross", 4.2)), "4.8", false)).as("the next hole").isEqualTo("screw M2, cross, 4.8 mm");
+        assertThat(Measured.line(joint("mount-screws"), List.of(new Screw("M1", "cross", 4.2)), "4.8", false)).as("the next hole").isEqualTo("screw M2, cross, 4.8 mm");
         assertThat(Measured.line(joint("e1-retainer"), List.of(), "0.3", false)).isEqualTo("proud 0.3");
         assertThat(Measured.line(joint("shim-seat"), List.of(), "0.1", true)).isEqualTo("shim 0.1");
     }

@@ -21,7 +21,7 @@ import stillglass.look.Severity;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.reading.Survey;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 import stillglass.sim.photo.RandomScene;
 import stillglass.sim.photo.Shot;
 

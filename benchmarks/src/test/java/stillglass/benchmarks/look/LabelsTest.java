@@ -12,7 +12,7 @@ import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.KindLearning;
 import stillglass.look.kinds.Sight;
 import stillglass.optics.LensSection;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 import stillglass.sim.photo.Pose;
 import stillglass.sim.photo.RandomScene;
 

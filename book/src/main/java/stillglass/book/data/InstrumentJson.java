@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import stillglass.assembly.Circuits;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
@@ -51,18 +52,19 @@ public final class InstrumentJson {
                     r.get("id").asString(), r.get("name").asString(), r.get("how").asString(),
                     named(Instrument.Kind.class, r.path("kind").asString("position"))));
         }
-        return LensJson.at(file, "file", () -> new Instrument(
+        return LensJson.at(file, "file", () -> Circuits.batteryFirst(new Instrument(
                 j.get("id").asString(),
                 j.get("maker").asString(),
                 j.get("name").asString(),
                 named(Instrument.Sort.class, j.path("sort").asString("lens")),
-                j.get("section").asString(),
-                j.get("flange_focal_mm").asDouble(),
-                j.path("max_extension_mm").asDouble(0),
+                text(j, "section"),
+                number(j, "flange_focal_mm"),
+                number(j, "max_extension_mm"),
                 parts,
                 joints,
                 references,
-                j.has("net") ? Optional.of(net(j.get("net"))) : Optional.empty()));
+                j.has("net") ? Optional.of(net(j.get("net"))) : Optional.empty(),
+                text(j, "infinity_shims"))));
     }
 
     private static Net net(JsonNode n) {
@@ -118,7 +120,7 @@ public final class InstrumentJson {
                 new Joint.Closing(
                         text(close, "set_first"),
                         text(close, "loose_until"),
-                        text(close, "test"),
+                        test(close.path("test")),
                         close.path("greased").asBoolean(false),
                         Set.copyOf(LensJson.strings(close.path("before"))),
                         text(close, "refit"),
@@ -174,6 +176,17 @@ public final class InstrumentJson {
             default -> throw new IllegalArgumentException("hold of kind " + h.get("kind").asString()
                     + " is not known: thread, screws, set-screws, retaining-ring, press, seat, hook, glue, snap, cement, bayonet, solder or connector");
         };
+    }
+
+    /// A function that is tried: its words alone, or with what else must be closed for it.
+    private static Optional<Joint.Test> test(JsonNode t) {
+        return t.isString() ? Optional.of(new Joint.Test(t.asString(), Set.of()))
+                : t.isObject() ? Optional.of(new Joint.Test(t.get("try").asString(), Set.copyOf(LensJson.strings(t.path("needs"))))) : Optional.empty();
+    }
+
+    private static Optional<Double> number(JsonNode node, String field) {
+        JsonNode value = node.path(field);
+        return value.isNumber() ? Optional.of(value.asDouble()) : Optional.empty();
     }
 
     private static Optional<String> text(JsonNode node, String field) {

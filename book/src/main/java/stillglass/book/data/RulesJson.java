@@ -4,11 +4,14 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import stillglass.assembly.Material;
 import stillglass.care.CareTables;
+import stillglass.care.StuckTry;
 import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.look.FindingKind;
@@ -69,7 +72,7 @@ public final class RulesJson {
             Map<Material, CareTables.Bears> bears = new EnumMap<>(Material.class);
             Map<Material, String> why = new EnumMap<>(Material.class);
             for (Map.Entry<String, JsonNode> e : a.get("materials").properties()) {
-                Material m = Material.valueOf(e.getKey().toUpperCase(Locale.ROOT).replace(' ', '_'));
+                Material m = material(e.getKey());
                 String[] cell = e.getValue().asString().split(":", 2);
                 bears.put(m, CareTables.Bears.valueOf(cell[0].strip().toUpperCase(Locale.ROOT)));
                 if (cell.length > 1) {
@@ -85,6 +88,19 @@ public final class RulesJson {
             s.get("removed_by").properties().forEach(e -> by.put(e.getKey(), e.getValue().asDouble()));
             soils.add(new CareTables.Soil(s.get("id").asString(), s.get("name").asString(), by));
         }
-        return LensJson.at(file, "file", () -> new CareTables(agents, soils));
+        List<StuckTry> tries = new ArrayList<>();
+        for (JsonNode t : j.get("stuck")) {
+            Set<String> holds = new HashSet<>();
+            t.get("holds").forEach(h -> holds.add(h.asString()));
+            Set<Material> spoils = new HashSet<>();
+            t.path("spoils").forEach(m -> spoils.add(material(m.asString())));
+            tries.add(LensJson.at(file, "/stuck/" + tries.size(), () -> new StuckTry(holds, StuckTry.Sort.valueOf(t.get("how").asString().toUpperCase(Locale.ROOT)), t.get("means").asString(),
+                    t.get("minutes").asDouble(), t.get("why").asString(), spoils, t.path("near_glass").asBoolean(true))));
+        }
+        return LensJson.at(file, "file", () -> new CareTables(agents, soils, tries));
+    }
+
+    private static Material material(String word) {
+        return Material.valueOf(word.toUpperCase(Locale.ROOT).replace(' ', '_'));
     }
 }

@@ -9,12 +9,13 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import stillglass.assembly.Instrument;
 import stillglass.book.BadInput;
-import stillglass.book.report.SafeFile;
+import stillglass.book.file.SafeFile;
 import stillglass.care.CareTables;
 import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
+import stillglass.ticket.arrival.Tag;
 
 /// What ships with the application: lens sections, instruments, and the shop's tables.
 ///
@@ -96,9 +97,20 @@ public final class Shelf {
                 : Unmapped.of(key, section(key)));
     }
 
+    /// What is known of the model a ticket hangs on: its map, its glasses, or nothing but its name.
+    public Instrument instrument(Tag tag) {
+        return INSTRUMENTS.contains(tag.instrumentId()) || hasSection(tag.instrumentId()) ? instrument(tag.instrumentId())
+                : tag.sectionId().filter(this::hasSection).map(s -> instrument(s)).orElseGet(() -> Instrument.unknown(tag.instrumentId(), tag.title(), tag.sort()));
+    }
+
+    /// Whether there is a section of that identifier.
+    public boolean hasSection(String id) {
+        return SECTIONS.contains(id) || sections.containsKey(id);
+    }
+
     /// The instrument on the shelf that has this section, if one is mapped.
     public Optional<String> mappedFor(String sectionId) {
-        return INSTRUMENTS.stream().filter(i -> instrument(i).sort() != Instrument.Sort.BODY && instrument(i).sectionId().equals(sectionId)).findFirst();
+        return INSTRUMENTS.stream().filter(i -> instrument(i).sort() != Instrument.Sort.BODY && instrument(i).sectionId().filter(sectionId::equals).isPresent()).findFirst();
     }
 
     /// Takes in a section read from a file, so that a ticket can refer to it.

@@ -23,6 +23,6 @@ final class Unmapped {
                             : Set.of(Material.COATED_GLASS, Material.EDGE_PAINT, Material.BALSAM),
                     List.of(), Optional.of(e.name()), Optional.empty(), true, Optional.empty()));
         }
-        return new Instrument(id, "", section.name(), Instrument.Sort.LENS, id, section.surfaces().getLast().thicknessMm(), 0, parts, List.of(), List.of());
+        return Instrument.unopened(id, section.name(), Instrument.Sort.LENS, id, section.surfaces().getLast().thicknessMm(), parts);
     }
 }

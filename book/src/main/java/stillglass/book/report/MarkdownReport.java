@@ -1,7 +1,10 @@
 package stillglass.book.report;
 
 import java.nio.file.Path;
+import stillglass.book.BookWords;
 import java.util.List;
+import stillglass.book.file.SafeFile;
+import stillglass.say.Said;
 
 /// Writes a report as Markdown.
 public final class MarkdownReport {
@@ -15,35 +18,31 @@ public final class MarkdownReport {
     static String text(Report r) {
         StringBuilder s = new StringBuilder();
         s.append("# ").append(plain(r.title())).append("\n\n");
-        s.append(plain(r.owner())).append(" · due ").append(r.due()).append("\n");
-        list(s, "As it came", r.arrived());
-        if (!r.findings().isEmpty()) {
-            s.append("\n## Findings\n\n| kind | where | grade | effect |\n|---|---|---|---|\n");
-            r.findings().forEach(f -> row(s, List.of(f.kind(), f.place(), f.grade(), f.effect())));
+        s.append(plain(r.head())).append("\n");
+        for (Report.Block block : r.blocks()) {
+            s.append("\n## ").append(plain(block.heading())).append("\n\n");
+            switch (block) {
+                case Report.Block.Lines l -> l.lines().forEach(line -> s.append("- ").append(escaped(BookWords.wording().sentence(line))).append("\n"));
+                case Report.Block.Table t -> {
+                    row(s, t.titles());
+                    s.append("|").append("---|".repeat(t.titles().size())).append("\n");
+                    t.rows().forEach(cells -> row(s, cells));
+                }
+            }
         }
-        list(s, "Why this work", r.advice());
-        if (!r.measures().isEmpty()) {
-            s.append("\n## Measured\n\n| what | before | after | meaning |\n|---|---|---|---|\n");
-            r.measures().forEach(m -> row(s, List.of(m.what(), m.before(), m.after(), m.meaning())));
-        }
-        list(s, "Work done", r.work());
-        list(s, "Overruled by the technician", r.overruled());
-        s.append("\n").append(r.signature().map(by -> "Signed: " + plain(by)).orElse("Draft, not signed.")).append("\n");
+        s.append("\n").append(plain(r.signature())).append("\n");
         return s.toString();
     }
 
-    private static void list(StringBuilder s, String head, List<String> lines) {
-        if (!lines.isEmpty()) {
-            s.append("\n## ").append(head).append("\n\n");
-            lines.forEach(l -> s.append("- ").append(plain(l)).append("\n"));
-        }
-    }
-
-    private static void row(StringBuilder s, List<String> cells) {
+    private static void row(StringBuilder s, List<Said> cells) {
         s.append("| ").append(String.join(" | ", cells.stream().map(c -> plain(c).replace("|", "\\|")).toList())).append(" |\n");
     }
 
-    private static String plain(String text) {
-        return text.replaceAll("\\R", " ").replace("<", "&lt;");
+    private static String plain(Said said) {
+        return escaped(BookWords.wording().say(said));
+    }
+
+    private static String escaped(String text) {
+        return text.replaceAll("[\\p{Cc}\\u2028\\u2029]+", " ").replace("&", "&amp;").replace("<", "&lt;").replace("[", "\\[").replace("]", "\\]");
     }
 }

@@ -18,6 +18,7 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import stillglass.book.BadInput;
+import stillglass.book.file.SafeFile;
 import stillglass.plan.TrayMat;
 
 /// Writes a tray mat at its true size: PDF with a sheet a page, or SVG with the sheets one below the other.

@@ -1,5 +1,8 @@
 package stillglass.book.report;
 
+import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
+import stillglass.book.BookWords;
+import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
@@ -15,13 +18,17 @@ import java.util.Optional;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
 import stillglass.book.BadInput;
-import stillglass.book.Logbook;
+import stillglass.book.file.SafeFile;
+import stillglass.book.log.Logbook;
 import stillglass.book.photo.PhotoFiles;
+import stillglass.say.Said;
 
 /// Sets a report as PDF: one or two pages with pictures, in the application's own type.
 public final class PdfReport {
     private static final int PICTURE_SIDE = 900;
     private static final String FAMILY = "Plex";
+    /// Scripts the application's own type does not have, with a font each.
+    private static final List<String> SCRIPTS = List.of("cjk", "arabic", "hebrew", "thai", "devanagari");
 
     static {
         // The setter reports every style sheet and font it loads; nobody at a bench wants to read that.
@@ -41,6 +48,11 @@ public final class PdfReport {
         PdfRendererBuilder builder = new PdfRendererBuilder();
         font(builder, "IBMPlexSans_400Regular.ttf", 400);
         font(builder, "IBMPlexSans_600SemiBold.ttf", 700);
+        for (String script : SCRIPTS) {
+            builder.useFont(() -> resource("fallback_" + script + ".ttf"), "Fallback " + script, 400, FontStyle.NORMAL, true);
+        }
+        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
+        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
         builder.withHtmlContent(html(report, photos), null);
         builder.withProducer("Still Glass");
         builder.toStream(out);
@@ -53,28 +65,30 @@ public final class PdfReport {
     }
 
     private static void font(PdfRendererBuilder builder, String name, int weight) {
-        builder.useFont(() -> Objects.requireNonNull(
-                        PdfReport.class.getResourceAsStream("/stillglass/book/fonts/" + name), name),
-                FAMILY, weight, FontStyle.NORMAL, true);
+        builder.useFont(() -> resource(name), FAMILY, weight, FontStyle.NORMAL, true);
+    }
+
+    private static InputStream resource(String name) {
+        return Objects.requireNonNull(PdfReport.class.getResourceAsStream("/stillglass/book/fonts/" + name), name);
     }
 
     private static String html(Report r, Function<String, Optional<Logbook.PhotoBytes>> photos) {
         StringBuilder h = new StringBuilder("<html lang=\"en\"><head><title>").append(escape(r.title())).append("</title>")
                 .append("<meta name=\"description\" content=\"Repair report\"/><style>").append(sheet()).append("</style></head><body>");
-        h.append("<div class=\"head\"><h1>").append(escape(r.title())).append("</h1><p>")
-                .append(escape(r.owner())).append(" · due ").append(r.due()).append("</p></div>");
-        list(h, "As it came", r.arrived());
-        pictures(h, r.photos(), photos);
-        table(h, "Findings", List.of("kind", "where", "grade", "effect"), r.findings().stream()
-                .map(f -> List.of(f.kind(), f.place(), f.grade(), f.effect())).toList());
-        list(h, "Why this work", r.advice());
-        table(h, "Measured", List.of("", "before", "after", "meaning"), r.measures().stream()
-                .map(m -> List.of(m.what(), m.before(), m.after(), m.meaning())).toList());
-        list(h, "Work done", r.work());
-        list(h, "Overruled by the technician", r.overruled());
-        h.append("<p class=\"sign\">")
-                .append(r.signature().map(s -> "Signed: " + escape(s)).orElse("Draft, not signed."))
-                .append("</p></body></html>");
+        h.append("<div class=\"head\"><h1>").append(escape(r.title())).append("</h1><p>").append(escape(r.head())).append("</p></div>");
+        boolean pictured = false;
+        for (Report.Block block : r.blocks()) {
+            switch (block) {
+                case Report.Block.Lines l -> list(h, l);
+                case Report.Block.Table t -> table(h, t);
+            }
+            if (!pictured) {
+                // Pictures stand behind what the owner said.
+                pictures(h, r.photos(), photos);
+                pictured = true;
+            }
+        }
+        h.append("<p class=\"sign\">").append(escape(r.signature())).append("</p></body></html>");
         return h.toString();
     }
 
@@ -86,22 +100,17 @@ public final class PdfReport {
         }
     }
 
-    private static void list(StringBuilder h, String head, List<String> lines) {
-        if (!lines.isEmpty()) {
-            h.append("<h2>").append(head).append("</h2><ul>");
-            lines.forEach(l -> h.append("<li>").append(escape(l)).append("</li>"));
-            h.append("</ul>");
-        }
+    private static void list(StringBuilder h, Report.Block.Lines block) {
+        h.append("<h2>").append(escape(block.heading())).append("</h2><ul>");
+        block.lines().forEach(l -> h.append("<li>").append(escape(BookWords.wording().sentence(l))).append("</li>"));
+        h.append("</ul>");
     }
 
-    private static void table(StringBuilder h, String head, List<String> titles, List<List<String>> rows) {
-        if (rows.isEmpty()) {
-            return;
-        }
-        h.append("<h2>").append(head).append("</h2><table><thead><tr>");
-        titles.forEach(t -> h.append("<th>").append(t).append("</th>"));
+    private static void table(StringBuilder h, Report.Block.Table block) {
+        h.append("<h2>").append(escape(block.heading())).append("</h2><table><thead><tr>");
+        block.titles().forEach(t -> h.append("<th>").append(escape(t)).append("</th>"));
         h.append("</tr></thead><tbody>");
-        for (List<String> row : rows) {
+        for (List<Said> row : block.rows()) {
             h.append("<tr>");
             row.forEach(c -> h.append("<td>").append(escape(c)).append("</td>"));
             h.append("</tr>");
@@ -134,7 +143,13 @@ public final class PdfReport {
         }
     }
 
+    private static String escape(Said said) {
+        return escape(BookWords.wording().say(said));
+    }
+
+    /// A control character, which no page can show, is dropped.
     private static String escape(String text) {
-        return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
+        return text.replaceAll("[\\n\\t]+", " ").replaceAll("[\\p{Cc}\\uFFFE\\uFFFF]", "").replaceAll("[\\uD800-\\uDBFF](?![\\uDC00-\\uDFFF])|(?<![\\uD800-\\uDBFF])[\\uDC00-\\uDFFF]", "")
+                .replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
     }
 }

@@ -29,7 +29,7 @@ class AlikeModelsTest {
 
     private static AlikeModel.Known known(String instrument) {
         Instrument map = SHELF.instrument(instrument);
-        return new AlikeModel.Known(map, SHELF.section(map.sectionId()));
+        return new AlikeModel.Known(map, SHELF.section(map.sectionId().orElseThrow()));
     }
 
     private static List<AlikeModel.Known> shelf() {
@@ -79,7 +79,7 @@ class AlikeModelsTest {
         assertThat(order).as("a full strip").hasSize(over.joints().size());
         assertThat(WayBack.order(over, new WayBack.Standing(order, Set.of(), Set.of(), Map.of(), Set.of()))).filteredOn(s -> s instanceof WayBack.Step.Close || s instanceof WayBack.Step.LeaveLoose)
                 .hasSize(order.size());
-        if (lens.elements().size() != SHELF.section(SHELF.instrument(instrument).sectionId()).elements().size()) {
+        if (lens.elements().size() != SHELF.section(SHELF.instrument(instrument).sectionId().orElseThrow()).elements().size()) {
             assertThat(a.differences()).anyMatch(d -> d.contains(" glasses instead of "));
         }
     }

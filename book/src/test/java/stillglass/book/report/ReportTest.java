@@ -1,33 +1,47 @@
 package stillglass.book.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDate;
+import java.text.Normalizer;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import stillglass.book.BadInput;
-import stillglass.book.Logbook;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.book.BookWords;
+import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
+import stillglass.book.log.Tickets;
+import stillglass.book.say.SaySession;
+import stillglass.say.Said;
 
 class ReportTest {
+    private static final InstantSource CLOCK = InstantSource.fixed(Instant.parse("2026-11-28T09:00:00Z"));
+
     @TempDir
     Path folder;
 
-    private static Report report(Optional<String> signature) {
-        return new Report("Ostrel 52 mm f/2, ticket T-0142", "Puppet <theatre> & friends", LocalDate.of(2026, 12, 4), List.of("Milky pictures"),
-                List.of(new Report.Row("fungus", "rear of E1, edge, 1:30 o'clock", "3", "Shows as a 3 % shadow.")), List.of("Clean the fungus: grade 3."),
-                List.of(new Report.Measure("Veil", "7.2 %", "1.9 %", "change −5.7 ± 0.5 points")), List.of("Greased the helicoid: 148 mg."),
-                List.of("ledger: one screw: replaced"), List.of(new Report.Picture("p1", "As received"), new Report.Picture("gone", "lost")), signature);
+    private static Report report(String owner, boolean signed) {
+        return new Report(Said.text("Ostrel 52 mm f/2, ticket T-0142"), Said.text(owner), List.of(new Report.Block.Lines(Said.text("As it came"), List.of(Said.text("Milky pictures"))),
+                new Report.Block.Table(Said.text("Found"), List.of(Said.text("What"), Said.text("Where")), List.of(List.of(Said.text("fungus"), Said.text("rear of E1 | edge")))),
+                new Report.Block.Lines(Said.text("Nothing here"), List.of())),
+                List.of(new Report.Picture("p1", "As received"), new Report.Picture("gone", "lost")), signed ? Said.of("report.signed", "by", "M. | somebody", "day", "2026-11-24") : Said.of("report.draft"));
     }
 
     private static Optional<Logbook.PhotoBytes> photo(String id) {
@@ -35,8 +49,8 @@ class ReportTest {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             ImageIO.write(new BufferedImage(300, 200, BufferedImage.TYPE_INT_RGB), "png", out);
             return id.equals("p1") ? Optional.of(new Logbook.PhotoBytes(id, "a.png", out.toByteArray())) : Optional.empty();
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -49,14 +63,12 @@ class ReportTest {
     @Test
     void thePdfSaysWhatTheReportSays() throws Exception {
         Path pdf = folder.resolve("report.pdf");
-        PdfReport.write(report(Optional.of("M. at the bench, 2026-11-24")), ReportTest::photo, pdf);
-        String text = text(pdf);
+        PdfReport.write(report("Puppet <theatre> & friends", true), ReportTest::photo, pdf);
 
-        assertThat(text).contains("Ostrel 52 mm f/2", "Puppet <theatre> & friends", "Milky pictures", "rear of E1", "Shows as a 3 % shadow",
-                "change −5.7 ± 0.5 points", "148 mg", "one screw", "Signed: M. at the bench");
+        assertThat(text(pdf)).contains("Ostrel 52 mm f/2", "Puppet <theatre> & friends", "Milky pictures", "rear of E1", "Signed: M. | somebody").doesNotContain("Nothing here");
         try (PDDocument d = Loader.loadPDF(pdf.toFile())) {
             boolean picture = false;
-            for (var name : d.getPage(0).getResources().getXObjectNames()) {
+            for (COSName name : d.getPage(0).getResources().getXObjectNames()) {
                 picture |= d.getPage(0).getResources().isImageXObject(name);
             }
             assertThat(picture).as("the photo is in it, the lost one is left out").isTrue();
@@ -64,57 +76,97 @@ class ReportTest {
     }
 
     @Test
-    void anUnsignedReportSaysThatItIsADraft() throws Exception {
+    void anUnsignedReportSaysThatItIsADraftAndMarkdownKeepsItsTablesWhole() throws Exception {
         Path pdf = folder.resolve("draft.pdf");
-        PdfReport.write(report(Optional.empty()), id -> Optional.empty(), pdf);
-
+        PdfReport.write(report("Club", false), id -> Optional.empty(), pdf);
         assertThat(text(pdf)).contains("Draft, not signed");
+        assertThat(MarkdownReport.text(report("Puppet <theatre>", true))).contains("# Ostrel 52 mm f/2, ticket T-0142", "| fungus | rear of E1 \\| edge |", "&lt;theatre>");
+    }
+
+    /// Fonts for the scripts of the world are shipped: what was typed is what can be read and copied.
+    @ParameterizedTest
+    @ValueSource(strings = {"前玉押さえ環", "렌즈 수리", "Кольцо фокусировки", "Δακτύλιος", "ห้องมืด", "लेंस", "Führungsstift", "Č šķ ő"})
+    void namesInAnyScriptAreInThePdf(String name) throws Exception {
+        Path pdf = folder.resolve("script.pdf");
+        PdfReport.write(report(name, false), id -> Optional.empty(), pdf);
+
+        // Where marks join with letters into one glyph, a reader of the file gives only the letters back.
+        assertThat(text(pdf).replaceAll("\\p{M}", "")).contains(name.replaceAll("\\p{M}", "")).doesNotContain("#");
+    }
+
+    /// Scripts that run from right to left are laid out so; the order in which a reader of the file gives them back is not ours.
+    @ParameterizedTest
+    @ValueSource(strings = {"חוצץ", "عدسة"})
+    void namesFromRightToLeftAreInThePdf(String name) throws Exception {
+        Path pdf = folder.resolve("rtl.pdf");
+        PdfReport.write(report(name, false), id -> Optional.empty(), pdf);
+        String text = Normalizer.normalize(text(pdf), Normalizer.Form.NFKC);
+
+        assertThat(text.chars().filter(c -> c >= 0x590 && c < 0x700).mapToObj(Character::toString).sorted().collect(Collectors.joining()))
+                .isEqualTo(name.chars().mapToObj(Character::toString).sorted().collect(Collectors.joining()));
     }
 
     @Test
-    void markdownKeepsItsTablesWhole() {
-        String md = MarkdownReport.text(report(Optional.of("M. | somebody")));
-
-        assertThat(md).contains("# Ostrel 52 mm f/2, ticket T-0142", "| fungus | rear of E1, edge, 1:30 o'clock | 3 |", "Signed: M. | somebody", "&lt;theatre>");
-    }
-
-    @Test
-    void anUnreadablePhotoDoesNotKeepTheReport() throws Exception {
+    void aControlCharacterIsDroppedAndAnUnreadablePhotoDoesNotKeepTheReport() throws Exception {
         Path pdf = folder.resolve("torn.pdf");
-        PdfReport.write(report(Optional.empty()), id -> Optional.of(new Logbook.PhotoBytes(id, "torn.png", new byte[] {1, 2, 3})), pdf);
+        PdfReport.write(report("Cl\u0000ub\u0007 \uD800 end", false), id -> Optional.of(new Logbook.PhotoBytes(id, "torn.png", new byte[] {1, 2, 3})), pdf);
 
-        assertThat(text(pdf)).contains("Milky pictures");
+        assertThat(text(pdf)).contains("Milky pictures").contains("Club");
     }
 
-    @Test
-    void aFolderThatIsMissingIsSaid() {
-        assertThatThrownBy(() -> SafeFile.write(folder.resolve("no/where.pdf"), new byte[3])).isInstanceOf(BadInput.class).hasMessageContaining("no folder");
-    }
-
-    @Test
-    void anOlderFileIsReplacedWhole() throws Exception {
-        Path f = folder.resolve("a.txt");
-        SafeFile.write(f, "old, and rather long".getBytes(java.nio.charset.StandardCharsets.UTF_8));
-        SafeFile.write(f, "new".getBytes(java.nio.charset.StandardCharsets.UTF_8));
-
-        assertThat(Files.readString(f)).isEqualTo("new");
-        try (var left = Files.list(folder)) {
-            assertThat(left).as("nothing is left beside it").hasSize(1);
+    private Report told(String... lines) {
+        try (Logbook log = Logbook.open(folder.resolve("told.sqlite"))) {
+            Shelf shelf = new Shelf();
+            Tickets tickets = new Tickets(log, shelf, CLOCK, "", "test");
+            SaySession session = new SaySession(tickets, shelf, CLOCK);
+            for (String line : lines) {
+                SaySession.Answer a = session.say(line);
+                assertThat(a.status()).as("%s: %s", line, a.why()).isEqualTo(SaySession.Status.KEPT);
+            }
+            Tickets.Ticket t = tickets.open(log.numbers().getLast());
+            return ReportMaker.of(t.state(), tickets.world(t), shelf, ZoneOffset.UTC);
         }
+    }
+
+    private static String block(Report r, String heading) {
+        return r.blocks().stream().filter(b -> BookWords.wording().say(b.heading()).equals(heading)).findFirst()
+                .map(b -> ((Report.Block.Lines) b).lines().stream().map(BookWords.wording()::say).collect(Collectors.joining("\n"))).orElse("");
+    }
+
+    @Test
+    void whatWasFoundLeftAndDoneComesBackUnderItsNameOfAnInstrumentNobodyKnew() {
+        Report r = told("begin lens, Brook 35 mm, stiff focus", "off 前玉押さえ環, thread, front", "earlier scribed lines", "damaged two slots", "found loose", "note shellac on the thread", "ball 1.0",
+                "stage close", "ball 1.0", "done", "for 前玉押さえ環: we damaged the name ring");
+
+        List<String> headings = r.blocks().stream().map(b -> BookWords.wording().say(b.heading())).toList();
+        assertThat(headings).contains("Found and left", "Earlier work by others", "Damaged on this bench", "Notes");
+        assertThat(block(r, "Found and left")).contains("前玉押さえ環", "two slots", "loose");
+        assertThat(block(r, "Earlier work by others")).contains("scribed lines");
+        assertThat(block(r, "Damaged on this bench")).contains("the name ring");
+        assertThat(block(r, "Notes")).contains("shellac");
+        assertThat(BookWords.wording().say(r.head())).doesNotContain("null");
+    }
+
+    @Test
+    void whatTheLedgerSaysTheReportSays() {
+        Report r = told("begin lens, Brook 35 mm", "off grip", "off name ring, thread");
+
+        String work = r.blocks().stream().filter(Report.Block.Lines.class::isInstance).flatMap(b -> ((Report.Block.Lines) b).lines().stream()).map(BookWords.wording()::say).collect(Collectors.joining("\n"));
+        assertThat(work).contains("2 joints are open").contains("name ring is out");
     }
 
     @Test
     void whatWasFoundAssembledWronglyIsToldEvenWhenItIsPutRight() {
-        java.time.Instant noon = java.time.Instant.parse("2026-11-24T12:00:00Z");
-        List<stillglass.ticket.TicketEvent> events = List.of(
-                new stillglass.ticket.TicketEvent.Opened("T-7", "Pellam 105 mm", "hawthorn_105_f28", "hawthorn_105_f28", "Club", LocalDate.of(2026, 12, 4)),
-                new stillglass.ticket.TicketEvent.MisassemblyFound("reverse:E4"), new stillglass.ticket.TicketEvent.MisassemblyFound("gap:2:0.1"),
-                new stillglass.ticket.TicketEvent.AssemblyPutRight(), new stillglass.ticket.TicketEvent.MisassemblyFound("gap:2:0.1"));
-        List<stillglass.ticket.Recorded> story = new java.util.ArrayList<>();
-        events.forEach(e -> story.add(new stillglass.ticket.Recorded(story.size() + 1, noon, e)));
-        Report r = Report.of(stillglass.ticket.TicketState.of(story), new stillglass.book.data.Shelf());
+        Report r = told("begin Ostrel 52 mm f/2", "stage look", "E1 reversed", "gap 2 0.1", "as designed", "gap 2 0.1");
 
-        assertThat(r.arrived()).contains("Found assembled wrongly: E4 reversed; put right.", "Found assembled wrongly: gap after surface 2 changed by +0.100 mm.");
-        assertThat(r.advice()).anyMatch(a -> a.startsWith("Put right first: gap after surface 2"));
+        assertThat(block(r, "As it came")).contains("E1 reversed").contains("put right").contains("+0.100 mm");
+    }
+
+    @Test
+    void aReportThatCannotBeWrittenLeavesTheOldOne() throws Exception {
+        Path file = folder.resolve("a.md");
+        Files.writeString(file, "the old one");
+        MarkdownReport.write(report("Club", false), file);
+        assertThat(Files.readString(file)).startsWith("# Ostrel");
     }
 }

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
@@ -122,7 +123,7 @@ public record AlikeModel(Known known, double likeness, List<String> differences,
         lens.elements().stream().filter(e -> !carriers.containsKey(e.name()) && joints.stream().noneMatch(j -> j.frees().contains(e.name())))
                 .forEach(e -> whole.add(seat(e, lens, joints)));
         return new Instrument(bare.id(), bare.maker(), bare.name(), bare.sort(), bare.sectionId(), bare.flangeFocalMm(), known.map.maxExtensionMm(), parts, whole,
-                known.map.references());
+                known.map.references(), Optional.empty(), known.map.infinityShims().filter(i -> parts.stream().anyMatch(p -> p.id().equals(i))));
     }
 
     /// Glasses that leave with another they are cemented to: of every group the one whose counterpart has a joint of its own carries the others.
@@ -197,7 +198,8 @@ public record AlikeModel(Known known, double likeness, List<String> differences,
     private static Joint.Closing close(Joint.Closing c, Map<String, Joint> dropped) {
         Set<String> before = new HashSet<>(c.before());
         before.removeAll(dropped.keySet());
-        return new Joint.Closing(c.setFirst(), c.looseUntil().filter(id -> !dropped.containsKey(id)), c.test(), c.greased(), before,
+        Optional<Joint.Test> test = c.test().map(t -> new Joint.Test(t.what(), t.needs().stream().filter(id -> !dropped.containsKey(id)).collect(Collectors.toSet())));
+        return new Joint.Closing(c.setFirst(), c.looseUntil().filter(id -> !dropped.containsKey(id)), test, c.greased(), before,
                 c.refit().filter(id -> !dropped.containsKey(id)), c.zeroLast());
     }
 

@@ -1,7 +1,7 @@
 package stillglass.sim.photo;
 
 import java.util.SplittableRandom;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 /// What lies flat on or between glasses: haze, oil, separated cement, damaged coating.
 final class Films {

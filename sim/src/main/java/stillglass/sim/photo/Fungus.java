@@ -3,7 +3,7 @@ package stillglass.sim.photo;
 import java.awt.geom.Line2D;
 import java.util.List;
 import java.util.SplittableRandom;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 /// Fungus: branching threads, older colonies with a faint bloom about them.
 final class Fungus {

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.SplittableRandom;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 /// Grows a colony: threads creep outward from a root, wander a little, and part.
 final class FungusGrowth {

@@ -9,7 +9,7 @@ import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.optics.LensSection;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 /// Photographs a lens with hidden truth: faults where refraction shows them, as sharp as the camera's focus lets them be, among all
 /// that is no fault.

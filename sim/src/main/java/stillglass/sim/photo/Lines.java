@@ -3,7 +3,7 @@ package stillglass.sim.photo;
 import java.awt.geom.Line2D;
 import java.awt.geom.QuadCurve2D;
 import java.util.SplittableRandom;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 /// Lines on coated glass: scratches where a tool slipped, arcs where it was rubbed.
 final class Lines {

@@ -9,7 +9,7 @@ import java.util.stream.IntStream;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.optics.LensSection;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 /// A lens, what is wrong with it, and how it is photographed, all drawn from one seed: for learning to tell kinds apart, and with
 /// other seeds for finding out how well that went.

@@ -1,7 +1,7 @@
 package stillglass.sim.photo;
 
 import java.util.SplittableRandom;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 /// Faults of the rim: lost edge paint, chips.
 final class RimFaults {

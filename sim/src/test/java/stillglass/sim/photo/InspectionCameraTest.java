@@ -22,7 +22,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
 import stillglass.optics.Surface;
-import stillglass.sim.HiddenTruth;
+import stillglass.sim.truth.HiddenTruth;
 
 class InspectionCameraTest {
     /// Two glasses cemented in front of an iris, one behind it.

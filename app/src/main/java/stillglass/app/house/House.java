@@ -1,0 +1,32 @@
+package stillglass.app.house;
+
+import java.util.List;
+import stillglass.app.arrive.ArriveView;
+import stillglass.app.clean.CleanView;
+import stillglass.app.close.CloseView;
+import stillglass.app.decide.DecideView;
+import stillglass.app.desk.Asker;
+import stillglass.app.desk.Desk;
+import stillglass.app.look.LookView;
+import stillglass.app.look.PhotoCache;
+import stillglass.app.open.OpenView;
+import stillglass.app.pages.BookPage;
+import stillglass.app.prove.ProveView;
+import stillglass.app.shell.Shell;
+import stillglass.app.station.Station;
+import stillglass.app.theme.Theme;
+
+/// Furnishes the window: the one place that knows every station and page.
+public final class House {
+    private House() {}
+
+    public static Shell furnish(Desk desk, Asker asker, Theme theme) {
+        Shell shell = new Shell(desk, theme);
+        PhotoCache photos = new PhotoCache(desk);
+        List<Station> stations = List.of(new ArriveView(desk), new LookView(desk, asker, photos, shell::type), new DecideView(desk), new OpenView(desk, asker, photos, shell::type),
+                new CleanView(desk), new CloseView(desk, asker, photos, shell::type), new ProveView(desk, asker, photos));
+        stations.forEach(shell::register);
+        shell.registerBook(new BookPage(desk, asker, shell::showWork, shell::show));
+        return shell;
+    }
+}

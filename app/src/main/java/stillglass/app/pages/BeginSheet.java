@@ -1,0 +1,161 @@
+package stillglass.app.pages;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import stillglass.app.desk.Asker;
+import stillglass.app.desk.Desk;
+import stillglass.app.theme.Build;
+import stillglass.app.theme.Words;
+import stillglass.assembly.Instrument;
+import stillglass.book.BadInput;
+import stillglass.book.say.Begun;
+import stillglass.optics.LensSection;
+import stillglass.ticket.arrival.Tag;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Decision;
+
+/// How a ticket begins: by its name with nothing else known, or with a model of the shelf.
+final class BeginSheet {
+    private static final long MOST_LENS_BYTES = 2_000_000;
+
+    private final Desk desk;
+    private final Asker asker;
+    private final Runnable begun;
+    private final TextField what = new TextField();
+    private final VBox shelf = Build.column(7);
+    private final VBox node;
+
+    /// @param begun goes to the ticket that was begun
+    /// @param measure shows the sheet on which a section is made
+    BeginSheet(Desk desk, Asker asker, Runnable begun, Runnable measure) {
+        this.desk = desk;
+        this.asker = asker;
+        this.begun = begun;
+        what.setPromptText(Words.of("begin.prompt"));
+        what.setAccessibleText(Words.of("begin.prompt"));
+        what.setId("begin-what");
+        what.setOnAction(e -> begin(Optional.empty()));
+        FlowPane sorts = new FlowPane(6, 6);
+        for (Instrument.Sort s : Instrument.Sort.values()) {
+            Button b = Build.button(Words.capital(s.word()), "", () -> begin(Optional.of(s)), "chip");
+            b.setId("begin-" + s.word());
+            sorts.getChildren().add(b);
+        }
+        Button bench = Build.button(Words.of("book.measure"), "", measure);
+        bench.setId("new-measured");
+        Button file = Build.button(Words.of("book.file"), "", this::fromFile);
+        file.setId("new-from-file");
+        node = Build.column(10, Build.line(Words.of("begin.heading"), "heading"), Build.label(Words.of("begin.how"), "soft"), what, sorts,
+                Build.line(Words.of("book.shelf"), "heading"), Build.tall(shelf), Build.row(8, file, bench));
+        node.getStyleClass().add("mat");
+    }
+
+    VBox node() {
+        return node;
+    }
+
+    /// The field in which an instrument is named.
+    void focus() {
+        what.requestFocus();
+    }
+
+    void show() {
+        List<Node> plates = new ArrayList<>();
+        for (String id : desk.shelf().sectionIds()) {
+            plates.add(plate(id));
+        }
+        if (plates.isEmpty()) {
+            plates.add(Build.label(Words.of("book.shelf.empty"), "soft"));
+        }
+        shelf.getChildren().setAll(plates);
+    }
+
+    private Node plate(String id) {
+        LensSection section = desk.shelf().section(id);
+        Optional<Instrument> mapped = desk.shelf().mappedFor(id).map(desk.shelf()::instrument);
+        LensPlate plate = new LensPlate(section);
+        plate.setPrefSize(110, 52);
+        plate.setMinWidth(110);
+        String title = mapped.map(Instrument::name).orElse(section.name());
+        HBox inside = Build.row(14, plate, Build.column(1, Build.line(title, "medium"), Build.line(Words.of(mapped.isPresent() ? "book.mapped" : "book.unmapped"), "soft", "small")));
+        Button b = Build.button("", "", () -> begin(id, title), "book-row");
+        b.setGraphic(inside);
+        b.setMaxWidth(Double.MAX_VALUE);
+        b.setAlignment(Pos.CENTER_LEFT);
+        b.setId("new-" + id);
+        b.setAccessibleText(Words.of("book.new.spoken", title));
+        return b;
+    }
+
+    /// By what was typed: its name, then what is wrong with it.
+    private void begin(Optional<Instrument.Sort> sort) {
+        List<String> words = Arrays.stream(what.getText().split(",")).map(String::strip).filter(w -> !w.isEmpty()).toList();
+        if (words.isEmpty()) {
+            desk.complain(Words.of("begin.nameless"));
+            focus();
+            return;
+        }
+        String name = words.getFirst();
+        if (sort.isEmpty() && Begun.ofShelf("", name, desk.shelf()).isEmpty()) {
+            desk.complain(Words.of("begin.sortless", name));
+            return;
+        }
+        begin(number -> Begun.act(sort.map(s -> Begun.byName(number, name, s)).or(() -> Begun.ofShelf(number, name, desk.shelf())).orElseThrow(), words.subList(1, words.size())));
+    }
+
+    /// On a section of the shelf.
+    void begin(String sectionId, String title) {
+        Optional<Instrument> mapped = desk.shelf().mappedFor(sectionId).map(desk.shelf()::instrument);
+        begin(number -> Begun.act(new Tag(number, title, mapped.map(Instrument::id).orElse(sectionId), mapped.map(Instrument::sort).orElse(Instrument.Sort.LENS),
+                Optional.of(sectionId), Optional.empty(), Optional.empty()), List.of()));
+    }
+
+    private void begin(Function<String, Act> beginning) {
+        desk.beginNext(beginning).thenAcceptAsync(d -> {
+            if (d instanceof Decision.Accepted) {
+                what.clear();
+                begun.run();
+            }
+        }, Platform::runLater);
+    }
+
+    private void fromFile() {
+        asker.lens().ifPresent(this::beginFrom);
+    }
+
+    /// Begins a ticket from a lens section file.
+    void beginFrom(Path file) {
+        String name = String.valueOf(file.getFileName());
+        desk.compute(() -> read(file, name))
+                .thenCompose(json -> desk.keepSection(name, json))
+                .thenAcceptAsync(id -> begin(id, desk.shelf().section(id).name()), Platform::runLater);
+    }
+
+    private static String read(Path file, String name) {
+        try {
+            if (Files.size(file) > MOST_LENS_BYTES) {
+                throw new BadInput(name, "file", "is larger than 2 MB: this is no lens section");
+            }
+            return Files.readString(file);
+        } catch (java.nio.file.NoSuchFileException e) {
+            throw new BadInput(name, "file", "there is no such file: check the path " + file);
+        } catch (java.nio.charset.CharacterCodingException e) {
+            throw new BadInput(name, "file", "is not UTF-8 text: save it as plain JSON");
+        } catch (java.io.IOException e) {
+            throw new BadInput(name, "file", "cannot be read: " + e.getMessage());
+        }
+    }
+}

@@ -1,0 +1,97 @@
+package stillglass.app.shell;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import stillglass.app.desk.Desk;
+import stillglass.ticket.story.Redo;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
+
+/// Which key means what: keys that work everywhere, then those of what is shown. What is typed into a field belongs to the field.
+final class Keyboard {
+    private final Shell shell;
+    private final Desk desk;
+    /// Whether the key that is down was a command.
+    private boolean answered;
+
+    Keyboard(Shell shell, Desk desk) {
+        this.shell = shell;
+        this.desk = desk;
+        shell.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        shell.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+    }
+
+    private void typed(KeyEvent e) {
+        if (answered) {
+            // The letter of a key that was a command must not land in a field that the command opened.
+            answered = false;
+            e.consume();
+            return;
+        }
+        if (e.getCharacter().equals("/") && !typing(e) && !shell.atBench()) {
+            shell.type("");
+            e.consume();
+        }
+    }
+
+    private static boolean typing(KeyEvent e) {
+        return e.getTarget() instanceof TextInputControl;
+    }
+
+    private void pressed(KeyEvent e) {
+        answered = false;
+        if (shell.hideKeys() || command(e)) {
+            e.consume();
+            return;
+        }
+        if (typing(e) || e.isControlDown() || e.isAltDown() || e.isMetaDown()) {
+            return;
+        }
+        if (e.getTarget() instanceof Button && (e.getCode() == KeyCode.SPACE || e.getCode() == KeyCode.ENTER)) {
+            return;
+        }
+        shell.calm();
+        if (shell.plain(e)) {
+            answered = true;
+            e.consume();
+        }
+    }
+
+    /// Keys that work everywhere.
+    private boolean command(KeyEvent e) {
+        if (e.getCode() == KeyCode.F1) {
+            shell.showKeys();
+            return true;
+        }
+        if (e.getCode() == KeyCode.F2) {
+            shell.measure();
+            return true;
+        }
+        if (!e.isShortcutDown()) {
+            return false;
+        }
+        int digit = e.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
+        if (digit >= 0 && digit < Stage.values().length) {
+            shell.go(Stage.values()[digit]);
+            return true;
+        }
+        switch (e.getCode()) {
+            case Z -> {
+                if (typing(e)) {
+                    return false;
+                }
+                desk.submit(e.isShiftDown() ? new Redo() : new Undo());
+            }
+            case B -> shell.showBook();
+            case ENTER -> shell.finish();
+            case PLUS, EQUALS, ADD -> shell.scale(true);
+            case MINUS, SUBTRACT -> shell.scale(false);
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+}

@@ -1,0 +1,236 @@
+package stillglass.book.log;
+
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import stillglass.assembly.Instrument;
+import stillglass.book.data.LensJson;
+import stillglass.book.data.Shelf;
+import stillglass.optics.LensSection;
+import stillglass.plan.alike.AlikeModel;
+import stillglass.say.Said;
+import stillglass.ticket.Agreement;
+import stillglass.ticket.Deciding;
+import stillglass.ticket.Story;
+import stillglass.ticket.TicketState;
+import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.course.CourseEvent;
+import stillglass.ticket.joints.LearnedMap;
+import stillglass.ticket.joints.Lesson;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Event;
+import stillglass.ticket.story.Recorded;
+import stillglass.ticket.story.Who;
+import stillglass.ticket.story.World;
+
+/// Acts on the tickets of a logbook: each is addressed to a ticket, decided on what that ticket has become by then, stored, and decided again when somebody
+/// else was quicker. Not thread-safe: one thread owns it, and the logbook.
+public final class Tickets {
+    private static final int QUICK_TRIES = 3;
+    private static final int MOST_NUMBERS = 20;
+    /// Numbers begin after it.
+    private static final int FIRST = 100;
+
+    private final Logbook log;
+    private final Shelf shelf;
+    private final InstantSource clock;
+    private final String author;
+    private final String bench;
+    private Set<String> others = Set.of();
+    private Optional<Learned> learned = Optional.empty();
+
+    /// A ticket as it was read.
+    /// @param earlier what other jobs on the model teach
+    /// @param trouble why it can be read only so far; nothing can be done to it then
+    public record Ticket(String number, Story story, Logbook.Lessons earlier, Optional<String> trouble) {
+        public TicketState state() {
+            return story.state();
+        }
+    }
+
+    /// What became of an act.
+    /// @param ticket as it stands now, whether the act was accepted or not
+    public record Outcome(Decision decision, Ticket ticket) {
+        public boolean accepted() {
+            return decision instanceof Decision.Accepted;
+        }
+    }
+
+    /// @param author name of the person, as far as it is known
+    /// @param bench name of this window or program, different from every other
+    public Tickets(Logbook log, Shelf shelf, InstantSource clock, String author, String bench) {
+        this.log = log;
+        this.shelf = shelf;
+        this.clock = clock;
+        this.author = author;
+        this.bench = bench;
+        listAll();
+    }
+
+    /// A book from before lists were kept gets them now.
+    private void listAll() {
+        if (log instanceof SqliteLogbook sqlite) {
+            for (String number : sqlite.unlisted()) {
+                Ticket t = open(number);
+                if (t.state().tag().begun()) {
+                    sqlite.list(Projections.of(t.state()), t.trouble());
+                }
+            }
+        }
+    }
+
+    public Logbook log() {
+        return log;
+    }
+
+    /// Says that this bench is at work; from then on what others at work have done is theirs to take back.
+    public void present() {
+        others = log.others(bench, clock.instant());
+    }
+
+    public Who who() {
+        return new Who(author, bench, others);
+    }
+
+    /// Reads a ticket.
+    public Ticket open(String number) {
+        Logbook.Told told = log.story(number, 0);
+        Story story = Story.of(told.rows());
+        knowSection(story.state());
+        return new Ticket(number, story, log.lessons(story.state().tag().instrumentId(), number), told.trouble());
+    }
+
+    /// The ticket with what has happened to it since.
+    public Ticket refreshed(Ticket ticket) {
+        Logbook.Told more = log.story(ticket.number(), ticket.state().history().version());
+        if (more.rows().isEmpty() && more.trouble().isEmpty()) {
+            return ticket;
+        }
+        return new Ticket(ticket.number(), ticket.story().and(more.rows()), ticket.earlier(), more.trouble().or(ticket::trouble));
+    }
+
+    /// Begins a ticket under a number that must be free.
+    public Outcome begin(Act act) {
+        Optional<String> number = act.intents().stream().filter(ArrivalIntent.Begin.class::isInstance).map(i -> ((ArrivalIntent.Begin) i).tag().number()).findFirst();
+        if (number.isEmpty()) {
+            throw new IllegalArgumentException("this act begins no ticket");
+        }
+        Ticket blank = open(number.get());
+        if (blank.state().tag().begun() || blank.trouble().isPresent()) {
+            return new Outcome(new Decision.Refused(Said.of("begin.taken", "number", number.get())), blank);
+        }
+        String model = act.intents().stream().filter(ArrivalIntent.Begin.class::isInstance).map(i -> ((ArrivalIntent.Begin) i).tag().instrumentId()).findFirst().orElse("");
+        Ticket ticket = new Ticket(number.get(), Story.NONE, log.lessons(model, number.get()), Optional.empty());
+        Outcome outcome = act(ticket, act, List.of());
+        // Somebody else has taken the number in between.
+        return outcome.accepted() || !outcome.ticket().state().tag().begun() ? outcome : new Outcome(new Decision.Refused(Said.of("begin.taken", "number", number.get())), outcome.ticket());
+    }
+
+    /// Begins a ticket under the number after the highest there is; under the next when somebody else was quicker.
+    /// @param beginning what begins it, from its number
+    public Outcome beginNext(Function<String, Act> beginning) {
+        Outcome outcome = begin(beginning.apply(nextNumber()));
+        for (int i = 1; i < MOST_NUMBERS && !outcome.accepted() && outcome.ticket().state().tag().begun(); i++) {
+            outcome = begin(beginning.apply(nextNumber()));
+        }
+        return outcome;
+    }
+
+    private String nextNumber() {
+        return String.format(Locale.ROOT, "T-%04d", Math.max(FIRST, log.counts().highestNumber()) + 1);
+    }
+
+    /// Decides an act on a ticket as it stands in the book, and keeps it.
+    /// @param ticket as it was last read
+    /// @param photos files to be kept in the same transaction
+    public Outcome act(Ticket ticket, Act act, List<Logbook.PhotoBytes> photos) {
+        Ticket now = ticket;
+        for (int i = 0; i < QUICK_TRIES; i++) {
+            now = refreshed(now);
+            Optional<Outcome> done = tried(now, act, photos);
+            if (done.isPresent()) {
+                return done.get();
+            }
+        }
+        // Others are writing without a pause: they wait for this one.
+        Ticket last = now;
+        return log.alone(() -> tried(refreshed(last), act, photos).orElseThrow());
+    }
+
+    /// @return nothing when somebody else was quicker
+    private Optional<Outcome> tried(Ticket now, Act act, List<Logbook.PhotoBytes> photos) {
+        if (now.trouble().isPresent()) {
+            return Optional.of(new Outcome(new Decision.Refused(Said.text(now.trouble().get())), now));
+        }
+        Decision decision = Deciding.decide(now.state(), act, who(), s -> world(s, now.earlier()));
+        if (!(decision instanceof Decision.Accepted accepted)) {
+            return Optional.of(new Outcome(decision, now));
+        }
+        TicketState state = now.state();
+        Logbook.Entry entry = new Logbook.Entry(now.number(), state.history().version(), state.history().nextAct(), who(), clock.instant(), accepted.events(), photos);
+        return kept(now, entry).map(kept -> new Outcome(decision, kept));
+    }
+
+    private Optional<Ticket> kept(Ticket before, Logbook.Entry entry) {
+        List<Recorded> rows = new ArrayList<>();
+        long seq = entry.version();
+        for (Event e : entry.events()) {
+            rows.add(new Recorded(++seq, entry.act(), entry.who().author(), entry.who().bench(), entry.at(), e));
+        }
+        Story after = before.story().and(rows);
+        return log.append(entry, Projections.of(after.state())).map(kept -> new Ticket(before.number(), after, before.earlier(), Optional.empty()));
+    }
+
+    /// What a decision on a ticket may look at.
+    public World world(Ticket ticket) {
+        return world(ticket.state(), ticket.earlier());
+    }
+
+    private World world(TicketState state, Logbook.Lessons earlier) {
+        return new World(instrument(state, earlier), section(state), shelf.care());
+    }
+
+    /// The optical section of a ticket, where one is known.
+    public Optional<LensSection> section(TicketState state) {
+        return state.tag().sectionId().filter(shelf::hasSection).map(shelf::section);
+    }
+
+    /// What the shelf knows of a model, and what records of it have taught since. Made anew only when any of that is new.
+    private Instrument instrument(TicketState state, Logbook.Lessons earlier) {
+        Instrument base = shelf.instrument(state.tag());
+        Optional<String> taken = state.course().taken().map(CourseEvent.ModelTaken::instrumentId).or(earlier::taken).filter(shelf.instrumentIds()::contains);
+        Taught from = new Taught(base, taken, earlier.lessons(), Lesson.of(state.joints()));
+        if (learned.filter(l -> l.from.equals(from)).isEmpty()) {
+            Instrument start = taken.flatMap(known -> section(state).flatMap(lens -> carriedOver(base, lens, known))).orElse(base);
+            List<Lesson> jobs = new ArrayList<>(earlier.lessons());
+            jobs.add(from.own);
+            learned = Optional.of(new Learned(from, LearnedMap.of(start, jobs)));
+        }
+        return learned.orElseThrow().map;
+    }
+
+    /// What a map follows from.
+    private record Taught(Instrument base, Optional<String> taken, List<Lesson> lessons, Lesson own) {}
+
+    private record Learned(Taught from, Instrument map) {}
+
+    private Optional<Instrument> carriedOver(Instrument bare, LensSection lens, String known) {
+        Instrument map = shelf.instrument(known);
+        return map.sectionId().map(s -> AlikeModel.of(lens, new AlikeModel.Known(map, shelf.section(s))).carriedOver(bare, lens));
+    }
+
+    private void knowSection(TicketState state) {
+        state.tag().sectionId().filter(id -> !shelf.hasSection(id)).ifPresent(id ->
+                log.setting("section " + id).ifPresent(text -> shelf.add(id, LensJson.parse(id + ".json", text))));
+    }
+
+    /// How often the technician left what was computed, over all tickets.
+    public Agreement agreement() {
+        return Projections.agreement(log.agreement());
+    }
+}

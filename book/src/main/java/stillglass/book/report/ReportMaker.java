@@ -1,0 +1,227 @@
+package stillglass.book.report;
+
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
+import stillglass.book.data.Shelf;
+import stillglass.grade.Grader;
+import stillglass.look.Progress;
+import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.sharpness.AssemblyEffect;
+import stillglass.prove.InfinityShims;
+import stillglass.prove.VeilChange;
+import stillglass.say.Said;
+import stillglass.ticket.Assessment;
+import stillglass.ticket.Recommendation;
+import stillglass.ticket.TicketState;
+import stillglass.ticket.facts.Damaged;
+import stillglass.ticket.facts.Earlier;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.FoundLoose;
+import stillglass.ticket.facts.Note;
+import stillglass.ticket.facts.Shims;
+import stillglass.ticket.joints.JointStory;
+import stillglass.ticket.joints.Ledger;
+import stillglass.ticket.joints.ShimStack;
+import stillglass.ticket.joints.Trial;
+import stillglass.ticket.proof.Proof;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.World;
+
+/// Gathers a ticket into a report. Joints and parts that this job has found are named like any other.
+public final class ReportMaker {
+    private static final int MOST_PARTS = 200;
+
+    private final TicketState state;
+    private final World world;
+    private final Shelf shelf;
+    private final ZoneId zone;
+
+    private ReportMaker(TicketState state, World world, Shelf shelf, ZoneId zone) {
+        this.state = state;
+        this.world = world;
+        this.shelf = shelf;
+        this.zone = zone;
+    }
+
+    /// Gathers a ticket; traces its findings anew, which takes a moment.
+    /// @param world with what the ticket has found of its instrument
+    /// @param zone in which days are told
+    public static Report of(TicketState state, World world, Shelf shelf, ZoneId zone) {
+        return new ReportMaker(state, world, shelf, zone).make();
+    }
+
+    private Report make() {
+        List<Assessment> assessments = world.section().map(section -> state.glass().findings().stream()
+                .map(k -> Assessment.of(k, state.glass().fromRear(k.photoId()), shelf.footprints(state.tag().sectionId().orElseThrow()), world.instrument(), shelf.gradeRules(), Progress.SILENT))
+                .toList()).orElse(List.of());
+        Recommendation advice = Recommendation.of(state, assessments, world.section().flatMap(l -> AssemblyEffect.found(l, state.glass().assembly())), world.section(), world.instrument());
+        List<Report.Block> blocks = new ArrayList<>();
+        blocks.add(lines("report.arrived", arrived()));
+        blocks.add(findings(assessments));
+        blocks.add(lines("report.advice", advice.reasons()));
+        blocks.add(new Report.Block.Table(Said.of("report.measured"), titles("report.column.what", "report.column.before", "report.column.after", "report.column.meaning"), measures()));
+        blocks.add(lines("report.work", work()));
+        blocks.add(lines("report.found", recalled(f -> f instanceof Damaged d && !d.ours() || f instanceof FoundLoose)));
+        blocks.add(lines("report.earlier", recalled(Earlier.class::isInstance)));
+        blocks.add(lines("report.ours", recalled(f -> f instanceof Damaged d && d.ours())));
+        blocks.add(lines("report.notes", notes()));
+        blocks.add(lines("report.overruled", state.course().overruled().stream()
+                .map(o -> o.why().isBlank() ? o.what() : Said.of("report.overruled.why", "what", o.what(), "why", o.why())).toList()));
+        blocks.add(lines("report.withdrawn", withdrawn()));
+        return new Report(Said.of("report.title", "title", state.tag().title(), "number", state.tag().number()), head(), blocks,
+                state.glass().all().stream().map(p -> new Report.Picture(p.id(), p.kept().caption())).toList(), signature());
+    }
+
+    private static Report.Block lines(String heading, List<Said> lines) {
+        return new Report.Block.Lines(Said.of(heading), lines);
+    }
+
+    private static List<Said> titles(String... keys) {
+        return List.of(keys).stream().map(k -> Said.of(k)).toList();
+    }
+
+    private Said head() {
+        Said owner = state.tag().owner().map(Said::text).orElse(Said.of("report.owner.unknown"));
+        return state.tag().due().map(d -> Said.of("report.head.due", "owner", owner, "due", d.toString())).orElse(owner);
+    }
+
+    private Said signature() {
+        return state.proof().signed(state.joints()).map(s -> Said.of("report.signed", "by", s.by(), "day", s.at().atZone(zone).toLocalDate().toString())).orElse(Said.of("report.draft"));
+    }
+
+    private List<Said> withdrawn() {
+        List<Said> all = new ArrayList<>(state.proof().withdrawn(state.joints()).stream()
+                .map(s -> Said.of("report.withdrawn.signature", "by", s.by(), "day", s.at().atZone(zone).toLocalDate().toString())).toList());
+        Proof.withdrawnInfinity(state.readings(), state.joints()).ifPresent(i -> all.add(Said.of("report.withdrawn.infinity", "reading", infinity(i.read()))));
+        return all;
+    }
+
+    private List<Said> arrived() {
+        List<Said> all = new ArrayList<>(state.arrival().symptoms().stream().map(Said::text).toList());
+        if (!state.arrival().use().isBlank()) {
+            all.add(Said.of("report.use", "use", state.arrival().use()));
+        }
+        for (String fault : state.glass().assemblyFound()) {
+            String said = LensFault.parse(fault).toString();
+            all.add(Said.of(state.glass().assembly().contains(fault) ? "report.assembled" : "report.assembled.right", "fault", said));
+        }
+        world.section().filter(s -> s.basis().estimate()).ifPresent(s -> all.add(Said.of("report.estimate", "basis", s.basis().word())));
+        return all;
+    }
+
+    private List<Said> notes() {
+        List<Said> all = new ArrayList<>(state.arrival().notes().stream().map(Said::text).toList());
+        all.addAll(recalled(Note.class::isInstance));
+        return all;
+    }
+
+    private List<Said> recalled(java.util.function.Predicate<Fact> which) {
+        List<Said> all = new ArrayList<>();
+        for (JointStory s : state.joints().stories().values()) {
+            s.facts().stream().filter(which).forEach(f -> all.add(Said.of("report.at", "joint", world.nameOf(s.joint()), "what", f.said())));
+        }
+        return all;
+    }
+
+    private Report.Block findings(List<Assessment> assessments) {
+        List<List<Said>> rows = new ArrayList<>();
+        world.section().ifPresent(section -> assessments.forEach(a -> rows.add(row(a, section))));
+        if (world.section().isEmpty()) {
+            state.glass().findings().forEach(k -> rows.add(List.of(kind(k.finding().kind().word()), place(k, Said.of("report.surface.unknown")), Said.of("report.grade.none"), Said.of("report.effect.none"))));
+        }
+        return new Report.Block.Table(Said.of("report.findings"), titles("report.column.kind", "report.column.where", "report.column.grade", "report.column.effect"), rows);
+    }
+
+    private static Said kind(String word) {
+        return Said.text(word.replace('-', ' '));
+    }
+
+    private static Said place(stillglass.ticket.glass.Known k, Said surface) {
+        return Said.of("report.place", "surface", surface, "zone", k.finding().zone().word(), "clock", k.finding().clock().toString());
+    }
+
+    private static List<Said> row(Assessment a, LensSection section) {
+        Said grade = a.known().overruled().map(o -> Said.of("report.grade.overruled", "grade", o.grade(), "computed", a.grade().grade(), "why", o.why()))
+                .orElseGet(() -> Said.of("report.grade", "grade", a.grade().grade()));
+        String name = section.surfaceName(a.surface());
+        Said surface = !a.assumed() ? Said.text(name) : a.where().map(w -> Said.of("report.surface.probable", "surface", name, "percent", 100 * w.on(a.surface())))
+                .orElse(Said.of("report.surface.assumed", "surface", name));
+        return List.of(kind(a.known().finding().kind().word()), place(a.known(), surface), grade, Said.text(a.grade().sentence()));
+    }
+
+    private List<List<Said>> measures() {
+        List<List<Said>> rows = new ArrayList<>();
+        Optional<ReadingEvent.InfinityMeasured> before = state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read);
+        Optional<ReadingEvent.InfinityMeasured> after = Proof.infinity(state.readings(), state.joints()).map(Readings.Infinity::read);
+        Said unmeasured = Said.of("report.unmeasured");
+        if (before.isPresent() || after.isPresent()) {
+            rows.add(List.of(Said.of("report.infinity"), before.map(ReportMaker::infinity).orElse(unmeasured), after.map(ReportMaker::infinity).orElse(unmeasured),
+                    after.flatMap(m -> world.section().map(s -> meaning(m, s))).orElse(Said.text(""))));
+        }
+        veil(state).ifPresent(v -> rows.add(List.of(Said.of("report.veil"), Said.of("report.percent", "percent", 100 * v.before()), Said.of("report.percent", "percent", 100 * v.after()),
+                Said.of("report.veil.change", "change", 100 * v.change(), "interval", 100 * v.halfWidth()))));
+        Set<String> functions = new LinkedHashSet<>(state.readings().checks(Phase.BEFORE).keySet());
+        functions.addAll(state.readings().checks(Phase.AFTER).keySet());
+        for (String f : functions) {
+            rows.add(List.of(Said.text(f), state.readings().check(Phase.BEFORE, f).map(Said::text).orElse(Said.of("report.untried")),
+                    state.readings().check(Phase.AFTER, f).map(Said::text).orElse(Said.of("report.untried")), Said.text("")));
+        }
+        return rows;
+    }
+
+    private static Said meaning(ReadingEvent.InfinityMeasured m, LensSection section) {
+        double hidden = InfinityShims.hiddenMm(section.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
+        return Said.of(Math.abs(m.errorMm()) <= hidden ? "report.infinity.within" : "report.infinity.more", "mm", hidden, "stop", Grader.stop(section.fNumber()));
+    }
+
+    private static Said infinity(ReadingEvent.InfinityMeasured m) {
+        return Said.of("report.infinity.value", "mm", m.errorMm(), "sigma", m.uncertaintyMm());
+    }
+
+    /// The change of veil between the last graded photos before and after, where there are both.
+    public static Optional<VeilChange> veil(TicketState state) {
+        return state.glass().graded(Phase.BEFORE).flatMap(b -> state.glass().graded(Phase.AFTER)
+                .map(a -> VeilChange.of(b.graded().orElseThrow().sectorVeils(), a.graded().orElseThrow().sectorVeils())));
+    }
+
+    private List<Said> work() {
+        Instrument instrument = world.instrument();
+        List<Said> all = new ArrayList<>();
+        List<String> opened = state.joints().firstOrder();
+        if (!opened.isEmpty()) {
+            all.add(Said.of("report.opened", "count", opened.size(), "joints", opened.stream().map(world::nameOf).toList()));
+            long again = opened.stream().filter(id -> !state.joints().story(id).past().isEmpty()).count();
+            if (again > 0) {
+                all.add(Said.of("report.reopened", "count", again));
+            }
+            int marks = state.joints().references().size() + state.joints().marks().size();
+            all.add(Said.of("report.marked", "count", marks));
+        }
+        state.care().cleaned().forEach(c -> all.add(Said.of(c.gone() ? "report.cleaned" : "report.cleaned.left", "part", instrument.part(c.part()).map(Part::name).orElse(c.part()),
+                "soil", world.care().soil(c.soil()).map(s -> s.name()).orElse(c.soil()), "agent", world.care().agent(c.agent()).map(a -> a.name()).orElse(c.agent()))));
+        for (JointStory s : state.joints().stories().values()) {
+            s.closing().greased().ifPresent(g -> all.add(g.massMg().map(mg -> Said.of("report.greased.dose", "joint", world.nameOf(s.joint()), "mg", mg, "grease", g.grease()))
+                    .orElse(Said.of("report.greased", "joint", world.nameOf(s.joint()), "grease", g.grease()))));
+        }
+        for (Joint j : instrument.joints()) {
+            j.close().test().filter(t -> state.joints().passed(j.id())).ifPresent(t -> all.add(Said.of("report.passed", "test", t.what())));
+        }
+        state.joints().trials().stream().filter(t -> t.joint().isEmpty() && t.passed()).map(Trial::function).distinct().forEach(f -> all.add(Said.of("report.passed", "test", f)));
+        ShimStack.of(state.joints(), instrument).stream().filter(s -> !s.fitted().isEmpty()).forEach(s -> all.add(Said.of("report.shims", "place",
+                instrument.part(s.place()).map(Part::name).orElse(world.nameOf(s.place())), "shims", s.fitted().getLast().isEmpty() ? Said.of("fact.shims.none") : Shims.pieces(s.fitted().getLast()))));
+        Ledger ledger = Ledger.of(state.joints(), instrument);
+        all.add(Said.of(state.done(Stage.CLOSE) ? "report.ledger.closed" : "report.ledger", "ledger", ledger.zero() ? ledger.said() : Said.commas(ledger.lines(MOST_PARTS))));
+        return all;
+    }
+}

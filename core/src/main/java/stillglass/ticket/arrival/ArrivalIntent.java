@@ -1,0 +1,9 @@
+package stillglass.ticket.arrival;
+
+import stillglass.ticket.story.Intent;
+
+/// What is to be said of a ticket as a whole.
+public sealed interface ArrivalIntent extends Intent permits ArrivalIntent.Begin, ArrivalEvent.SymptomNoted, ArrivalEvent.UseNoted, ArrivalEvent.OwnerNamed, ArrivalEvent.DueSet, ArrivalEvent.LineKept {
+    /// Begins the ticket.
+    record Begin(Tag tag) implements ArrivalIntent {}
+}

@@ -1,0 +1,6 @@
+package stillglass.ticket.care;
+
+import stillglass.ticket.story.Intent;
+
+/// What is to be kept of cleaning and waiting.
+public sealed interface CareIntent extends Intent permits CareEvent.PartCleaned, CareEvent.TimerSet, CareEvent.TimerCleared {}

@@ -1,0 +1,117 @@
+package stillglass.ticket.glass;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import stillglass.grade.MayLie;
+import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
+import stillglass.say.Said;
+import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Event;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.World;
+
+/// Decides intents about photos and findings: events, or a refusal that says what to do instead.
+public final class GlassDecisions {
+    private GlassDecisions() {}
+
+    /// @param act number the act will get, from which a drawn finding has its id
+    public static Decision decide(Glass glass, GlassIntent intent, long act, World world) {
+        return switch (intent) {
+            case GlassEvent.PhotoKept e -> glass.photo(e.photoId()).isPresent() ? Decision.refused("photo.already", "photo", e.photoId()) : Decision.accepted(e);
+            case GlassEvent.PhotoGraded e -> graded(glass, e, world);
+            case GlassEvent.PhotoTurned e -> withPhoto(glass, e.photoId(), e);
+            case GlassEvent.PhotoMarked e -> withPhoto(glass, e.photoId(), e);
+            case GlassEvent.PhotoUnmarked e -> glass.marks(e.photoId()).containsKey(e.number()) ? Decision.accepted(e) : Decision.refused("mark.none");
+            case GlassIntent.Rekind r -> rekind(glass, r, world);
+            case GlassIntent.ReadDepth d -> withFinding(glass, d.findingId(), new GlassEvent.DepthRead(d.findingId(), d.reading()));
+            case GlassIntent.FocusPhoto f -> focusPhoto(glass, f);
+            case GlassIntent.AnswerTest a -> withFinding(glass, a.findingId(),
+                    new GlassEvent.FindingTested(a.findingId(), a.test(), a.answer(), a.told().likeliest(), a.told().chances()));
+            case GlassIntent.Reshape r -> Outlining.reshape(glass, r);
+            case GlassIntent.Draw d -> Outlining.draw(glass, d, act, world);
+            case GlassIntent.Merge m -> Outlining.merge(glass, m);
+            case GlassIntent.Split s -> Outlining.split(glass, s);
+            case GlassIntent.Dismiss d -> withFinding(glass, d.findingId(), new GlassEvent.FindingDismissed(d.findingId()));
+            case GlassIntent.Place p -> place(glass, p, world);
+            case GlassIntent.OverruleGrade o -> overruleGrade(glass, o);
+            case GlassIntent.FindAssembled f -> findAssembled(glass, f, world);
+            case GlassIntent.AssembledRight r -> glass.assembly().isEmpty() ? Decision.refused("assembly.none") : Decision.accepted(new GlassEvent.AssemblyPutRight());
+        };
+    }
+
+    private static Decision withPhoto(Glass glass, String photo, GlassEvent event) {
+        return glass.photo(photo).isPresent() ? Decision.accepted(event) : Decision.refused("photo.none", "photo", photo);
+    }
+
+    static Decision withFinding(Glass glass, String id, GlassEvent event) {
+        return glass.finding(id).isPresent() ? Decision.accepted(event) : Decision.refused("finding.gone", "finding", id);
+    }
+
+    private static Decision graded(Glass glass, GlassEvent.PhotoGraded g, World world) {
+        Optional<Photo> photo = glass.photo(g.photoId());
+        if (photo.isEmpty()) {
+            return Decision.refused("photo.none", "photo", g.photoId());
+        }
+        List<Event> events = new ArrayList<>(List.of(g));
+        world.section().ifPresent(lens -> events.addAll(Outlining.bothSides(glass, photo.get().kept(), g.findings(), lens)));
+        return new Decision.Accepted(events);
+    }
+
+    private static Decision focusPhoto(Glass glass, GlassIntent.FocusPhoto f) {
+        List<Photo> photos = glass.all().stream().filter(p -> p.gradedIn(Phase.BEFORE)).toList();
+        if (f.number() < 1 || f.number() > photos.size()) {
+            return photos.isEmpty() ? Decision.refused("photo.number.first", "number", f.number()) : Decision.refused("photo.number", "number", f.number(), "last", photos.size());
+        }
+        return GlassEvent.PhotoFocused.possible(f.depthMm()) ? Decision.accepted(new GlassEvent.PhotoFocused(photos.get(f.number() - 1).id(), f.depthMm()))
+                : Decision.refused("photo.depth", "mm", f.depthMm());
+    }
+
+    private static Decision place(Glass glass, GlassIntent.Place p, World world) {
+        if (world.section().isEmpty()) {
+            return Decision.refused("section.unknown");
+        }
+        LensSection lens = world.section().get();
+        if (p.surface() < 0 || p.surface() >= lens.surfaces().size()) {
+            return Decision.refused("surface.none", "surface", p.surface() + 1, "lens", lens.name());
+        }
+        Optional<Said> not = glass.finding(p.findingId()).flatMap(k -> MayLie.notOn(k.finding().kind(), lens, p.surface())).map(Said::text);
+        return not.map(why -> Decision.refused("surface.not", "why", why)).orElseGet(() -> withFinding(glass, p.findingId(), new GlassEvent.FindingPlaced(p.findingId(), p.surface())));
+    }
+
+    /// A kind that the lens rules out is refused; one that its present surface rules out loses the surface.
+    private static Decision rekind(Glass glass, GlassIntent.Rekind r, World world) {
+        Optional<Said> nowhere = world.section().flatMap(lens -> MayLie.nowhere(r.kind(), lens)).map(Said::text);
+        if (nowhere.isPresent()) {
+            return Decision.refused("kind.cannot", "kind", r.kind().word(), "why", nowhere.get());
+        }
+        GlassEvent kind = new GlassEvent.FindingRekinded(r.findingId(), r.kind());
+        boolean clash = world.section().flatMap(lens -> glass.finding(r.findingId()).flatMap(Known::surface).flatMap(s -> MayLie.notOn(r.kind(), lens, s))).isPresent();
+        return clash ? Decision.accepted(kind, new GlassEvent.FindingUnplaced(r.findingId())) : withFinding(glass, r.findingId(), kind);
+    }
+
+    private static Decision findAssembled(Glass glass, GlassIntent.FindAssembled f, World world) {
+        if (world.section().isEmpty()) {
+            return Decision.refused("section.unknown");
+        }
+        if (glass.assembly().contains(f.fault())) {
+            return Decision.refused("assembly.already", "fault", LensFault.parse(f.fault()).toString());
+        }
+        List<LensFault> all = new ArrayList<>(glass.assembly().stream().map(LensFault::parse).toList());
+        try {
+            all.add(LensFault.parse(f.fault()));
+            LensFault.apply(world.section().get(), all, LensFault.Seating.RIM);
+        } catch (IllegalArgumentException e) {
+            return Decision.refused("assembly.cannot", "why", String.valueOf(e.getMessage()));
+        }
+        return Decision.accepted(new GlassEvent.MisassemblyFound(f.fault()));
+    }
+
+    private static Decision overruleGrade(Glass glass, GlassIntent.OverruleGrade o) {
+        if (o.grade() < 0 || o.grade() > 4) {
+            return Decision.refused("grade.range", "grade", o.grade());
+        }
+        return o.why().isBlank() ? Decision.refused("grade.why") : withFinding(glass, o.findingId(), new GlassEvent.GradeOverruled(o.findingId(), o.grade(), o.why()));
+    }
+}

@@ -1,0 +1,122 @@
+package stillglass.ticket.glass;
+
+import java.util.List;
+import java.util.Map;
+import stillglass.grade.CheapTest;
+import stillglass.grade.DepthReading;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.ticket.story.Event;
+import stillglass.ticket.story.Named;
+import stillglass.ticket.story.Phase;
+
+/// What was seen, and what was made of it. Kinds that are kept as they come are intents, too.
+public sealed interface GlassEvent extends Event {
+    /// @param fromRear whether it looks in from behind
+    /// @param caption what it shows
+    @Named("photo-kept")
+    record PhotoKept(String photoId, Phase phase, boolean fromRear, String caption) implements GlassEvent, GlassIntent.Kept {}
+
+    /// A mark was drawn on a photo, or an earlier one with that number changed.
+    /// @param number from 0
+    @Named("photo-marked")
+    record PhotoMarked(String photoId, int number, PhotoMark mark) implements GlassEvent, GlassIntent.Kept {}
+
+    /// The last mark of a photo was taken off.
+    @Named("photo-unmarked")
+    record PhotoUnmarked(String photoId, int number) implements GlassEvent, GlassIntent.Kept {}
+
+    @Named("photo-graded")
+    record PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<String> remarks)
+            implements GlassEvent, GlassIntent.Kept {
+        public PhotoGraded {
+            findings = List.copyOf(findings);
+            sectorVeils = List.copyOf(sectorVeils);
+            remarks = List.copyOf(remarks);
+        }
+    }
+
+    /// @param findingId photo id and number: `p1#2`
+    @Named("finding-rekinded")
+    record FindingRekinded(String findingId, FindingKind kind) implements GlassEvent {}
+
+    @Named("finding-dismissed")
+    record FindingDismissed(String findingId) implements GlassEvent {}
+
+    /// @param surface index from 0
+    @Named("finding-placed")
+    record FindingPlaced(String findingId, int surface) implements GlassEvent {}
+
+    /// The surface given for a finding no longer holds.
+    @Named("finding-unplaced")
+    record FindingUnplaced(String findingId) implements GlassEvent {}
+
+    @Named("depth-read")
+    record DepthRead(String findingId, DepthReading reading) implements GlassEvent {}
+
+    /// A cheap test was done on a finding.
+    /// @param test id in the table of tests
+    /// @param kind the likeliest now
+    /// @param chances of every kind now
+    @Named("finding-tested")
+    record FindingTested(String findingId, String test, CheapTest.Answer answer, FindingKind kind, Map<FindingKind, Double> chances) implements GlassEvent {
+        public FindingTested {
+            chances = Map.copyOf(chances);
+        }
+    }
+
+    /// The outline was drawn anew by hand.
+    @Named("finding-reshaped")
+    record FindingReshaped(String findingId, List<Finding.Region> regions) implements GlassEvent {
+        public FindingReshaped {
+            regions = List.copyOf(regions);
+        }
+    }
+
+    /// A finding was drawn by hand on a photo.
+    @Named("finding-drawn")
+    record FindingDrawn(String findingId, String photoId, Finding finding) implements GlassEvent {}
+
+    /// Two findings are one fault; the second goes into the first.
+    @Named("findings-merged")
+    record FindingsMerged(String findingId, String gone) implements GlassEvent {}
+
+    /// Every outline of a finding is a fault of its own.
+    @Named("finding-split")
+    record FindingSplit(String findingId) implements GlassEvent {}
+
+    /// @param depthMm plane behind the rim on which the photo is sharp
+    @Named("photo-focused")
+    record PhotoFocused(String photoId, double depthMm) implements GlassEvent {
+        private static final double MOST_MM = 500;
+
+        public PhotoFocused {
+            if (!possible(depthMm)) {
+                throw new IllegalArgumentException("a photo focused at " + depthMm + " mm is out of range: give less than 500 mm");
+            }
+        }
+
+        static boolean possible(double depthMm) {
+            return Math.abs(depthMm) < MOST_MM;
+        }
+    }
+
+    /// How far a photo is turned against an earlier one, by what turns with the mount.
+    /// @param turnDeg clockwise
+    /// @param sigmaDeg one standard deviation
+    @Named("photo-turned")
+    record PhotoTurned(String photoId, String against, double turnDeg, double sigmaDeg) implements GlassEvent, GlassIntent.Kept {}
+
+    @Named("grade-overruled")
+    record GradeOverruled(String findingId, int grade, String why) implements GlassEvent {}
+
+    /// @param fault short form of a [stillglass.optics.misassembly.LensFault]
+    @Named("misassembly-found")
+    record MisassemblyFound(String fault) implements GlassEvent {}
+
+    /// Every glass is where it should be.
+    @Named("assembly-put-right")
+    record AssemblyPutRight() implements GlassEvent {}
+}

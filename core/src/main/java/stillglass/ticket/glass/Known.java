@@ -1,0 +1,133 @@
+package stillglass.ticket.glass;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import stillglass.grade.BothSides;
+import stillglass.grade.DepthReading;
+import stillglass.grade.TellApart;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.SameFault;
+
+/// A finding as it stands after the technician's corrections.
+/// @param id photo id and number
+/// @param overruled the technician's grade, beside the computed one
+/// @param depths how deep it seems to lie, in the order they were read
+/// @param tests answers that told kinds apart, in the order they were given
+/// @param sights the photos it was seen in, with what each shows of it
+/// @param otherSide the photo from the opposite side it was seen in first, one of the sights
+public record Known(
+        String id,
+        String photoId,
+        Finding finding,
+        Optional<Integer> surface,
+        Optional<GlassEvent.GradeOverruled> overruled,
+        Optional<FindingKind> computedKind,
+        List<DepthReading> depths,
+        List<TellApart.Answered> tests,
+        Map<String, Finding> sights,
+        Optional<String> otherSide) {
+    public Known {
+        depths = List.copyOf(depths);
+        tests = List.copyOf(tests);
+        sights = Collections.unmodifiableMap(new LinkedHashMap<>(sights));
+    }
+
+    /// A finding nobody has touched, seen in one photo.
+    public Known(String id, String photoId, Finding finding) {
+        this(id, photoId, finding, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(photoId, finding), Optional.empty());
+    }
+
+    Known with(Optional<Integer> placed) {
+        return new Known(id, photoId, finding, placed, overruled, computedKind, depths, tests, sights, otherSide);
+    }
+
+    Known with(GlassEvent.GradeOverruled grade) {
+        return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, depths, tests, sights, otherSide);
+    }
+
+    Known with(FindingKind kind) {
+        return new Known(id, photoId, finding.withKind(kind), surface, overruled,
+                Optional.of(computedKind.orElse(finding.kind())), depths, tests, sights, otherSide);
+    }
+
+    Known with(DepthReading read) {
+        List<DepthReading> more = new ArrayList<>(depths);
+        more.add(read);
+        return new Known(id, photoId, finding, surface, overruled, computedKind, more, tests, sights, otherSide);
+    }
+
+    /// A kind that was set by hand stays; the answers change what is computed.
+    Known with(GlassEvent.FindingTested t) {
+        List<TellApart.Answered> more = new ArrayList<>(tests);
+        more.add(new TellApart.Answered(t.test(), t.answer()));
+        Finding told = computedKind.isPresent() ? finding : finding.told(t.kind(), t.chances());
+        return new Known(id, photoId, told, surface, overruled, computedKind, depths, more, sights, otherSide);
+    }
+
+    Known with(Finding other) {
+        return new Known(id, photoId, other, surface, overruled, computedKind, depths, tests, sights, otherSide);
+    }
+
+    /// The same fault in another photo from the same side.
+    Known seenIn(String otherPhoto, Finding there) {
+        Map<String, Finding> more = new LinkedHashMap<>(sights);
+        more.put(otherPhoto, there);
+        return new Known(id, photoId, untouched() ? SameFault.together(finding, there) : finding, surface, overruled, computedKind, depths, tests, more, otherSide);
+    }
+
+    private boolean untouched() {
+        return computedKind.isEmpty() && tests.isEmpty();
+    }
+
+    /// The same fault from the opposite side. Its place and outline stay as this side shows them; what was read and answered there counts here too.
+    Known seenFromBehind(Known there) {
+        Map<String, Finding> more = new LinkedHashMap<>(sights);
+        there.sights.forEach(more::putIfAbsent);
+        List<DepthReading> read = new ArrayList<>(depths);
+        read.addAll(there.depths);
+        List<TellApart.Answered> answers = new ArrayList<>(tests);
+        answers.addAll(there.tests);
+        return new Known(id, photoId, untouched() ? SameFault.fromBothSides(finding, there.finding) : finding, surface.or(there::surface),
+                overruled.or(there::overruled), computedKind, read, answers, more, otherSide.or(() -> Optional.of(there.photoId)));
+    }
+
+    /// Without what a photo shows of it.
+    Known withoutSight(String photo) {
+        Map<String, Finding> fewer = new LinkedHashMap<>(sights);
+        fewer.remove(photo);
+        return new Known(id, photoId, finding, surface, overruled, computedKind, depths, tests, fewer, otherSide.filter(p -> !p.equals(photo)));
+    }
+
+    /// Two faults that are one, seen from the same side: what was read and answered of either counts for both.
+    Known joined(Known gone, Finding whole) {
+        Map<String, Finding> more = new LinkedHashMap<>(sights);
+        gone.sights.forEach(more::putIfAbsent);
+        List<DepthReading> read = new ArrayList<>(depths);
+        read.addAll(gone.depths);
+        List<TellApart.Answered> answers = new ArrayList<>(tests);
+        answers.addAll(gone.tests);
+        return new Known(id, photoId, whole, surface.or(gone::surface), overruled.or(gone::overruled), computedKind.or(gone::computedKind), read, answers, more,
+                otherSide.or(gone::otherSide));
+    }
+
+    /// One outline of it as a fault of its own. What was read of the whole was read of each part.
+    Known part(String own, Finding outline) {
+        return new Known(own, photoId, outline, surface, Optional.empty(), computedKind, depths, List.of(), Map.of(photoId, outline), Optional.empty());
+    }
+
+    /// Without the depths that were read from one side.
+    Known withoutDepths(boolean fromRear) {
+        return new Known(id, photoId, finding, surface, overruled, computedKind, depths.stream().filter(d -> d.fromRear() != fromRear).toList(), tests, sights, otherSide);
+    }
+
+    /// This side and the opposite one, when it was seen from both.
+    /// @param fromRear whether this side is the rear
+    public Optional<BothSides> bothSides(boolean fromRear) {
+        return otherSide.map(sights::get).map(there -> BothSides.of(sights.getOrDefault(photoId, finding), fromRear, there));
+    }
+}

@@ -1,0 +1,31 @@
+package stillglass.ticket.readings;
+
+import stillglass.ticket.story.Event;
+import stillglass.ticket.story.Named;
+import stillglass.ticket.story.Phase;
+
+/// A measurement or a trial of the whole. Kept as it comes, when it can be.
+public sealed interface ReadingEvent extends Event, ReadingIntent {
+    /// A function check, such as iris or feel, in words.
+    @Named("function-checked")
+    record FunctionChecked(Phase phase, String check, String found) implements ReadingEvent {}
+
+    /// @param errorMm image of infinity minus film plane, positive behind the film
+    /// @param uncertaintyMm one standard deviation
+    @Named("infinity-measured")
+    record InfinityMeasured(Phase phase, double errorMm, double uncertaintyMm) implements ReadingEvent {
+        private static final double MOST_MM = 100;
+        private static final double MOST_UNCERTAIN_MM = 10;
+
+        public InfinityMeasured {
+            if (!possible(errorMm, uncertaintyMm)) {
+                throw new IllegalArgumentException("an infinity error of " + errorMm + " ± " + uncertaintyMm + " mm is out of range: give less than 100 mm");
+            }
+        }
+
+        /// Whether anything could be measured so.
+        public static boolean possible(double errorMm, double uncertaintyMm) {
+            return Math.abs(errorMm) < MOST_MM && uncertaintyMm >= 0 && uncertaintyMm < MOST_UNCERTAIN_MM;
+        }
+    }
+}

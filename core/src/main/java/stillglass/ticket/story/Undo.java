@@ -1,0 +1,4 @@
+package stillglass.ticket.story;
+
+/// Takes the last act back that may be.
+public record Undo() implements Intent {}

@@ -1,0 +1,173 @@
+package stillglass.ticket.words;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Supplier;
+import stillglass.assembly.ClockPosition;
+import stillglass.grade.DepthReading;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
+import stillglass.say.Said;
+import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.line.Cursor;
+import stillglass.ticket.story.Stage;
+
+/// What is said of the glass itself: how it was found assembled (`E2 reversed`, `E1 and E3 swapped`, `gap 4 +0.3`, `E1 not seated 0.1, 0.5°`, `as designed`) and
+/// how deep a finding seems to lie (`focus 12.4 ±0.3`, `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`).
+final class GlassWords implements Grammar {
+    /// Scatter of a rack read to a tenth, and of a shift read off a photo, where nothing is stated.
+    private static final double USUAL_FOCUS_ERROR_MM = 0.3;
+    private static final double USUAL_SHIFT_ERROR_MM = 0.15;
+    /// Lift of a glass off its seat where nothing is stated, mm.
+    private static final double USUAL_LIFT_MM = 0.1;
+
+    @Override
+    public Optional<Reading> read(Cursor line, Setting in) {
+        int start = line.mark();
+        if (line.take("as designed")) {
+            return Optional.of(Reading.understood(Said.of("say.reads.designed"), new GlassIntent.AssembledRight()));
+        }
+        Optional<Reading> reading = depth(line, in).or(() -> in.world().section().flatMap(lens -> assembled(line, lens)));
+        if (reading.isEmpty()) {
+            line.reset(start);
+        }
+        return reading;
+    }
+
+    private static Optional<Reading> depth(Cursor line, Setting in) {
+        int start = line.mark();
+        Optional<Double> mm = line.take("focus") ? line.signedMm() : Optional.empty();
+        if (mm.isPresent()) {
+            double sigma = line.plusMinus().orElse(USUAL_FOCUS_ERROR_MM);
+            line.take("mm");
+            return Optional.of(about(() -> DepthReading.focus(rear(line), mm.get(), sigma), in));
+        }
+        line.reset(start);
+        Optional<Double> tilt = line.take("parallax") ? line.degrees() : Optional.empty();
+        Optional<Double> shift = tilt.flatMap(t -> line.signedMm());
+        if (shift.isPresent()) {
+            double sigma = line.plusMinus().orElse(USUAL_SHIFT_ERROR_MM);
+            line.take("mm");
+            return Optional.of(about(() -> DepthReading.parallax(rear(line), tilt.get(), shift.get(), sigma), in));
+        }
+        line.reset(start);
+        Optional<Integer> photo = line.take("photo") ? line.count() : Optional.empty();
+        line.take("is");
+        if (photo.isPresent() && (line.take("sharp") || line.take("focused"))) {
+            line.take("at");
+            return Optional.of(line.signedMm().map(at -> Reading.understood(Said.of("say.reads.sharp", "photo", photo.get(), "mm", at), new GlassIntent.FocusPhoto(photo.get(), at)))
+                    .orElse(Reading.unclear("say.sharp")));
+        }
+        line.reset(start);
+        return Optional.empty();
+    }
+
+    private static boolean rear(Cursor line) {
+        line.separators();
+        if (line.takeOne(List.of("from the rear", "rear", "from behind", "behind")).isPresent()) {
+            return true;
+        }
+        line.takeOne(List.of("from the front", "front"));
+        return false;
+    }
+
+    /// A reading out of range is refused with its own words.
+    private static Reading about(Supplier<DepthReading> read, Setting in) {
+        if (in.finding().isEmpty()) {
+            return Reading.unclear("say.finding");
+        }
+        try {
+            DepthReading reading = read.get();
+            return Reading.understood(Said.of("say.reads.depth", "reading", reading.say()), new GlassIntent.ReadDepth(in.finding().get(), reading));
+        } catch (IllegalArgumentException e) {
+            return Reading.unclear("say.cannot", "why", String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static Optional<Reading> assembled(Cursor line, LensSection lens) {
+        int start = line.mark();
+        if (line.take("fault")) {
+            return line.rest().map(t -> found(() -> LensFault.parse(t.strip().replaceAll("\\be(?=\\d)", "E")), lens));
+        }
+        Optional<Integer> gap = line.take("gap") ? line.count() : Optional.empty();
+        if (gap.isPresent()) {
+            return Optional.of(line.signedMm().map(mm -> found(() -> new LensFault.GapChanged(gap.get(), mm), lens)).orElse(Reading.unclear("say.gap")));
+        }
+        line.reset(start);
+        List<String> glasses = glasses(line, lens);
+        if (glasses.isEmpty()) {
+            line.reset(start);
+            return Optional.empty();
+        }
+        Optional<Reading> one = one(line, glasses, lens);
+        if (one.isPresent()) {
+            return one;
+        }
+        if (line.take("and") || line.take(",")) {
+            List<String> others = glasses(line, lens);
+            line.take("are");
+            if (!others.isEmpty() && line.take("swapped")) {
+                return Optional.of(found(() -> new LensFault.Swapped(glasses, others), lens));
+            }
+        }
+        line.reset(start);
+        return Optional.empty();
+    }
+
+    private static Optional<Reading> one(Cursor line, List<String> glasses, LensSection lens) {
+        int start = line.mark();
+        line.take("is");
+        if (line.takeOne(List.of("reversed", "turned round", "wrong way round")).isPresent()) {
+            return Optional.of(found(() -> new LensFault.Reversed(glasses), lens));
+        }
+        if (line.take("not seated")) {
+            int after = line.mark();
+            boolean angle = line.degrees().isPresent();
+            line.reset(after);
+            double lift = angle ? USUAL_LIFT_MM : line.lengthMm().orElse(USUAL_LIFT_MM);
+            line.separators();
+            double tilt = line.degrees().orElse(0.0);
+            line.separators();
+            double towards = line.clock().map(ClockPosition::hours).orElse(0.0);
+            return Optional.of(found(() -> new LensFault.Unseated(glasses, lift, tilt, towards == 0 ? 12 : towards), lens));
+        }
+        line.reset(start);
+        return Optional.empty();
+    }
+
+    private static Reading found(Supplier<LensFault> said, LensSection lens) {
+        try {
+            LensFault fault = said.get();
+            LensFault.apply(lens, List.of(fault), LensFault.Seating.RIM);
+            return Reading.understood(Said.of("say.reads.assembled", "fault", fault.toString()), new GlassIntent.FindAssembled(fault.shortForm()));
+        } catch (IllegalArgumentException e) {
+            return Reading.unclear("say.cannot", "why", String.valueOf(e.getMessage()));
+        }
+    }
+
+    /// Glasses by name, with plus signs between; one of a cemented group stands for the group.
+    private static List<String> glasses(Cursor line, LensSection lens) {
+        List<String> named = new ArrayList<>();
+        int before = line.mark();
+        Optional<String> word = line.word();
+        while (word.filter(w -> w.matches("e\\d{1,2}")).isPresent()) {
+            named.add(word.get().toUpperCase(Locale.ROOT));
+            before = line.mark();
+            word = line.take("+") ? line.word() : Optional.empty();
+        }
+        line.reset(before);
+        return named.size() == 1
+                ? lens.element(named.getFirst()).map(e -> lens.elements().stream().filter(o -> o.group().equals(e.group())).map(Element::name).toList())
+                        .filter(all -> !all.isEmpty()).orElse(named)
+                : named;
+    }
+
+    @Override
+    public List<String> examples(Setting in) {
+        return in.world().section().isPresent() && (in.stage() == Stage.LOOK || in.stage() == Stage.ARRIVE)
+                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed") : List.of();
+    }
+}

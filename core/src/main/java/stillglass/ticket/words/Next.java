@@ -1,0 +1,83 @@
+package stillglass.ticket.words;
+
+import java.util.List;
+import java.util.Optional;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.plan.WayBack;
+import stillglass.say.Said;
+import stillglass.ticket.TicketState;
+import stillglass.ticket.joints.Closings;
+import stillglass.ticket.joints.Ledger;
+import stillglass.ticket.joints.Suspects;
+import stillglass.ticket.joints.Trial;
+import stillglass.ticket.proof.Proof;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.World;
+
+/// What to do next, in one sentence.
+public final class Next {
+    private Next() {}
+
+    /// @param planned joint that is next on the way in, where one is planned
+    public static Said of(TicketState state, World world, Stage stage, Optional<Joint> planned) {
+        if (!state.tag().begun()) {
+            return Said.of("next.begin");
+        }
+        return switch (stage) {
+            case ARRIVE -> Said.of(state.arrival().symptoms().isEmpty() ? "next.symptom" : state.readings().checks().isEmpty() ? "next.check" : "next.look");
+            case LOOK -> Said.of("next.photo");
+            case DECIDE -> Said.of(state.course().goals().isEmpty() ? "next.goals" : "next.open");
+            case OPEN -> open(state, world, planned);
+            case CLEAN -> Said.of("next.clean");
+            case CLOSE -> close(state, world);
+            case PROVE -> prove(state, world);
+        };
+    }
+
+    private static Said open(TicketState state, World world, Optional<Joint> planned) {
+        if (planned.isEmpty()) {
+            return Said.of(state.course().goals().isEmpty() || world.instrument().joints().size() <= state.joints().found().size() ? "next.off" : "next.there");
+        }
+        Joint j = planned.get();
+        Optional<String> mark = j.loses().stream().sorted().filter(r -> !state.joints().references().containsKey(r)).findFirst();
+        return mark.map(r -> Said.of("next.mark", "joint", j.name(), "reference", world.instrument().reference(r).map(Instrument.Reference::name).orElse(r)))
+                .orElse(Said.of("next.off.joint", "joint", j.name()));
+    }
+
+    private static Said close(TicketState state, World world) {
+        Optional<Trial> failed = Suspects.failure(state.joints());
+        if (failed.isPresent()) {
+            List<Suspects.Suspect> suspects = Suspects.of(state.joints(), world.instrument(), failed.get());
+            return suspects.isEmpty() ? Said.of("next.failed", "test", failed.get().function())
+                    : Said.of("next.failed.suspect", "test", failed.get().function(), "suspect", suspects.getFirst().said(), "joint", suspects.getFirst().joint().name());
+        }
+        List<Joint> due = Closings.due(state.joints(), world.instrument());
+        if (!due.isEmpty()) {
+            return Said.of("next.test", "test", due.getFirst().close().test().orElseThrow().what());
+        }
+        Optional<WayBack.Step> step = WayBack.next(world.instrument(), state.joints().standing());
+        if (step.isEmpty()) {
+            return Said.of(state.joints().order().isEmpty() ? "next.nothing-open" : "next.closed");
+        }
+        List<Said> asks = step.get() instanceof WayBack.Step.Close || step.get() instanceof WayBack.Step.LeaveLoose ? Closings.asks(state.joints(), step.get().joint()) : List.of();
+        String joint = step.get().joint().name();
+        return switch (step.get()) {
+            case WayBack.Step.Close c -> asks.isEmpty() ? Said.of("next.on", "joint", joint) : Said.of("next.ask", "joint", joint, "question", asks.getFirst());
+            case WayBack.Step.LeaveLoose l -> asks.isEmpty() ? Said.of("next.on.loose", "joint", joint, "until", l.until().name()) : Said.of("next.ask", "joint", joint, "question", asks.getFirst());
+            case WayBack.Step.Tighten t -> Said.of("next.tighten", "joint", joint);
+            case WayBack.Step.Refit r -> Said.of("next.refit", "joint", joint, "during", r.during().name());
+            case WayBack.Step.TakeOff t -> Said.of("next.take-off", "joint", joint);
+            case WayBack.Step.Zero z -> Said.of("next.zero", "joint", joint, "what", z.joint().close().zeroLast().orElse(""));
+        };
+    }
+
+    private static Said prove(TicketState state, World world) {
+        if (state.proof().signed(state.joints()).isPresent()) {
+            return Said.of("next.signed");
+        }
+        List<Said> wanted = Proof.wanted(state.readings(), state.joints(), world);
+        Ledger ledger = Ledger.of(state.joints(), world.instrument());
+        return !ledger.zero() ? Said.of("next.ledger", "ledger", ledger.said()) : wanted.isEmpty() ? Said.of("next.sign") : Said.of("next.wanted", "wanted", wanted.getFirst());
+    }
+}

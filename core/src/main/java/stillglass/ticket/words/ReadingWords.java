@@ -1,0 +1,97 @@
+package stillglass.ticket.words;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import stillglass.assembly.Part;
+import stillglass.say.Said;
+import stillglass.ticket.facts.PartNames;
+import stillglass.ticket.facts.Shims;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.line.Cursor;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
+
+/// What was measured and tried on the whole: `infinity +0.12 ± 0.01`, `check iris, slow and oily`, `fitted shims .05 .10 under mount`.
+final class ReadingWords implements Grammar {
+    /// Scatter of a reading of infinity where nothing is stated, mm.
+    private static final double USUAL_ERROR_MM = 0.02;
+
+    @Override
+    public Optional<Reading> read(Cursor line, Setting in) {
+        int start = line.mark();
+        if (line.take("infinity")) {
+            Optional<Double> mm = line.signedMm();
+            if (mm.isPresent()) {
+                return Optional.of(infinity(mm.get(), line, in.phase()));
+            }
+            line.reset(start);
+        }
+        if (line.take("check") || line.take("tried")) {
+            return check(line, in.phase());
+        }
+        if (line.takeOne(List.of("fitted shims", "fit shims")).isPresent() || in.stage() == Stage.PROVE && (line.take("shims") || line.take("shim"))) {
+            return Optional.of(fit(line, in));
+        }
+        if (line.take("infinity shims under") || line.take("infinity shims")) {
+            return place(line, in).map(p -> Reading.understood(Said.of("say.reads.infinity-shims", "place", p.replace('_', ' ')), new JointIntent.NameInfinityShims(p)));
+        }
+        line.reset(start);
+        return Optional.empty();
+    }
+
+    private static Reading infinity(double mm, Cursor line, Phase phase) {
+        Optional<Double> stated = line.plusMinus();
+        line.take("mm");
+        double sigma = stated.orElse(USUAL_ERROR_MM);
+        return ReadingEvent.InfinityMeasured.possible(mm, sigma)
+                ? Reading.understood(Said.of(stated.isPresent() ? "say.reads.infinity" : "say.reads.infinity.usual", "mm", mm, "sigma", sigma, "phase", phase.name()), new ReadingEvent.InfinityMeasured(phase, mm, sigma))
+                : Reading.unclear("say.infinity", "mm", mm, "sigma", sigma);
+    }
+
+    private static Optional<Reading> check(Cursor line, Phase phase) {
+        Optional<String> what = line.until(":");
+        if (!line.take(":")) {
+            line.separators();
+        }
+        Optional<String> found = line.rest();
+        return Optional.of(what.isEmpty() || found.isEmpty() ? Reading.unclear("say.check")
+                : Reading.understood(Said.of("say.reads.check", "check", what.get(), "found", found.get()), new ReadingEvent.FunctionChecked(phase, what.get().toLowerCase(Locale.ROOT), found.get())));
+    }
+
+    private static Reading fit(Cursor line, Setting in) {
+        List<Double> pieces = new ArrayList<>();
+        Optional<Double> piece = line.lengthMm();
+        while (piece.isPresent()) {
+            pieces.add(piece.get());
+            if (!line.take("+")) {
+                line.take("and");
+            }
+            piece = line.lengthMm();
+        }
+        boolean none = pieces.isEmpty() && line.take("none");
+        if (pieces.isEmpty() && !none) {
+            return Reading.unclear("fact.shims.how");
+        }
+        Optional<String> place = line.take("under") ? place(line, in) : Optional.empty();
+        Said stack = none ? Said.of("fact.shims.none") : Shims.pieces(pieces);
+        return Reading.understood(place.map(p -> Said.of("say.reads.fitted.under", "shims", stack, "place", p.replace('_', ' '))).orElse(Said.of("say.reads.fitted", "shims", stack)),
+                new JointIntent.FitShims(place, pieces));
+    }
+
+    private static Optional<String> place(Cursor line, Setting in) {
+        line.take("the");
+        return PartNames.take(line, in.words().parts()).map(Part::id).or(line::clause);
+    }
+
+    @Override
+    public List<String> examples(Setting in) {
+        return switch (in.stage()) {
+            case ARRIVE -> List.of("infinity +0.12 ± 0.01", "check iris, ", "check feel, ");
+            case PROVE -> List.of("infinity 0.00 ± 0.01", "check iris, ", "check feel, ", "fitted shims ");
+            case LOOK, DECIDE, OPEN, CLEAN, CLOSE -> List.of();
+        };
+    }
+}
