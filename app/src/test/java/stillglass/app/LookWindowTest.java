@@ -29,6 +29,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.say.Said;
 import stillglass.sim.DemoTickets;
 import stillglass.sim.VirtualDevices;
 import stillglass.ticket.TicketState;
@@ -67,7 +68,7 @@ class LookWindowTest {
         for (int i = 0; i < 40; i++) {
             points.add(new Finding.Point(x + radius * Math.cos(i * Math.PI / 20), y + radius * Math.sin(i * Math.PI / 20)));
         }
-        return new Finding(kind, chances.getOrDefault(kind, 0.9), List.of(new Finding.Region(points)), radius * radius, 1, x, y, 0.2, 2, List.of("round"), chances, 1);
+        return new Finding(kind, chances.getOrDefault(kind, 0.9), List.of(new Finding.Region(points)), radius * radius, 1, x, y, 0.2, 2, List.of(Said.text("round")), chances, 1);
     }
 
     /// A photo from the virtual bench, kept with findings that are known beforehand.
@@ -172,7 +173,7 @@ class LookWindowTest {
         window.settle();
         Finding drawn = window.work().state().glass().findings().getLast().finding();
 
-        assertThat(drawn.reasons()).containsExactly("drawn by hand");
+        assertThat(drawn.reasons()).containsExactly(Said.of("found.by-hand"));
         assertThat(drawn.areaShare()).isBetween(0.005, 0.05);
         assertThat(drawn.y()).as("below the middle").isNegative();
     }

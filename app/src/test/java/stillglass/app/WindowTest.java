@@ -133,6 +133,52 @@ class WindowTest {
     }
 
     @Test
+    void aLineThatIsNotTakenStaysAndAHalfTypedOneSurvivesEverything() {
+        openShowpiece();
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        robot.write("/");
+        TextField field = (TextField) window.find("say-field").orElseThrow();
+        robot.write("front cell wobbles greenly");
+        window.press(KeyCode.ENTER);
+        assertThat(Window.<String>onUi(field::getText)).isEqualTo("front cell wobbles greenly");
+        Label why = (Label) window.find("say-reading").orElseThrow();
+        assertThat(Window.<String>onUi(why::getText)).contains("wobbles");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        assertThat(Window.<String>onUi(why::getText)).as("the complaint stays until the line changes").contains("wobbles");
+
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.write("mount scr");
+        robot.push(KeyCode.F2);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        window.press(KeyCode.CONTROL, KeyCode.B);
+        openShowpiece();
+        robot.write("/");
+        assertThat(Window.<String>onUi(field::getText)).isEqualTo("mount scr");
+    }
+
+    @Test
+    void whatWasUndoneCanBeDoneAgainAndUndoOfTheFieldIsTheFields() {
+        openShowpiece();
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        robot.write("/");
+        robot.write("name ring");
+        window.press(KeyCode.ENTER);
+        assertThat(window.work().state().joints().order()).containsExactly("name-ring");
+        robot.write("/");
+        robot.write("abc");
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(window.work().state().joints().order()).as("the field's own").containsExactly("name-ring");
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.push(KeyCode.BACK_SPACE);
+        robot.push(KeyCode.ESCAPE);
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(window.work().state().joints().order()).isEmpty();
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+        window.settle();
+        assertThat(window.work().state().joints().order()).containsExactly("name-ring");
+    }
+
+    @Test
     void theAxisIsWalkedByKeysAndClicked() {
         openShowpiece();
         Window.onUi(() -> {

@@ -25,6 +25,7 @@ import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
+import stillglass.say.Wording;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
 import stillglass.sim.truth.HiddenTruth;
@@ -61,7 +62,7 @@ public class BenchWork {
     private static PhotoGrading.Graded graded(LinearPhoto photo) {
         return switch (PhotoGrading.grade(photo, PhotoGrading.Given.NOTHING, Progress.SILENT)) {
             case PhotoGrading.Outcome.Seen s -> s.graded();
-            case PhotoGrading.Outcome.Refused r -> throw new IllegalStateException(r.why());
+            case PhotoGrading.Outcome.Refused r -> throw new IllegalStateException(Wording.core().say(r.why()));
         };
     }
 

@@ -23,6 +23,7 @@ import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
+import stillglass.say.Wording;
 
 /// `grade PHOTO… --out DIR`: findings and mask for each photo.
 @CommandLine.Command(name = "grade", description = "Grades what photographs of a lens show.", mixinStandardHelpOptions = true)
@@ -124,7 +125,7 @@ final class GradeVerb implements Callable<Integer> {
                 Progress.SILENT);
         return switch (outcome) {
             case PhotoGrading.Outcome.Refused r -> {
-                Objects.requireNonNull(spec).commandLine().getErr().println("still-glass: " + name + ": photo: " + r.why());
+                Objects.requireNonNull(spec).commandLine().getErr().println("still-glass: " + name + ": photo: " + Wording.core().say(r.why()));
                 yield Optional.empty();
             }
             case PhotoGrading.Outcome.Seen s -> {
@@ -154,7 +155,7 @@ final class GradeVerb implements Callable<Integer> {
         answer.fields().put("yellowing", g.yellowing().isPresent() ? g.yellowing().getAsDouble() : null);
         return answer.number("megapixels", photo.megapixels())
                 .number("seconds", seconds)
-                .put("diagnostics", g.diagnostics());
+                .put("diagnostics", g.diagnostics().stream().map(Wording.core()::say).toList());
     }
 
     private Answer finding(Finding f, PhotoGrading.Graded g) {
@@ -172,7 +173,7 @@ final class GradeVerb implements Callable<Integer> {
                 .number("clock", f.clock().hours() == 0 ? 12 : Math.round(f.clock().hours() * 100) / 100.0)
                 .put("severity", f.severity())
                 .put("count", f.count())
-                .put("reasons", f.reasons());
+                .put("reasons", f.reasons().stream().map(Wording.core()::say).toList());
     }
 
     private static BufferedImage mask(LinearPhoto photo, PhotoGrading.Graded g) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import picocli.CommandLine;
 import stillglass.book.data.CheckedJson;
 import stillglass.book.data.LensJson;
@@ -14,6 +15,7 @@ import stillglass.book.file.SafeFile;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;
+import stillglass.say.Wording;
 
 /// `lens FILE`: focal length, focus and sharpness of a section, as designed or wrongly assembled.
 @CommandLine.Command(name = "lens", description = "Traces a lens section, as designed or with assembly faults.",
@@ -53,8 +55,7 @@ final class LensVerb implements Callable<Integer> {
         if (save != null) {
             SafeFile.write(save, LensText.of(mis.lens(), CheckedJson.read(file)).getBytes(StandardCharsets.UTF_8));
         }
-        List<String> diagnostics = new ArrayList<>(mis.diagnostics());
-        diagnostics.addAll(report.diagnostics());
+        List<String> diagnostics = Stream.concat(mis.diagnostics().stream(), report.diagnostics().stream()).map(Wording.core()::say).toList();
         java.io.PrintWriter out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
         if (json) {
             out.println(answer(nominal, report, designed, diagnostics).json());

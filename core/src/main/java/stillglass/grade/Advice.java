@@ -4,12 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import stillglass.look.FindingKind;
+import stillglass.say.Said;
 
 /// What to do about a finding, and why.
 ///
 /// @param act the recommendation
 /// @param reasons in order of weight, each a sentence
-public record Advice(Act act, List<String> reasons) {
+public record Advice(Act act, List<Said> reasons) {
     /// Gain (share of the worst grade, times the chance of a cure) that a certain loss would have to buy: a shop setting.
     private static final double RISK_WEIGHT = 2;
     /// Gain that one hour of work would have to buy: a full cure of a grade 4 is worth 25 hours, of a grade 1 six.
@@ -37,28 +38,28 @@ public record Advice(Act act, List<String> reasons) {
     /// @param hours attended time to reach it
     /// @param risk chance of damage on the way, 0 to 1
     public static Advice of(FindingKind kind, Grader.Grade grade, double hours, double risk, GradeRules rules) {
-        List<String> reasons = new ArrayList<>();
+        List<Said> reasons = new ArrayList<>();
         reasons.add(grade.sentence());
         double curable = rules.optics(kind).curable();
-        reasons.add(String.format(Locale.ROOT, "%s comes off in about %.0f %% of cases.", name(kind), 100 * curable));
-        reasons.add(String.format(Locale.ROOT, "The way in takes about %.1f h and risks damage in %.1f %%.", hours, 100 * risk));
+        reasons.add(Said.of("advice.curable", "kind", name(kind), "percent", 100 * curable));
+        reasons.add(Said.of("advice.way", "hours", hours, "percent", 100 * risk));
         return decide(kind, grade, curable, RISK_WEIGHT * risk + HOUR_WEIGHT * hours, reasons);
     }
 
     /// Where no map says what the way in costs: the effect and the chance of a cure decide alone.
     public static Advice unmapped(FindingKind kind, Grader.Grade grade, GradeRules rules) {
-        List<String> reasons = new ArrayList<>();
+        List<Said> reasons = new ArrayList<>();
         reasons.add(grade.sentence());
         double curable = rules.optics(kind).curable();
-        reasons.add(String.format(Locale.ROOT, "%s comes off in about %.0f %% of cases.", name(kind), 100 * curable));
-        reasons.add("No map of the way in yet, so its hours and risk are not weighed.");
+        reasons.add(Said.of("advice.curable", "kind", name(kind), "percent", 100 * curable));
+        reasons.add(Said.of("advice.no-map"));
         return decide(kind, grade, curable, HOUR_WEIGHT, reasons);
     }
 
     private static Advice decide(
-            FindingKind kind, Grader.Grade grade, double curable, double effort, List<String> reasons) {
+            FindingKind kind, Grader.Grade grade, double curable, double effort, List<Said> reasons) {
         if (kind == FindingKind.FUNGUS) {
-            reasons.add("Fungus etches the coating the longer it lives, so it is worth opening early.");
+            reasons.add(Said.of("advice.fungus"));
         }
         if (curable < 0.3) {
             return new Advice(grade.grade() >= 4 ? Act.REFER : Act.LEAVE, reasons);

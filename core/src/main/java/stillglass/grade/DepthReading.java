@@ -1,6 +1,7 @@
 package stillglass.grade;
 
-import java.util.Locale;
+import stillglass.say.Said;
+
 
 /// A measurement of how deep a fault seems to lie behind the rim of the outermost glass.
 ///
@@ -45,10 +46,7 @@ public record DepthReading(How how, boolean fromRear, double tiltDeg, double val
     }
 
     /// In the bench's words.
-    public String say() {
-        String side = fromRear ? "from the rear" : "from the front";
-        return how == How.FOCUS
-                ? String.format(Locale.ROOT, "focus %.2f ± %.2f mm %s", valueMm, sigmaMm, side)
-                : String.format(Locale.ROOT, "parallax %.2f ± %.2f mm at %.0f° %s", valueMm, sigmaMm, tiltDeg, side);
+    public Said said() {
+        return Said.of(how == How.FOCUS ? "depth.focus" : "depth.parallax", "mm", valueMm, "sigma", sigmaMm, "degrees", tiltDeg, "side", fromRear ? "rear" : "front");
     }
 }

@@ -3,6 +3,7 @@ package stillglass.grade;
 import java.util.Comparator;
 import java.util.Locale;
 import java.util.Optional;
+import stillglass.say.Said;
 
 /// Turns effects into a grade 0 to 4 and says in one sentence what decided it.
 public final class Grader {
@@ -11,7 +12,7 @@ public final class Grader {
     /// @param grade 0 nothing, 1 trace, 2 slight, 3 marked, 4 severe
     /// @param sentence what shows, where and from which stop
     /// @param because the figure that decided it beside its threshold
-    public record Grade(int grade, String sentence, String because) {}
+    public record Grade(int grade, Said sentence, Said because) {}
 
     public static Grade of(ShowThrough.Shown shown, GradeRules rules) {
         ShowThrough.Effect deepest = max(shown, Comparator.comparingDouble(ShowThrough.Effect::deepestShadow));
@@ -27,8 +28,7 @@ public final class Grader {
             boolean byShadow = firstShown.isPresent() && shadow >= rules.severeShadow();
             return new Grade(4, byShadow
                     ? shadowSentence(deepest, firstShown.get())
-                    : String.format(Locale.ROOT, "Flattens ordinary pictures: %.1f %% of the light is veil at f/%s.",
-                            100 * veil, stop(haziest.stop())),
+                    : Said.of("grade.flattens", "percent", 100 * veil, "stop", stop(haziest.stop())),
                     byShadow ? reached("shadow", shadow, deepest, "severe", rules.severeShadow())
                             : reached("veil", veil, haziest, "severe", rules.severeVeil()));
         }
@@ -36,52 +36,46 @@ public final class Grader {
             return new Grade(3, shadowSentence(deepest, firstShown.get()), reached("shadow", shadow, deepest, "visible", rules.visibleShadow()));
         }
         if (veil >= rules.visibleVeil() || against >= rules.severeVeil()) {
-            return new Grade(3, String.format(Locale.ROOT,
-                    "Shows against the light: contrast −%.1f %% at f/%s, −%.1f %% in an average scene.",
-                    100 * Math.min(1, against), stop(haziest.stop()), 100 * veil),
+            return new Grade(3, Said.of("grade.against", "against", 100 * Math.min(1, against), "stop", stop(haziest.stop()), "veil", 100 * veil),
                     veil >= rules.visibleVeil()
                             ? reached("veil", veil, haziest, "visible", rules.visibleVeil())
-                            : reached("veil against the light", against, haziest, "severe", rules.severeVeil()));
+                            : reached("against", against, haziest, "severe", rules.severeVeil()));
         }
         double most = Math.max(shadow, veil);
         if (most >= rules.measurable()) {
-            return new Grade(2, String.format(Locale.ROOT,
-                    "Measurable, never in a picture: shadow %.1f %%, veil %.2f %%.", 100 * shadow, 100 * veil),
+            return new Grade(2, Said.of("grade.measurable", "shadow", 100 * shadow, "veil", 100 * veil),
                     reached(shadow >= veil ? "shadow" : "veil", most, shadow >= veil ? deepest : haziest, "measurable", rules.measurable()));
         }
         if (Math.max(shadow, against) >= rules.measurable() / 4) {
-            return new Grade(1, "Seen under a strong light only; no picture shows it.",
-                    reached(shadow >= against ? "shadow" : "veil against the light", Math.max(shadow, against), shadow >= against ? deepest : haziest,
-                            "a trace", rules.measurable() / 4));
+            return new Grade(1, Said.of("grade.trace"),
+                    reached(shadow >= against ? "shadow" : "against", Math.max(shadow, against), shadow >= against ? deepest : haziest,
+                            "trace", rules.measurable() / 4));
         }
-        return new Grade(0, "No effect at any stop.", String.format(Locale.ROOT,
-                "shadow and veil stay below %.2f %%, a trace", 100 * rules.measurable() / 4));
+        return new Grade(0, Said.of("grade.none"), Said.of("grade.below", "percent", 100 * rules.measurable() / 4));
     }
 
     /// "shadow 3.1 % at f/4; from 2 % on it is visible".
-    private static String reached(String what, double share, ShowThrough.Effect at, String word, double threshold) {
-        return what + " " + percent(share) + " at f/" + stop(at.stop()) + "; from " + percent(threshold) + " on it is " + word;
+    private static Said reached(String what, double share, ShowThrough.Effect at, String word, double threshold) {
+        return Said.of("grade.reached", "what", what, "share", percent(share), "stop", stop(at.stop()), "threshold", percent(threshold), "word", word);
     }
 
-    private static String percent(double share) {
-        return String.format(Locale.ROOT, share >= 0.0995 ? "%.0f %%" : share >= 0.00095 ? "%.1f %%" : "%.2f %%", 100 * share);
+    private static Said percent(double share) {
+        return Said.of(share >= 0.0995 ? "grade.percent.0" : share >= 0.00095 ? "grade.percent.1" : "grade.percent.2", "value", 100 * share);
     }
 
     private static ShowThrough.Effect max(ShowThrough.Shown shown, Comparator<ShowThrough.Effect> by) {
         return shown.effects().stream().max(by).orElseThrow();
     }
 
-    private static String shadowSentence(ShowThrough.Effect deepest, ShowThrough.Effect first) {
-        return String.format(Locale.ROOT, "Shows as a %.0f %% shadow, %s, from f/%s down.",
-                100 * deepest.deepestShadow(), place(deepest), stop(first.stop()));
+    private static Said shadowSentence(ShowThrough.Effect deepest, ShowThrough.Effect first) {
+        return Said.of("grade.shadow", "percent", 100 * deepest.deepestShadow(), "place", place(deepest), "stop", stop(first.stop()));
     }
 
-    /// "upper left", "centre" …
-    public static String place(ShowThrough.Effect e) {
-        String vertical = e.shadowY() > 0.34 ? "upper " : e.shadowY() < -0.34 ? "lower " : "";
-        String horizontal = e.shadowX() > 0.34 ? "right" : e.shadowX() < -0.34 ? "left" : "";
-        String both = (vertical + horizontal).strip();
-        return both.isEmpty() ? "in the centre" : both;
+    /// Where in the picture the shadow is deepest: upper left, centre …
+    public static Said place(ShowThrough.Effect e) {
+        String vertical = e.shadowY() > 0.34 ? "upper" : e.shadowY() < -0.34 ? "lower" : "middle";
+        String horizontal = e.shadowX() > 0.34 ? "right" : e.shadowX() < -0.34 ? "left" : "middle";
+        return Said.of("grade.place", "vertical", vertical, "horizontal", horizontal);
     }
 
     /// An f-number as engraved: 2, 2.8, 16.

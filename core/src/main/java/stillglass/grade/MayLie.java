@@ -3,6 +3,7 @@ package stillglass.grade;
 import java.util.Optional;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
+import stillglass.say.Said;
 
 /// Which kinds of fault can be where: what the structure of a lens rules out before anything is measured.
 public final class MayLie {
@@ -10,40 +11,38 @@ public final class MayLie {
 
     /// Why a kind cannot lie on a surface; empty when it can.
     /// @param surface index from 0
-    public static Optional<String> notOn(FindingKind kind, LensSection lens, int surface) {
+    public static Optional<Said> notOn(FindingKind kind, LensSection lens, int surface) {
         if (lens.surfaces().get(surface).stop()) {
             return switch (kind) {
                 case OIL, DUST, UNKNOWN -> Optional.empty();
-                default -> Optional.of("there is no glass at the iris");
+                default -> Optional.of(Said.of("lie.iris"));
             };
         }
         if (lens.cemented(surface)) {
             return switch (kind) {
-                case DUST, OIL, SCRATCH, CLEANING_MARKS, COATING -> Optional.of("the " + lens.surfaceName(surface) + " is closed");
+                case DUST, OIL, SCRATCH, CLEANING_MARKS, COATING -> Optional.of(Said.of("lie.closed", "surface", lens.surfaceName(surface)));
                 default -> Optional.empty();
             };
         }
         return switch (kind) {
             case SEPARATION -> Optional.of(
-                    lens.elements().stream().allMatch(e -> e.cementedWith().isEmpty())
-                            ? "nothing in this lens is cemented"
-                            : "nothing is cemented on the " + lens.surfaceName(surface));
-            case BUBBLE -> Optional.of("bubbles lie inside the glass");
+                    lens.elements().stream().allMatch(e -> e.cementedWith().isEmpty()) ? Said.of("lie.no-cement") : Said.of("lie.no-cement.here", "surface", lens.surfaceName(surface)));
+            case BUBBLE -> Optional.of(Said.of("lie.bubble"));
             default -> Optional.empty();
         };
     }
 
     /// Why a kind cannot lie inside a glass; empty when it can.
-    public static Optional<String> notInside(FindingKind kind) {
+    public static Optional<Said> notInside(FindingKind kind) {
         return switch (kind) {
             case BUBBLE, UNKNOWN -> Optional.empty();
-            default -> Optional.of("inside the glass there are only bubbles");
+            default -> Optional.of(Said.of("lie.inside"));
         };
     }
 
     /// Why a kind cannot be anywhere in this lens; empty when it can.
-    public static Optional<String> nowhere(FindingKind kind, LensSection lens) {
+    public static Optional<Said> nowhere(FindingKind kind, LensSection lens) {
         boolean cement = lens.elements().stream().anyMatch(e -> !e.cementedWith().isEmpty());
-        return kind == FindingKind.SEPARATION && !cement ? Optional.of("nothing in this lens is cemented") : Optional.empty();
+        return kind == FindingKind.SEPARATION && !cement ? Optional.of(Said.of("lie.no-cement")) : Optional.empty();
     }
 }

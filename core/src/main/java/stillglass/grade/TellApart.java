@@ -9,6 +9,7 @@ import java.util.Set;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
+import stillglass.say.Said;
 
 /// What a fault is, from the photo, the structure of the lens and the answers to cheap tests; and which test to do next.
 ///
@@ -20,7 +21,7 @@ import stillglass.optics.LensSection;
 /// @param ruledOut kinds that the section rules out, with the reason
 /// @param next the most informative test, empty when none would tell enough
 /// @param gainBits expected gain of that test
-public record TellApart(Map<FindingKind, Double> chances, Map<FindingKind, String> ruledOut, Optional<CheapTest> next, double gainBits) {
+public record TellApart(Map<FindingKind, Double> chances, Map<FindingKind, Said> ruledOut, Optional<CheapTest> next, double gainBits) {
     /// Minutes that a certain harm weighs: the photo's and the test's cost are compared in one unit.
     private static final double HARM_MINUTES = 240;
     /// Even what the photo thinks impossible keeps this chance: photos err.
@@ -43,12 +44,12 @@ public record TellApart(Map<FindingKind, Double> chances, Map<FindingKind, Strin
     /// @param answered in any order; a test that is not in the table is passed over
     public static TellApart of(Finding finding, Optional<Integer> surface, Optional<LensSection> lens, List<CheapTest> table, List<Answered> answered) {
         Map<FindingKind, Double> p = new EnumMap<>(FindingKind.class);
-        Map<FindingKind, String> not = new EnumMap<>(FindingKind.class);
+        Map<FindingKind, Said> not = new EnumMap<>(FindingKind.class);
         for (FindingKind k : FindingKind.values()) {
             if (k == FindingKind.UNKNOWN) {
                 continue;
             }
-            Optional<String> why = lens.flatMap(l -> MayLie.nowhere(k, l).or(() -> surface.flatMap(s -> MayLie.notOn(k, l, s))));
+            Optional<Said> why = lens.flatMap(l -> MayLie.nowhere(k, l).or(() -> surface.flatMap(s -> MayLie.notOn(k, l, s))));
             if (why.isPresent()) {
                 not.put(k, why.get());
             } else {

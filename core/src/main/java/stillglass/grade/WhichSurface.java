@@ -3,12 +3,12 @@ package stillglass.grade;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import stillglass.look.FindingKind;
 import stillglass.optics.ApparentPoint;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
+import stillglass.say.Said;
 
 /// Where in the lens a fault lies, as probabilities, from how deep it seems to lie.
 ///
@@ -18,7 +18,7 @@ import stillglass.optics.LensSection;
 ///
 /// @param places every place with its probability, from front to rear
 /// @param remarks what to know: readings that fit nowhere, an estimate underneath
-public record WhichSurface(List<Place> places, List<String> remarks) {
+public record WhichSurface(List<Place> places, List<Said> remarks) {
     /// Weight of a place that the kind rules out: about one kind in fifty is misjudged so grossly.
     private static final double MISJUDGED = 0.02;
     private static final int INSIDE_STEPS = 16;
@@ -30,7 +30,7 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
     /// @param inside within the glass behind that surface
     /// @param probability 0 to 1
     /// @param impossible why the stated kind cannot be there, empty when it can
-    public record Place(int surface, boolean inside, String name, double probability, Optional<String> impossible) {}
+    public record Place(int surface, boolean inside, Said name, double probability, Optional<Said> impossible) {}
 
     public WhichSurface {
         places = List.copyOf(places);
@@ -56,17 +56,17 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
         places.add(lens.stopIndex());
         places.sort(null);
         for (int s : places) {
-            Optional<String> not = MayLie.notOn(kind, lens, s);
+            Optional<Said> not = MayLie.notOn(kind, lens, s);
             double height = readings.isEmpty() ? 0 : share * Patch.rimOnSurfaceMm(lens, s, photoFromRear);
             double chi = misfit(lens, s, 0, height, readings) + both.map(b -> b.misfit(lens, s, 0)).orElse(0.0);
             if (chi < best) {
                 best = chi;
                 nearest = lens.surfaceName(s);
             }
-            raw.add(new Place(s, false, lens.surfaceName(s), prior(not) * Math.exp(-chi / 2), not));
+            raw.add(new Place(s, false, Said.text(lens.surfaceName(s)), prior(not) * Math.exp(-chi / 2), not));
             Optional<Element> glass = glassBehind(lens, s);
             if (glass.isPresent()) {
-                Optional<String> notInside = MayLie.notInside(kind);
+                Optional<Said> notInside = MayLie.notInside(kind);
                 double sum = 0;
                 for (int i = 0; i < INSIDE_STEPS; i++) {
                     double behind = lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS;
@@ -74,18 +74,17 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
                     best = Math.min(best, inner);
                     sum += Math.exp(-inner / 2) / INSIDE_STEPS;
                 }
-                raw.add(new Place(s, true, "inside " + glass.get().name(), prior(notInside) * sum, notInside));
+                raw.add(new Place(s, true, Said.of("lie.place.inside", "glass", glass.get().name()), prior(notInside) * sum, notInside));
             }
         }
-        List<String> remarks = new ArrayList<>();
+        List<Said> remarks = new ArrayList<>();
         if (both.isPresent() && readings.isEmpty() && best > FAR * FAR) {
-            remarks.add("No one place explains what both sides show: they may be two faults.");
+            remarks.add(Said.of("lie.two"));
         } else if (best > FAR * FAR * Math.max(1, readings.size() + (both.isPresent() ? 1 : 0))) {
-            remarks.add("No surface fits: the nearest, " + nearest + ", is " + String.format(Locale.ROOT, "%.0f", Math.min(99, Math.sqrt(best)))
-                    + " reading errors away. Were both readings taken from the rim?");
+            remarks.add(Said.of("lie.none", "nearest", nearest, "errors", Math.min(99, Math.sqrt(best))));
         }
         if (lens.basis().estimate() && !readings.isEmpty()) {
-            remarks.add("The section is an estimate (" + lens.basis().word() + "), and so is this.");
+            remarks.add(Said.of("lie.estimate", "basis", lens.basis().word()));
         }
         double total = raw.stream().mapToDouble(Place::probability).sum();
         if (!(total > 0)) {
@@ -96,7 +95,7 @@ public record WhichSurface(List<Place> places, List<String> remarks) {
                 raw.stream().map(p -> new Place(p.surface, p.inside, p.name, p.probability / total, p.impossible)).toList(), remarks);
     }
 
-    private static double prior(Optional<String> impossible) {
+    private static double prior(Optional<Said> impossible) {
         return impossible.isPresent() ? MISJUDGED : 1;
     }
 

@@ -3,6 +3,7 @@ package stillglass.look;
 import java.util.List;
 import java.util.Map;
 import stillglass.assembly.ClockPosition;
+import stillglass.say.Said;
 
 /// Something seen in a glass.
 ///
@@ -28,13 +29,13 @@ public record Finding(
         double y,
         double contrast,
         int severity,
-        List<String> reasons,
+        List<Said> reasons,
         Map<FindingKind, Double> chances,
         double sharpness) {
 
     /// A finding about whose other kinds nothing is known.
     public Finding(FindingKind kind, double confidence, List<Region> regions, double areaShare, int count, double x, double y,
-            double contrast, int severity, List<String> reasons) {
+            double contrast, int severity, List<Said> reasons) {
         this(kind, confidence, regions, areaShare, count, x, y, contrast, severity, reasons, Map.of(), 0);
     }
 

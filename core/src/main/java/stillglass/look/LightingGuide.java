@@ -6,6 +6,7 @@ import stillglass.optics.ExactTrace;
 import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.RayBundle;
+import stillglass.say.Said;
 
 /// Where to put camera, lamp and card for a lens, from its apertures.
 ///
@@ -22,7 +23,7 @@ import stillglass.optics.RayBundle;
 /// @param rays as polylines along the axis, z from the first vertex and height in turn, for drawing
 /// @param remarks what limits it
 public record LightingGuide(double cameraMm, double behindMm, double seenMm, double lampDeg, double lampOffMm, double cardMm,
-        List<List<Double>> rays, List<String> remarks) {
+        List<List<Double>> rays, List<Said> remarks) {
     /// Radius of a bench lamp's head.
     private static final double LAMP_RADIUS_MM = 20;
     /// Free space between lamp and what the camera sees.
@@ -71,16 +72,15 @@ public record LightingGuide(double cameraMm, double behindMm, double seenMm, dou
                 drawn.add(line);
             }
         }
-        List<String> remarks = new ArrayList<>();
+        List<Said> remarks = new ArrayList<>();
         if (passed == 0) {
-            remarks.add("no ray from the camera comes through: open the iris");
+            remarks.add(Said.of("light.blocked"));
             widest = lens.surfaces().getLast().semiDiameterMm();
         }
         double off = MARGIN * widest + LAMP_RADIUS_MM;
         double deg = Math.toDegrees(Math.atan2(off, behindMm));
         if (deg > FAR_DEG) {
-            remarks.add(String.format(java.util.Locale.ROOT,
-                    "at %.0f° threads and haze throw little light forward: move the lamp farther back", deg));
+            remarks.add(Said.of("light.wide", "degrees", deg));
         }
         return new LightingGuide(cameraMm, behindMm, widest, deg, off, 2 * MARGIN * widest, drawn, remarks);
     }

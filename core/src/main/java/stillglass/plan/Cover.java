@@ -6,16 +6,18 @@ import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 
 /// What lies over what, all the way up: whether closing one joint would bury another.
 public final class Cover {
-    private final Instrument instrument;
+    private final Map<String, Joint> joints;
     private final Map<String, Set<String>> over = new HashMap<>();
 
     public Cover(Instrument instrument) {
-        this.instrument = instrument;
+        joints = instrument.joints().stream().collect(Collectors.toMap(Joint::id, Function.identity()));
     }
 
     /// Joints that must be open on every way to one, whatever lies between.
@@ -27,7 +29,7 @@ public final class Cover {
         // A joint that waits for itself has nothing more over it than what is found on the way.
         over.put(joint, Set.of());
         Set<String> all = new LinkedHashSet<>();
-        instrument.joint(joint).ifPresent(j -> {
+        Optional.ofNullable(joints.get(joint)).ifPresent(j -> {
             j.behind().all().forEach(b -> {
                 all.add(b);
                 all.addAll(over(b));
@@ -59,9 +61,9 @@ public final class Cover {
         if (!asked.add(joint)) {
             return true;
         }
-        Optional<Joint> j = instrument.joint(joint);
-        return j.isEmpty() || j.get().behind().open(open) && j.get().behind().all().stream().allMatch(b -> bare(b, open, asked))
-                && j.get().behind().oneOf().stream().allMatch(set -> set.stream().filter(open::contains).anyMatch(b -> bare(b, open, asked)));
+        Joint j = joints.get(joint);
+        return j == null || j.behind().open(open) && j.behind().all().stream().allMatch(b -> bare(b, open, asked))
+                && j.behind().oneOf().stream().allMatch(set -> set.stream().filter(open::contains).anyMatch(b -> bare(b, open, asked)));
     }
 
     /// Whether closing one joint puts another out of reach, or farther out of it.

@@ -6,10 +6,12 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import stillglass.assembly.Joint;
 import stillglass.look.Progress;
 
@@ -18,11 +20,12 @@ import stillglass.look.Progress;
 /// Branch and bound over the choices: what is certain already (and all it waits for) has a price that no decision can lower; the
 /// dearest parts of the tree are never entered once a cheaper complete set is known.
 final class DoorChoice {
-    private static final int MOST_SETS = 600;
+    private static final int MOST_SETS = 400;
 
     private final Map<String, Joint> byId;
     private final Set<String> open;
     private final Set<String> forbidden;
+    private final ToDoubleFunction<Joint> own;
     private final ToDoubleFunction<Collection<Joint>> price;
     private final ToDoubleFunction<List<Joint>> whole;
     private final Set<Set<String>> seen = new HashSet<>();
@@ -34,14 +37,16 @@ final class DoorChoice {
 
     /// @param open joints that are open already
     /// @param forbidden joints that are not to be used
+    /// @param own what a joint adds to a set at least
     /// @param price what a set of joints costs at least
     /// @param whole what a complete set costs in a good order; need not be the best one
     DoorChoice(Map<String, Joint> byId, Set<String> open, Set<String> forbidden,
-            ToDoubleFunction<Collection<Joint>> price, ToDoubleFunction<List<Joint>> whole, Progress progress) {
+            ToDoubleFunction<Joint> own, ToDoubleFunction<Collection<Joint>> price, ToDoubleFunction<List<Joint>> whole, Progress progress) {
         this.progress = progress;
         this.byId = byId;
         this.open = open;
         this.forbidden = forbidden;
+        this.own = own;
         this.price = price;
         this.whole = whole;
     }
@@ -64,7 +69,8 @@ final class DoorChoice {
             return;
         }
         List<Joint> joints = chosen.stream().map(byId::get).toList();
-        double atLeast = price.applyAsDouble(joints);
+        List<Set<String>> questions = questions(joints, chosen, goals);
+        double atLeast = price.applyAsDouble(joints) + answersAtLeast(questions);
         if (atLeast >= least) {
             return;
         }
@@ -73,10 +79,7 @@ final class DoorChoice {
             return;
         }
         progress.at(tried / (double) MOST_SETS, "");
-        Optional<Set<String>> question = goals.stream().filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).findFirst()
-                .or(() -> joints.stream().flatMap(j -> j.behind().oneOf().stream())
-                        .filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).findFirst())
-                .or(() -> circle(joints, chosen));
+        Optional<Set<String>> question = questions.stream().findFirst().or(() -> circle(joints, chosen));
         if (question.isEmpty()) {
             tried++;
             double cost = whole.applyAsDouble(joints);
@@ -95,6 +98,25 @@ final class DoorChoice {
         }
         answers.sort(Comparator.comparingDouble(a -> price.applyAsDouble(a.stream().map(byId::get).toList())));
         answers.forEach(a -> branch(a, goals));
+    }
+
+    /// Sets of joints of which one must be opened and none is chosen yet.
+    private List<Set<String>> questions(List<Joint> joints, Set<String> chosen, List<Set<String>> goals) {
+        return Stream.concat(goals.stream(), joints.stream().flatMap(j -> j.behind().oneOf().stream()))
+                .filter(g -> g.stream().noneMatch(j -> chosen.contains(j) || open.contains(j))).toList();
+    }
+
+    /// What the answers will cost at least: questions that share no answer each take a joint of their own.
+    private double answersAtLeast(List<Set<String>> questions) {
+        Set<String> counted = new HashSet<>();
+        double sum = 0;
+        for (Set<String> q : questions) {
+            if (q.stream().noneMatch(counted::contains)) {
+                counted.addAll(q);
+                sum += q.stream().filter(id -> !forbidden.contains(id)).map(byId::get).filter(Objects::nonNull).mapToDouble(own).min().orElse(Double.MAX_VALUE);
+            }
+        }
+        return sum;
     }
 
     /// Joints that wait for one another in a circle need one more way in from outside.

@@ -128,7 +128,7 @@ public final class WayIn {
         Map<String, Joint> byId = new LinkedHashMap<>();
         request.instrument().joints().forEach(j -> byId.put(j.id(), j));
         List<Candidate> found = new ArrayList<>();
-        DoorChoice choice = new DoorChoice(byId, request.open(), request.forbidden(), joints -> fixed(joints, request) + tools(joints, request) * request.weights().toolChange(),
+        DoorChoice choice = new DoorChoice(byId, request.open(), request.forbidden(), j -> own(j, request), joints -> fixed(joints, request) + tools(joints, request) * request.weights().toolChange(),
                 joints -> {
                     OpeningOrder order = OpeningOrder.of(joints, request.open(), request.hand(), request.weights(), progress);
                     Candidate c = new Candidate(order, fixed(joints, request), order.quick());
@@ -211,12 +211,17 @@ public final class WayIn {
         return (int) joints.stream().map(Joint::tool).filter(t -> request.hand().tool().filter(t::equals).isEmpty()).distinct().count();
     }
 
+    /// What a joint costs in any company.
+    private static double own(Joint j, Request request) {
+        return j.minutes() + request.weights().perRisk() * j.risk();
+    }
+
     /// What a set costs in any order: time, risk, references.
     private static double fixed(Collection<Joint> joints, Request request) {
         Set<String> lost = new TreeSet<>();
         double sum = 0;
         for (Joint j : joints) {
-            sum += j.minutes() + request.weights().perRisk() * j.risk();
+            sum += own(j, request);
             lost.addAll(j.loses());
         }
         lost.removeAll(request.marked());

@@ -52,7 +52,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
                     .flatMap(e -> instrument.partOfElement(e).stream())
                     .filter(p -> !new Goal.ReachPart(p.id()).doors(instrument).isEmpty())
                     .forEach(p -> reassembly.add(p.id()));
-            reasons.add(Said.of("advise.put-right", "faults", a.faults().stream().map(LensFault::toString).toList(), "effect", a.sentence()));
+            reasons.add(Said.of("advise.put-right", "faults", Said.commas(a.faults().stream().map(LensFault::said).toList()), "effect", a.sentence()));
         });
         boolean refer = false;
         for (Assessment a : assessments) {

@@ -18,6 +18,8 @@ import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.Surface;
+import stillglass.say.Said;
+import stillglass.say.Wording;
 
 class GradeTest {
     /// Everything blocks fully and scatters nothing, so that shares can be worked out by areas.
@@ -134,30 +136,30 @@ class GradeTest {
 
     @Test
     void theGradeSaysWhichThresholdItReached() {
-        assertThat(Grader.of(shown(16, 0.05, 0), opaque()).because()).isEqualTo("shadow 5.0 % at f/16; from 2.0 % on it is visible");
-        assertThat(Grader.of(shown(2, 0, 0.12), opaque()).because()).isEqualTo("veil 12 % at f/2; from 10 % on it is severe");
-        assertThat(Grader.of(shown(2, 0, 0), opaque()).because()).contains("below");
+        assertThat(Wording.core().say(Grader.of(shown(16, 0.05, 0), opaque()).because())).isEqualTo("shadow 5.0 % at f/16; from 2.0 % on it is visible");
+        assertThat(Wording.core().say(Grader.of(shown(2, 0, 0.12), opaque()).because())).isEqualTo("veil 12 % at f/2; from 10 % on it is severe");
+        assertThat(Wording.core().say(Grader.of(shown(2, 0, 0), opaque()).because())).contains("below");
     }
 
     @Test
     void theSentenceSaysWhereAndFromWhichStop() {
-        assertThat(Grader.of(shown(16, 0.05, 0), opaque()).sentence()).isEqualTo("Shows as a 5 % shadow, upper left, from f/16 down.");
+        assertThat(Wording.core().say(Grader.of(shown(16, 0.05, 0), opaque()).sentence())).isEqualTo("Shows as a 5 % shadow, upper left, from f/16 down.");
         assertThat(Grader.stop(2.8)).isEqualTo("2.8");
         assertThat(Grader.stop(16)).isEqualTo("16");
     }
 
     @Test
     void livingFungusIsAlwaysWorthOpening() {
-        Advice a = Advice.of(FindingKind.FUNGUS, new Grader.Grade(1, "Seen.", ""), 5, 0.2, opaque());
+        Advice a = Advice.of(FindingKind.FUNGUS, new Grader.Grade(1, Said.text("Seen."), Said.text("")), 5, 0.2, opaque());
 
         assertThat(a.act()).isEqualTo(Advice.Act.CLEAN);
-        assertThat(a.reasons()).anyMatch(r -> r.contains("etches"));
+        assertThat(a.reasons()).extracting(Wording.core()::say).anyMatch(r -> r.contains("etches"));
     }
 
     @Test
     void aTraceOfDustIsNotWorthARiskyDay() {
-        assertThat(Advice.of(FindingKind.DUST, new Grader.Grade(1, "Seen.", ""), 6, 0.2, opaque()).act()).isEqualTo(Advice.Act.LEAVE);
-        assertThat(Advice.of(FindingKind.DUST, new Grader.Grade(3, "Shows.", ""), 0.5, 0.01, opaque()).act()).isEqualTo(Advice.Act.CLEAN);
+        assertThat(Advice.of(FindingKind.DUST, new Grader.Grade(1, Said.text("Seen."), Said.text("")), 6, 0.2, opaque()).act()).isEqualTo(Advice.Act.LEAVE);
+        assertThat(Advice.of(FindingKind.DUST, new Grader.Grade(3, Said.text("Shows."), Said.text("")), 0.5, 0.01, opaque()).act()).isEqualTo(Advice.Act.CLEAN);
     }
 
     @Test
@@ -166,13 +168,13 @@ class GradeTest {
         kinds.put(FindingKind.SCRATCH, new GradeRules.Optics(1, 0, 0));
         GradeRules rules = new GradeRules(kinds, 0.02, 0.15, 0.002, 0.03, 0.1, 4);
 
-        assertThat(Advice.of(FindingKind.SCRATCH, new Grader.Grade(3, "Shows.", ""), 1, 0, rules).act()).isEqualTo(Advice.Act.LEAVE);
-        assertThat(Advice.unmapped(FindingKind.SCRATCH, new Grader.Grade(4, "Severe.", ""), rules).act()).isEqualTo(Advice.Act.REFER);
+        assertThat(Advice.of(FindingKind.SCRATCH, new Grader.Grade(3, Said.text("Shows."), Said.text("")), 1, 0, rules).act()).isEqualTo(Advice.Act.LEAVE);
+        assertThat(Advice.unmapped(FindingKind.SCRATCH, new Grader.Grade(4, Said.text("Severe."), Said.text("")), rules).act()).isEqualTo(Advice.Act.REFER);
     }
 
     @Test
     void withoutAMapTheReasonSaysSo() {
-        assertThat(Advice.unmapped(FindingKind.HAZE, new Grader.Grade(3, "Shows.", ""), opaque()).reasons()).anyMatch(r -> r.contains("No map"));
+        assertThat(Advice.unmapped(FindingKind.HAZE, new Grader.Grade(3, Said.text("Shows."), Said.text("")), opaque()).reasons()).extracting(Wording.core()::say).anyMatch(r -> r.contains("No map"));
     }
 
     @Test

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
+import stillglass.say.Wording;
 
 class WhichSurfaceTest {
     private static final LensSection LENS = Lenses.triplet();
@@ -98,19 +99,19 @@ class WhichSurfaceTest {
         WhichSurface w = WhichSurface.of(LENS, FindingKind.BUBBLE, 0, false, List.of(DepthReading.focus(false, read, 0.2)));
 
         assertThat(w.likeliest().inside()).isTrue();
-        assertThat(w.likeliest().name()).isEqualTo("inside E2");
+        assertThat(Wording.core().say(w.likeliest().name())).isEqualTo("inside E2");
     }
 
     @Test
     void theStructureStrikesOutWhatCannotBe() {
-        assertThat(MayLie.notOn(FindingKind.SEPARATION, LENS, 1)).contains("nothing is cemented on the rear of E1");
+        assertThat(MayLie.notOn(FindingKind.SEPARATION, LENS, 1).map(Wording.core()::say)).contains("nothing is cemented on the rear of E1");
         assertThat(MayLie.notOn(FindingKind.SEPARATION, LENS, 4)).isEmpty();
-        assertThat(MayLie.notOn(FindingKind.DUST, LENS, 4)).contains("the cement of E2 and E3 is closed");
-        assertThat(MayLie.notOn(FindingKind.FUNGUS, LENS, 2)).contains("there is no glass at the iris");
+        assertThat(MayLie.notOn(FindingKind.DUST, LENS, 4).map(Wording.core()::say)).contains("the cement of E2 and E3 is closed");
+        assertThat(MayLie.notOn(FindingKind.FUNGUS, LENS, 2).map(Wording.core()::say)).contains("there is no glass at the iris");
         assertThat(MayLie.notOn(FindingKind.OIL, LENS, 2)).isEmpty();
         assertThat(MayLie.notInside(FindingKind.DUST)).isPresent();
         assertThat(MayLie.nowhere(FindingKind.SEPARATION, LENS)).isEmpty();
-        assertThat(MayLie.nowhere(FindingKind.SEPARATION, Lenses.twoThin())).contains("nothing in this lens is cemented");
+        assertThat(MayLie.nowhere(FindingKind.SEPARATION, Lenses.twoThin()).map(Wording.core()::say)).contains("nothing in this lens is cemented");
     }
 
     @ParameterizedTest
@@ -127,7 +128,7 @@ class WhichSurfaceTest {
     void readingsThatFitNowhereSaySo() {
         WhichSurface w = WhichSurface.of(LENS, FindingKind.DUST, 0, false, List.of(DepthReading.focus(false, 120, 0.2)));
 
-        assertThat(w.remarks()).anyMatch(r -> r.startsWith("No surface fits"));
+        assertThat(w.remarks()).extracting(Wording.core()::say).anyMatch(r -> r.startsWith("No surface fits"));
     }
 
     @Test
@@ -143,6 +144,6 @@ class WhichSurfaceTest {
         assertThatThrownBy(() -> DepthReading.focus(false, Double.NaN, 1)).hasMessageContaining("out of range");
         assertThatThrownBy(() -> DepthReading.focus(false, 3, 0)).hasMessageContaining("scatter");
         assertThatThrownBy(() -> DepthReading.parallax(false, 0, 3, 0.1)).hasMessageContaining("tilt");
-        assertThat(DepthReading.parallax(true, 10, 1.2, 0.1).say()).isEqualTo("parallax 1.20 ± 0.10 mm at 10° from the rear");
+        assertThat(Wording.core().say(DepthReading.parallax(true, 10, 1.2, 0.1).said())).isEqualTo("parallax 1.20 ± 0.10 mm at 10° from the rear");
     }
 }

@@ -3,6 +3,7 @@ package stillglass.look;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import stillglass.say.Said;
 
 /// Findings made for tests.
 public final class Faults {
@@ -13,7 +14,7 @@ public final class Faults {
     }
 
     public static Finding round(FindingKind kind, double x, double y, double radius, double confidence, Map<FindingKind, Double> chances) {
-        return new Finding(kind, confidence, List.of(circle(x, y, radius)), radius * radius, 1, x, y, 0.2, 2, List.of("round"), chances, 1);
+        return new Finding(kind, confidence, List.of(circle(x, y, radius)), radius * radius, 1, x, y, 0.2, 2, List.of(Said.text("round")), chances, 1);
     }
 
     public static Finding.Region circle(double x, double y, double radius) {

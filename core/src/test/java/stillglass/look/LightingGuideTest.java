@@ -10,6 +10,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.Medium;
 import stillglass.optics.Surface;
+import stillglass.say.Wording;
 
 class LightingGuideTest {
     /// Thin plane glass bends nothing: the camera sees a plain cone through it.
@@ -32,7 +33,7 @@ class LightingGuideTest {
 
     @Test
     void aLampCloseBehindStandsTooFarToTheSide() {
-        assertThat(LightingGuide.of(pane(20), 200, 20).remarks()).anyMatch(r -> r.contains("farther back"));
+        assertThat(LightingGuide.of(pane(20), 200, 20).remarks()).extracting(Wording.core()::say).anyMatch(r -> r.contains("farther back"));
         assertThat(LightingGuide.of(pane(20), 400, 300).remarks()).isEmpty();
     }
 

@@ -69,9 +69,10 @@ public record ArriveModel(
     private static Alike alike(AlikeModel a) {
         Instrument known = a.known().map();
         int shown = Math.min(DIFFERENCES, a.differences().size());
-        String all = a.differences().isEmpty() ? Words.of("arrive.alike.same") : Words.capital(String.join("; ", a.differences())) + ".";
+        List<String> differences = a.differences().stream().map(Words::say).toList();
+        String all = differences.isEmpty() ? Words.of("arrive.alike.same") : Words.capital(String.join("; ", differences)) + ".";
         return new Alike(Words.of("arrive.alike", known.name(), 100 * a.likeness()), shown == a.differences().size() ? all
-                : Words.of("arrive.alike.more", Words.capital(String.join("; ", a.differences().subList(0, shown))), a.differences().size() - shown), all, new CourseIntent.StartFrom(known.id(), known.name(), a.likeness()));
+                : Words.of("arrive.alike.more", Words.capital(String.join("; ", differences.subList(0, shown))), a.differences().size() - shown), all, new CourseIntent.StartFrom(known.id(), known.name(), a.likeness()));
     }
 
     private static List<Fact> facts(LensSection lens) {

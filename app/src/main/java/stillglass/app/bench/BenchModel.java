@@ -204,8 +204,8 @@ public record BenchModel(
         if (work.stage() != Stage.CLOSE) {
             out.add(stuck(j, work, now));
         }
-        out.add(new WentWrong(Words.of("trouble.dropped"), Words.of("trouble.dropped.then"), Act.of(new JointIntent.Report(j.id(), Trouble.DROPPED, ""))));
-        out.add(new WentWrong(Words.of("trouble.broken"), Words.of("trouble.broken.then"), Act.of(new JointIntent.Report(j.id(), Trouble.BROKEN, ""))));
+        out.add(new WentWrong(Words.of("trouble.fell"), Words.of("trouble.fell.then"), Act.of(new JointIntent.Report(j.id(), Trouble.DROPPED, ""))));
+        out.add(new WentWrong(Words.of("trouble.broke"), Words.of("trouble.broke.then"), Act.of(new JointIntent.Report(j.id(), Trouble.BROKEN, ""))));
         if (work.stage() != Stage.CLOSE) {
             out.add(new WentWrong(Words.of("trouble.other"), Words.of("trouble.other.then"), Act.of(new JointIntent.Report(j.id(), Trouble.NOT_AS_DRAWN, ""))));
         }

@@ -23,9 +23,8 @@ import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.Notes;
 import stillglass.ticket.joints.Occurrence;
+import stillglass.ticket.joints.Rework;
 import stillglass.ticket.joints.Statement;
-import stillglass.ticket.joints.Suspects;
-import stillglass.ticket.joints.Trial;
 import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Stage;
 
@@ -102,14 +101,20 @@ public record CloseModel(
     public record Test(String joint, String test) {}
 
     /// @param said what failed, and how
-    public record Failure(String said, List<Suspect> suspects) {
+    /// @param suspects what may be to blame, likeliest first
+    /// @param way joints to open again, in order, to get at the likeliest
+    public record Failure(String said, List<Suspect> suspects, List<Again> way) {
         public Failure {
             suspects = List.copyOf(suspects);
+            way = List.copyOf(way);
         }
     }
 
     /// @param why it is one
     public record Suspect(String joint, String name, String why) {}
+
+    /// A joint to open again.
+    public record Again(String joint, String name) {}
 
     /// @param count everything not as it should be
     /// @param lines one line each
@@ -131,14 +136,13 @@ public record CloseModel(
         Ledger ledger = work.ledger();
         return new CloseModel(
                 way.stream().findFirst().map(step -> now(step, s.joints().order().size() - s.joints().openNow().size() + 1, work)),
-                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, Suspects.failure(s.joints()).map(t -> failure(t, work)),
+                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, work.computed().rework().map(CloseModel::failure),
                 new LedgerLines(ledger.count(), ledger.lines(MOST_PARTS).stream().map(Words::sentence).toList()), !s.joints().order().isEmpty(), s.done(Stage.CLOSE));
     }
 
-    private static Failure failure(Trial failed, Work work) {
-        List<Suspect> suspects = Suspects.of(work.state().joints(), work.instrument(), failed).stream().limit(MOST_SUSPECTS)
-                .map(x -> new Suspect(x.joint().id(), x.joint().name(), Words.sentence(x.said()))).toList();
-        return new Failure(Words.of("close.failed", failed.function(), failed.what()), suspects);
+    private static Failure failure(Rework r) {
+        List<Suspect> suspects = r.suspects().stream().limit(MOST_SUSPECTS).map(x -> new Suspect(x.joint().id(), x.joint().name(), Words.sentence(x.said()))).toList();
+        return new Failure(Words.of("close.failed", r.failed().function(), r.failed().what()), suspects, r.way().stream().map(j -> new Again(j.id(), j.name())).toList());
     }
 
     private static Now now(WayBack.Step step, int number, Work work) {

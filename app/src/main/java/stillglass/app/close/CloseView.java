@@ -127,7 +127,7 @@ public final class CloseView implements Station {
             Button failed = Build.button(Words.of("close.test.failed"), first ? "Shift T" : "", () -> fail(t), "button");
             passed.setId(first ? "test-passed" : null);
             failed.setId(first ? "test-failed" : null);
-            VBox box = Build.column(5, Build.label(Words.of("close.test"), "danger", "strong"), Build.label(t.test() + "."), Build.row(8, passed, failed));
+            VBox box = Build.column(5, Build.label(Words.of("close.try"), "danger", "strong"), Build.label(t.test() + "."), Build.row(8, passed, failed));
             box.getStyleClass().add("caution");
             nodes.add(box);
         }
@@ -138,12 +138,16 @@ public final class CloseView implements Station {
     private Node failed(CloseModel.Failure f) {
         VBox box = Build.column(5, Build.label(f.said(), "danger", "strong"));
         box.getStyleClass().add("caution");
-        for (CloseModel.Suspect s : f.suspects()) {
-            boolean first = box.getChildren().size() == 1;
-            Button again = Build.button(Words.of("close.reopen"), first ? "O" : "", () -> desk.submit(new JointIntent.Open(s.joint(), false)), first ? "next" : "chip");
-            again.setId("reopen-" + s.joint());
+        f.suspects().forEach(s -> box.getChildren().add(Build.label(s.why())));
+        if (!f.way().isEmpty()) {
+            CloseModel.Again first = f.way().getFirst();
+            Button again = Build.button(Words.of("close.reopen", first.name()), "O", () -> desk.submit(new JointIntent.Open(first.joint(), false)), "next");
+            again.setId("reopen-" + first.joint());
             again.setMinWidth(Region.USE_PREF_SIZE);
-            box.getChildren().add(Build.row(8, Build.label(s.why()), Build.spring(), again));
+            box.getChildren().add(again);
+            if (f.way().size() > 1) {
+                box.getChildren().add(Build.label(Words.of("close.reopen.then", String.join(" · ", f.way().stream().skip(1).map(CloseModel.Again::name).toList())), "soft"));
+            }
         }
         return box;
     }
@@ -206,7 +210,7 @@ public final class CloseView implements Station {
             nodes.add(Build.label(Words.of("close.noquestions"), "soft"));
             return nodes;
         }
-        nodes.add(Build.line(Words.of("close.see"), "subheading"));
+        nodes.add(Build.line(Words.of("close.watch"), "subheading"));
         n.questions().forEach(q -> nodes.add(Build.label(q)));
         n.facing().ifPresent(part -> {
             Button front = Build.button(Words.of("open.front"), "", () -> state(new Facing(part, true)), "chip");
@@ -268,7 +272,7 @@ public final class CloseView implements Station {
     }
 
     private void reopenFirst() {
-        drawn.flatMap(CloseModel::failure).flatMap(f -> f.suspects().stream().findFirst()).ifPresent(s -> desk.submit(new JointIntent.Open(s.joint(), false)));
+        drawn.flatMap(CloseModel::failure).flatMap(f -> f.way().stream().findFirst()).ifPresent(s -> desk.submit(new JointIntent.Open(s.joint(), false)));
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.StopStrip;
@@ -102,8 +103,7 @@ public record DecideModel(
                 cautions(r, work),
                 work.rules().visibleShadow(), work.computing(), !work.state().course().goals().isEmpty(), work.state().done(Stage.DECIDE),
                 work.computed().assembly().map(a -> new Wrong(
-                        Words.of("decide.asfound", String.join("; ", a.faults().stream().map(f -> f.toString()).toList())), Words.capital(a.sentence()) + "." + a.diagnostics().stream()
-                                .map(d -> " " + Words.capital(d) + ".").collect(java.util.stream.Collectors.joining()))),
+                        Words.of("decide.asfound", a.faults().stream().map(f -> Words.say(f.said())).collect(Collectors.joining("; "))), Words.sentence(a.sentence()) + a.diagnostics().stream().map(d -> " " + Words.sentence(d)).collect(Collectors.joining()))),
                 picture(work));
     }
 
@@ -141,7 +141,7 @@ public record DecideModel(
         String where = work.section().map(l -> l.surfaceName(a.surface()) + (a.assumed() ? certainty : "") + (l.basis().estimate() ? Words.of("decide.estimate") : "")).orElse("");
         return new Row(a.known().id(), number, a.known().finding().kind(),
                 Words.of("decide.title", Words.capital(a.known().finding().kind().word().replace('-', ' ')), where),
-                a.grade().sentence(), a.standingGrade(),
+                Words.say(a.grade().sentence()), a.standingGrade(),
                 a.known().overruled().map(o -> Words.of("decide.overruled", a.grade().grade(), o.why())).orElse(""),
                 a.shown().effects().stream()
                         .map(e -> new StopStrip.Bar(Grader.stop(e.stop()), e.deepestShadow(), e.veil()))

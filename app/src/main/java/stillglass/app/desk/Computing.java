@@ -19,6 +19,7 @@ import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.glass.Known;
+import stillglass.ticket.joints.Rework;
 import stillglass.ticket.story.Phase;
 
 /// Recomputes results when their inputs changed, away from the interface thread. A newer request cancels an older one.
@@ -79,7 +80,7 @@ final class Computing {
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work)));
+            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch)));
         } catch (CancellationException newer) {
             return Optional.empty();
         }

@@ -63,6 +63,11 @@ public final class Desk implements AutoCloseable {
         tickets = new Tickets(log, shelf, clock, System.getProperty("user.name", ""), "window " + UUID.randomUUID());
         settings = new Settings(log);
         computing = new Computing(shelf);
+        threads.onBook(() -> {
+            tickets.present();
+            seen = log.changed();
+            return true;
+        });
         threads.every(LOOK_MS, this::look);
     }
 
@@ -258,7 +263,6 @@ public final class Desk implements AutoCloseable {
         if (now.isAfter(present.plusSeconds(PRESENT_SECONDS)) || now.isBefore(present)) {
             present = now;
             tickets.present();
-            seen = log.changed();
         }
         long changed = log.changed();
         if (changed != seen) {

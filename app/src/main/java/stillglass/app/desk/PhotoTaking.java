@@ -181,7 +181,7 @@ public final class PhotoTaking {
         PhotoGrading.Outcome outcome = PhotoGrading.grade(
                 photo, new PhotoGrading.Given(lighting, aperture, OptionalDouble.empty()), progress);
         return switch (outcome) {
-            case PhotoGrading.Outcome.Refused r -> throw new BadInput(name, "photo", r.why());
+            case PhotoGrading.Outcome.Refused r -> throw new BadInput(name, "photo", Words.say(r.why()));
             case PhotoGrading.Outcome.Seen s -> new GlassEvent.PhotoGraded(
                     id, s.graded().lighting(), s.graded().aperture(), s.graded().findings(), s.graded().veilFraction(),
                     s.graded().sectorVeils(), s.graded().diagnostics());

@@ -26,6 +26,7 @@ import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Ledger;
+import stillglass.ticket.joints.Rework;
 import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
@@ -60,11 +61,12 @@ public record Work(
     /// @param assembly what a wrong assembly does, when one was found
     /// @param beams rays through the section at every stop, for drawing
     /// @param alike a known model built like one that is on no map
+    /// @param rework what to do about a function that failed
     public record Computed(
             List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation,
-            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike) {
+            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework) {
         public static final Computed NOTHING =
-                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
         public Computed {
             assessments = List.copyOf(assessments);
@@ -110,7 +112,7 @@ public record Work(
     /// What is asked of the planner, from what is in hand now. While it is being closed, what was reached counts as reached, unless something failed.
     public WayIn.Request wayRequest(List<Goal> goals) {
         Joints joints = state.joints();
-        boolean closing = joints.closing() && Suspects.failure(joints).isEmpty();
+        boolean closing = joints.closing() && Suspects.failure(joints, instrument()).isEmpty();
         return new WayIn.Request(instrument(), goals, closing ? Set.copyOf(joints.order()) : joints.openNow(), joints.references().keySet(), joints.barred(),
                 WayIn.Hand.after(instrument(), joints.order()), PlanCost.USUAL);
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
@@ -20,6 +21,7 @@ import stillglass.look.FindingKind;
 import stillglass.look.LightingGuide;
 import stillglass.optics.LensSection;
 import stillglass.look.PhotoChange;
+import stillglass.say.Said;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.Known;
@@ -142,7 +144,7 @@ public record LookModel(
         return new LookModel(
                 photo.map(LookModel::shot),
                 photo.map(p -> head(p, rows.size())).orElse(""),
-                photo.map(p -> p.graded().orElseThrow().remarks()).orElse(List.of()),
+                photo.map(p -> p.graded().orElseThrow().remarks().stream().map(Words::say).toList()).orElse(List.of()),
                 rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
                 question(work), wipe,
                 hero == Viewing.Hero.LIGHTING ? work.section().map(l -> LightingGuide.of(l, CAMERA_MM, BEHIND_MM)) : Optional.empty(),
@@ -229,7 +231,7 @@ public record LookModel(
                         : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
                         : Words.of("percent.0", 100 * chances.getFirst().probability()),
                 k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
-                size, String.join(" · ", f.reasons()),
+                size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
                 here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
                 work.selection().finding(k.id()));
@@ -275,7 +277,7 @@ public record LookModel(
     private static List<KindChip> kinds(Known k, Work work) {
         return KINDS.stream().map(kind -> new KindChip(kind, kind == k.finding().kind(),
                 work.section().flatMap(l -> MayLie.nowhere(kind, l).or(() -> k.surface().filter(s -> kind != k.finding().kind()).flatMap(s -> MayLie.notOn(kind, l, s))))
-                        .orElse(""))).toList();
+                        .map(Words::say).orElse(""))).toList();
     }
 
     private static List<SurfaceChip> surfaces(Known k, Work work) {
@@ -287,10 +289,10 @@ public record LookModel(
         LensSection lens = work.section().get();
         for (int s = 0; s < lens.surfaces().size(); s++) {
             int surface = s;
-            Optional<String> not = MayLie.notOn(k.finding().kind(), lens, s);
+            Optional<Said> not = MayLie.notOn(k.finding().kind(), lens, s);
             if (lens.faces().contains(s) || s == lens.stopIndex() && not.isEmpty()) {
                 chips.add(new SurfaceChip(s, lens.surfaceName(s), k.surface().filter(x -> x == surface).isPresent(),
-                        where.filter(w -> w.on(surface) >= NAMED).map(w -> Words.of("percent.0", 100 * w.on(surface))).orElse(""), not.orElse("")));
+                        where.filter(w -> w.on(surface) >= NAMED).map(w -> Words.of("percent.0", 100 * w.on(surface))).orElse(""), not.map(Words::say).orElse("")));
             }
         }
         return chips;
@@ -302,13 +304,13 @@ public record LookModel(
     }
 
     private static Optional<Depth> depth(Known k, Work work) {
-        List<String> seen = new ArrayList<>(k.depths().stream().map(DepthReading::say).toList());
+        List<String> seen = new ArrayList<>(k.depths().stream().map(DepthReading::said).map(Words::say).toList());
         k.otherSide().ifPresent(p -> seen.addFirst(Words.of("look.depth.both")));
         if (seen.isEmpty()) {
             return Optional.empty();
         }
         String readings = String.join(" · ", seen);
-        return Optional.of(where(k, work).map(w -> new Depth(readings, verdict(w), w.remarks(),
+        return Optional.of(where(k, work).map(w -> new Depth(readings, verdict(w), w.remarks().stream().map(Words::say).toList(),
                         Optional.of(w.likeliest()).filter(p -> !p.inside() && p.probability() >= OFFERED).map(WhichSurface.Place::surface)))
                 .orElseGet(() -> new Depth(readings, Words.of("status.computing"), List.of(), Optional.empty())));
     }

@@ -235,7 +235,7 @@ public final class LookView implements Station {
                 Build.label(Words.capital(Words.of("look.guide.lamp", g.lampDeg(), g.lampOffMm())), "medium"),
                 Build.label(Words.capital(Words.of("look.guide.card", g.cardMm())), "medium"),
                 Build.label(Words.capital(Words.of("look.guide.seen", g.seenMm()))), Build.label(Words.of("look.guide.caution"), "caution", "small")));
-        g.remarks().forEach(r -> all.add(Build.label(Words.capital(r), "gold")));
+        g.remarks().forEach(r -> all.add(Build.label(Words.sentence(r), "gold")));
         return all;
     }
 

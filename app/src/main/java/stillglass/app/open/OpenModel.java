@@ -16,6 +16,7 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
+import stillglass.plan.Leaves;
 import stillglass.plan.LookAlikes;
 import stillglass.plan.Step;
 import stillglass.plan.WayIn;
@@ -211,6 +212,7 @@ public record OpenModel(
             }
         }
         lines.addAll(Doing.cautions(j));
+        Leaves.among(work.instrument(), work.goals()).stream().filter(l -> j.frees().contains(l.with().id())).map(l -> Words.sentence(l.said())).forEach(lines::add);
         work.state().course().taken().filter(t -> work.state().joints().found().stream().noneMatch(f -> f.joint().equals(j.id()))).ifPresent(t -> lines.add(Words.of("open.taken", t.name())));
         return lines;
     }

@@ -67,7 +67,7 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
             LensSection made = switch (way) {
                 case GLASSES -> {
                     MeasuredSection m = glasses(fields, byReading, remarks);
-                    remarks.addAll(0, m.remarks());
+                    remarks.addAll(0, m.remarks().stream().map(Words::say).toList());
                     yield m.section();
                 }
                 case FORM -> {

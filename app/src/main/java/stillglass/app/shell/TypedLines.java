@@ -130,7 +130,7 @@ final class TypedLines {
         Optional<Joint> planned = work.get().nextToOpen();
         desk.complain(Words.sentence(switch (question) {
             case LEDGER -> work.get().ledger().said();
-            case NEXT -> Next.of(work.get().state(), work.get().world(), work.get().stage(), planned);
+            case NEXT -> Next.of(work.get().state(), work.get().world(), work.get().stage(), planned, work.get().computed().rework());
         }));
         return CompletableFuture.completedFuture(true);
     }

@@ -213,6 +213,45 @@ class DeskTest {
         assertThat(complaints).containsExactly("Stopped; nothing was changed.");
     }
 
+    /// Whoever looks at another job meanwhile gets the photo where it was taken.
+    @Test
+    void aPhotoGradedWhileAnotherTicketIsOpenedLandsInItsOwn() throws Exception {
+        begin("T-2", "fell_52_f2");
+        get(desk.open("T-1"));
+        Work w = settle();
+        PhotoCamera camera = stillglass.sim.VirtualDevices.camera(w.state(), w.section().orElseThrow(), w.instrument(), 3L);
+        CompletableFuture<?> taking = PhotoTaking.take(desk, w, camera, Phase.BEFORE, false, "", Progress.SILENT);
+        get(desk.open("T-2"));
+        get(taking);
+
+        assertThat(settle().state().tag().number()).isEqualTo("T-2");
+        assertThat(settle().state().glass().all()).isEmpty();
+        get(desk.open("T-1"));
+        assertThat(settle().state().glass().all()).hasSize(1);
+    }
+
+    /// Two windows on one book: either sees what the other did, and neither undoes it.
+    @Test
+    void twoWindowsSeeEachOthersActsWithinASecond() throws Exception {
+        Desk other = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
+        try {
+            get(other.open("T-1"));
+            get(other.submit(new ArrivalEvent.SymptomNoted("seen at the other bench")));
+            long until = System.nanoTime() + 5_000_000_000L;
+            while (System.nanoTime() < until && !settle().state().arrival().symptoms().contains("seen at the other bench")) {
+                Thread.sleep(50);
+            }
+            assertThat(settle().state().arrival().symptoms()).containsExactly("seen at the other bench");
+            assertThat(get(desk.submit(new Undo()))).as("it is not this one's to undo").isInstanceOf(Decision.Refused.class);
+            get(desk.submit(new ArrivalEvent.SymptomNoted("seen here")));
+            get(other.submit(new Undo()));
+            assertThat(get(desk.submit(new ArrivalEvent.SymptomNoted("and again")))).isInstanceOf(Decision.Accepted.class);
+            assertThat(settle().state().arrival().symptoms()).as("each undoes its own").containsExactly("seen here", "and again");
+        } finally {
+            other.close();
+        }
+    }
+
     @Test
     void aPhotoCanBeTakenAgainAfterItWasUndone() throws Exception {
         Work w = settle();

@@ -23,6 +23,7 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.plan.Tooling;
+import stillglass.say.Said;
 import stillglass.ticket.Story;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.Tag;
@@ -39,7 +40,7 @@ class LookModelTest {
     private static final Map<FindingKind, Double> DOUBT = new EnumMap<>(Map.of(FindingKind.OIL, 0.52, FindingKind.SEPARATION, 0.44));
 
     private static Finding finding(FindingKind kind, double x, double y, double radius, Map<FindingKind, Double> chances) {
-        return new Finding(kind, chances.getOrDefault(kind, 0.95), List.of(OutlineHand.round(x, y, radius)), radius * radius, 1, x, y, 0.2, 2, List.of("seen"), chances, 1);
+        return new Finding(kind, chances.getOrDefault(kind, 0.95), List.of(OutlineHand.round(x, y, radius)), radius * radius, 1, x, y, 0.2, 2, List.of(Said.text("seen")), chances, 1);
     }
 
     private static List<Event> photo(String id, Phase phase, boolean rear, Finding... findings) {

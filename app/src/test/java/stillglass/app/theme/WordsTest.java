@@ -70,6 +70,13 @@ class WordsTest {
         return most;
     }
 
+    /// All are asked together, so none may hide a word of another.
+    @Test
+    void noTwoBundlesHaveTheSameKey() {
+        List<String> all = Stream.of(Wording.CORE, "stillglass.book.words", "stillglass.app.words").flatMap(b -> ResourceBundle.getBundle(b).keySet().stream()).toList();
+        assertThat(all).hasSizeGreaterThan(1000).doesNotHaveDuplicates();
+    }
+
     @Test
     void everyWordThatIsAskedForIsThereAndIsGivenWhatItNames() throws IOException {
         Set<String> wrong = new TreeSet<>();

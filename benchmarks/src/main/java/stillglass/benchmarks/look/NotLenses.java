@@ -8,6 +8,7 @@ import java.util.SplittableRandom;
 import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
+import stillglass.say.Wording;
 
 /// Pictures of other things: a page of text, a coin, noise, a wall with a gradient. They are to be refused with a reason.
 final class NotLenses {
@@ -34,7 +35,7 @@ final class NotLenses {
                 var o = PhotoGrading.grade(Labels.linear(picture), PhotoGrading.Given.NOTHING, model, Progress.SILENT);
                 refused.merge(name, o instanceof PhotoGrading.Outcome.Refused ? 1 : 0, Integer::sum);
                 if (o instanceof PhotoGrading.Outcome.Refused r) {
-                    why.put(name, r.why());
+                    why.put(name, Wording.core().say(r.why()));
                 }
             });
         }

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
+import stillglass.say.Wording;
 
 class NotLensesTest {
     static Stream<Arguments> pictures() {
@@ -23,6 +24,6 @@ class NotLensesTest {
     void whatIsNoLensIsRefusedWithAReason(String what, BufferedImage picture) {
         PhotoGrading.Outcome o = PhotoGrading.grade(Labels.linear(picture), PhotoGrading.Given.NOTHING, KindModel.shipped(), Progress.SILENT);
 
-        assertThat(o).as(what).isInstanceOfSatisfying(PhotoGrading.Outcome.Refused.class, r -> assertThat(r.why()).hasSizeGreaterThan(30));
+        assertThat(o).as(what).isInstanceOfSatisfying(PhotoGrading.Outcome.Refused.class, r -> assertThat(Wording.core().say(r.why())).hasSizeGreaterThan(30));
     }
 }

@@ -111,6 +111,10 @@ public final class Tickets {
         if (more.rows().isEmpty() && more.trouble().isEmpty()) {
             return ticket;
         }
+        if (more.rows().stream().anyMatch(r -> !r.bench().equals(bench) && !others.contains(r.bench()))) {
+            // Somebody has come to work since.
+            present();
+        }
         return new Ticket(ticket.number(), ticket.story().and(more.rows()), ticket.earlier(), more.trouble().or(ticket::trouble));
     }
 

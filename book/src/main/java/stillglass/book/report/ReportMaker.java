@@ -157,7 +157,7 @@ public final class ReportMaker {
         String name = section.surfaceName(a.surface());
         Said surface = !a.assumed() ? Said.text(name) : a.where().map(w -> Said.of("report.surface.probable", "surface", name, "percent", 100 * w.on(a.surface())))
                 .orElse(Said.of("report.surface.assumed", "surface", name));
-        return List.of(kind(a.known().finding().kind().word()), place(a.known(), surface), grade, Said.text(a.grade().sentence()));
+        return List.of(kind(a.known().finding().kind().word()), place(a.known(), surface), grade, a.grade().sentence());
     }
 
     private List<List<Said>> measures() {

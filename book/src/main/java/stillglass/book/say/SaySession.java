@@ -23,6 +23,7 @@ import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.joints.Closings;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.joints.Ledger;
+import stillglass.ticket.joints.Rework;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
@@ -110,7 +111,7 @@ public final class SaySession {
             }
             case Reading.Asks a -> answer(line, switch (a.question()) {
                 case LEDGER -> Ledger.of(ticket.state().joints(), world.instrument()).said();
-                case NEXT -> Next.of(ticket.state(), world, stage, next(world));
+                case NEXT -> whatNext(world);
             }, Status.KEPT, Optional.empty());
             case Reading.Understood u -> act(line, u);
         };
@@ -171,7 +172,13 @@ public final class SaySession {
                     WayIn.Hand.after(world.instrument(), s.joints().order()), PlanCost.USUAL),
                     Progress.SILENT).map(p -> new Planned(s.course().goals(), world.instrument(), p));
         }
-        return planned.flatMap(p -> p.plan.joints().stream().filter(j -> !s.joints().story(j.id()).everOpened()).findFirst());
+        return planned.flatMap(p -> p.plan.joints().stream().filter(j -> !s.joints().story(j.id()).open()).findFirst());
+    }
+
+    private Said whatNext(World world) {
+        TicketState s = ticket.state();
+        Optional<Rework> rework = stage == Stage.CLOSE ? Rework.of(s.joints(), world.instrument(), Progress.SILENT) : Optional.empty();
+        return Next.of(s, world, stage, next(world), rework);
     }
 
     private Answer answer(String line, Said reads, Status status, Optional<Said> why) {
@@ -182,7 +189,7 @@ public final class SaySession {
         Optional<Joint> planned = next(world);
         Optional<Joint> closing = stage == Stage.CLOSE ? InHand.of(s, world, stage, planned) : Optional.empty();
         List<String> asks = closing.map(j -> Closings.asks(s.joints(), j)).orElse(List.of()).stream().map(words::sentence).toList();
-        return new Answer(line, words.say(reads), status, why.map(words::sentence).orElse(""), asks, words.sentence(Next.of(s, world, stage, planned)), List.copyOf(s.joints().openNow()), ledger.count(),
+        return new Answer(line, words.say(reads), status, why.map(words::sentence).orElse(""), asks, words.sentence(whatNext(world)), List.copyOf(s.joints().openNow()), ledger.count(),
                 ledger.lines(MOST_PARTS).stream().map(words::say).toList());
     }
 }

@@ -22,6 +22,7 @@ import stillglass.plan.PlanCost;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
 import stillglass.plan.alike.AlikeModel;
+import stillglass.say.Wording;
 
 /// A map carried over to another lens, on everything the shelf has.
 class AlikeModelsTest {
@@ -80,7 +81,7 @@ class AlikeModelsTest {
         assertThat(WayBack.order(over, new WayBack.Standing(order, Set.of(), Set.of(), Map.of(), Set.of()))).filteredOn(s -> s instanceof WayBack.Step.Close || s instanceof WayBack.Step.LeaveLoose)
                 .hasSize(order.size());
         if (lens.elements().size() != SHELF.section(SHELF.instrument(instrument).sectionId().orElseThrow()).elements().size()) {
-            assertThat(a.differences()).anyMatch(d -> d.contains(" glasses instead of "));
+            assertThat(a.differences()).extracting(Wording.core()::say).anyMatch(d -> d.contains(" glasses instead of "));
         }
     }
 
@@ -95,7 +96,7 @@ class AlikeModelsTest {
 
         assertThat(rill.known().map().id()).isEqualTo("ostrel_52_f2");
         assertThat(rill.likeness()).isBetween(0.75, 0.99);
-        assertThat(rill.differences()).anyMatch(d -> d.startsWith("7 glasses instead of 6")).anyMatch(d -> d.contains("is new")).anyMatch(d -> d.startsWith("focal length 57"));
+        assertThat(rill.differences()).extracting(Wording.core()::say).anyMatch(d -> d.startsWith("7 glasses instead of 6")).anyMatch(d -> d.contains("is new")).anyMatch(d -> d.startsWith("focal length 57"));
         assertThat(AlikeModel.of(SHELF.section("moraine_28_f35"), known("ostrel_52_f2")).likeness()).isLessThan(rill.likeness());
         assertThat(AlikeModel.best(SHELF.section("tarn_50_f35"), List.of(known("ostrel_reflex")))).as("a body is no lens").isEmpty();
     }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.say.Said;
 
 /// Evidence curves for every kind, way of standing out and lighting.
 ///
@@ -178,7 +179,7 @@ public final class KindModel {
 
     /// The features that spoke most for the winner over the other kinds as likely as they are, with their values. What a technician
     /// would look at to see for himself comes first where it spoke for it.
-    private static List<String> reasons(Curves c, Features f, int winner, double[] p) {
+    private static List<Said> reasons(Curves c, Features f, int winner, double[] p) {
         record Voice(Feature feature, double nats) {}
         List<Voice> voices = new ArrayList<>();
         for (Feature feature : Feature.values()) {
@@ -199,7 +200,7 @@ public final class KindModel {
                 .filter(v -> v.nats > LEAST_VOICE)
                 .sorted(Comparator.comparing((Voice v) -> v.feature != telling).thenComparing(Comparator.comparingDouble(Voice::nats).reversed()))
                 .limit(3)
-                .map(v -> v.feature.say(f.get(v.feature)))
+                .map(v -> v.feature.said(f.get(v.feature)))
                 .toList();
     }
 
@@ -207,7 +208,7 @@ public final class KindModel {
     /// @param kind most likely kind, `UNKNOWN` where that is not likely enough to be named
     /// @param chances probability of every kind; under `UNKNOWN` that it is no fault
     /// @param reasons what spoke for the kind
-    public record Verdict(boolean nothing, FindingKind kind, Map<FindingKind, Double> chances, List<String> reasons) {
+    public record Verdict(boolean nothing, FindingKind kind, Map<FindingKind, Double> chances, List<Said> reasons) {
         public Verdict {
             chances = Map.copyOf(chances);
             reasons = List.copyOf(reasons);

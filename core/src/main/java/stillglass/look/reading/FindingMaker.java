@@ -19,6 +19,7 @@ import stillglass.look.Severity;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.kinds.Sight;
+import stillglass.say.Said;
 
 /// Makes findings of judged candidates: what belongs together becomes one, small things of a kind are counted together.
 final class FindingMaker {
@@ -175,8 +176,8 @@ final class FindingMaker {
         }
         int n = of.size();
         boolean dust = kind == FindingKind.DUST;
-        List<String> reasons = new ArrayList<>();
-        reasons.add(dust ? n + (n == 1 ? " compact speck" : " compact specks or short fibres") : n + (n == 1 ? " ring" : " rings"));
+        List<Said> reasons = new ArrayList<>();
+        reasons.add(Said.of(dust ? "found.specks" : "found.rings", "count", n));
         reasons.addAll(strongest(of).verdict.reasons());
         return new Finding(kind, sure, regions, pixels / GLASS, n, x, y, contrast(of), dust ? Severity.ofDust(n) : Severity.ofBubbles(n), reasons,
                 strongest(of).verdict.chances(), sharpness(of));
@@ -250,13 +251,12 @@ final class FindingMaker {
     }
 
     private Finding unknown(Judged j) {
-        String best = j.verdict.chances().entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN)
+        Said best = Said.or(j.verdict.chances().entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN)
                 .sorted(Map.Entry.<FindingKind, Double>comparingByValue().reversed()).limit(2)
-                .map(e -> String.format(Locale.ROOT, "%s %.0f %%", e.getKey().word().replace('-', ' '), 100 * e.getValue()))
-                .collect(java.util.stream.Collectors.joining(" or "));
+                .map(e -> Said.of("found.chance", "kind", e.getKey().word().replace('-', ' '), "percent", 100 * e.getValue())).toList());
         double[] middle = middle(j.candidate.pixels());
         return new Finding(FindingKind.UNKNOWN, 1 - j.verdict.chance(FindingKind.UNKNOWN), List.of(region(j.candidate.outline())),
-                j.candidate.pixels().length / GLASS, 1, middle[0], middle[1], contrast(List.of(j)), 0, List.of("may be " + best), j.verdict.chances(), sharpness(List.of(j)));
+                j.candidate.pixels().length / GLASS, 1, middle[0], middle[1], contrast(List.of(j)), 0, List.of(Said.of("found.may-be", "kinds", best)), j.verdict.chances(), sharpness(List.of(j)));
     }
 
     /// Haze where the veil exceeds three percent and half its mean, or the hazy regions where the glass as a whole is clear.
@@ -286,8 +286,8 @@ final class FindingMaker {
         Judged best = strongest(of);
         double over = sum / pixels;
         double meanVeil = over * pixels / GLASS;
-        List<String> reasons = new ArrayList<>();
-        reasons.add(String.format(Locale.ROOT, "smooth veil: %.1f %% of the light, over %.0f %% of the glass", 100 * over, 100 * Math.min(1, pixels / GLASS)));
+        List<Said> reasons = new ArrayList<>();
+        reasons.add(Said.of("found.veil", "light", 100 * over, "glass", 100 * Math.min(1, pixels / GLASS)));
         reasons.addAll(best.verdict.reasons());
         return java.util.Optional.of(new Finding(FindingKind.HAZE, best.chance(), regions, pixels / GLASS, 1, 0, 0, over * veil.reference(),
                 Severity.ofHaze(meanVeil), reasons, best.verdict.chances(), 0));

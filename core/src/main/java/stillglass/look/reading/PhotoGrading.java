@@ -12,6 +12,7 @@ import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
+import stillglass.say.Said;
 
 /// Reads one photograph: aperture, clean glass, veil, what stands out, what it is.
 public final class PhotoGrading {
@@ -34,7 +35,7 @@ public final class PhotoGrading {
             OptionalDouble yellowing,
             int maskWidth,
             Mask mask,
-            List<String> diagnostics) {
+            List<Said> diagnostics) {
         public Graded {
             findings = List.copyOf(findings);
             sectorVeils = List.copyOf(sectorVeils);
@@ -63,7 +64,7 @@ public final class PhotoGrading {
     public sealed interface Outcome {
         record Seen(Graded graded) implements Outcome {}
 
-        record Refused(String why) implements Outcome {}
+        record Refused(Said why) implements Outcome {}
     }
 
     /// What is known beforehand.
@@ -96,11 +97,10 @@ public final class PhotoGrading {
     /// @param survey nothing when no round glass edge stands out
     public static Outcome judge(Optional<Survey> survey, LinearPhoto photo, Given given, KindModel model, Progress progress) {
         if (survey.isEmpty()) {
-            return new Outcome.Refused("no round glass edge stands out in this photo: "
-                    + "fill most of the frame with the lens, hold the camera square to it and light it from behind");
+            return new Outcome.Refused(Said.of("photo.no-edge"));
         }
         Survey s = survey.get();
-        Optional<String> no = PhotoQuality.refusal(s, given.aperture().isPresent());
+        Optional<Said> no = PhotoQuality.refusal(s, given.aperture().isPresent());
         if (no.isPresent()) {
             return new Outcome.Refused(no.get());
         }
@@ -108,9 +108,9 @@ public final class PhotoGrading {
         Veil veil = new Veil(s, given.referenceLight());
         FindingMaker maker = new FindingMaker(s, veil, model);
         List<Finding> findings = maker.findings();
-        List<String> diagnostics = new ArrayList<>();
+        List<Said> diagnostics = new ArrayList<>();
         if (given.referenceLight().isEmpty()) {
-            diagnostics.add("no lamp frame: the veil is relative to " + (veil.relativeToSurroundings() ? "the surroundings" : "full exposure"));
+            diagnostics.add(Said.of("photo.no-lamp", "to", veil.relativeToSurroundings() ? "surroundings" : "exposure"));
         }
         diagnostics.addAll(PhotoQuality.remarks(s, photo));
         OptionalDouble yellow = s.lighting() == Lighting.BRIGHT ? veil.yellowing(photo) : OptionalDouble.empty();

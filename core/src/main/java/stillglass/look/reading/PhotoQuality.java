@@ -2,10 +2,10 @@ package stillglass.look.reading;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
+import stillglass.say.Said;
 
 /// Whether a photo is good enough to grade, and how to take a better one.
 final class PhotoQuality {
@@ -20,15 +20,13 @@ final class PhotoQuality {
 
     /// Why this is no photo of a glass, or nothing.
     /// @param byHand the aperture was set by hand: somebody saw a glass
-    static Optional<String> refusal(Survey s, boolean byHand) {
+    static Optional<Said> refusal(Survey s, boolean byHand) {
         double texture = texture(s);
         if (!byHand && texture > TEXTURED) {
-            return Optional.of(String.format(Locale.ROOT, "what is inside the round edge is textured all over (%.0f %% of its light), as no glass is: "
-                    + "photograph the lens itself, sharp and well lit, or draw the rim on the photo by hand", 100 * texture));
+            return Optional.of(Said.of("photo.textured", "percent", 100 * texture));
         }
         if (s.maps.frame.inPhoto < 0.5) {
-            return Optional.of(String.format(Locale.ROOT, "only %.0f %% of the glass is in the photo: step back until its whole rim shows",
-                    100 * s.maps.frame.inPhoto));
+            return Optional.of(Said.of("photo.cut", "percent", 100 * s.maps.frame.inPhoto));
         }
         return Optional.empty();
     }
@@ -37,8 +35,8 @@ final class PhotoQuality {
         return s.maps.fineScatter / (0.05 + s.inside);
     }
 
-    static List<String> remarks(Survey s, LinearPhoto photo) {
-        List<String> out = new ArrayList<>();
+    static List<Said> remarks(Survey s, LinearPhoto photo) {
+        List<Said> out = new ArrayList<>();
         int clipped = 0;
         int dark = 0;
         int n = 0;
@@ -50,30 +48,28 @@ final class PhotoQuality {
             }
         }
         if (clipped > CLIPPED * n) {
-            out.add("more than 5 % of the glass is overexposed: take it again at a shorter exposure");
+            out.add(Said.of("photo.clipped", "percent", 100 * CLIPPED));
         }
         if (dark > n / 2) {
-            out.add("more than half of the glass is black: take it again at a longer exposure");
+            out.add(Said.of("photo.dark"));
         }
         if (s.maps.frame.inPhoto < LEAST_IN_PHOTO) {
-            out.add(String.format(Locale.ROOT, "%.0f %% of the glass lies outside the photo and was not looked at", 100 - 100 * s.maps.frame.inPhoto));
+            out.add(Said.of("photo.outside", "percent", 100 - 100 * s.maps.frame.inPhoto));
         }
         if (s.aperture.meanRadius() < SMALL * Math.min(photo.width(), photo.height())) {
-            out.add("the glass is small in the photo: go closer, fine threads may be missed");
+            out.add(Said.of("photo.small"));
         }
         double leaning = Math.min(s.aperture.rx(), s.aperture.ry()) / Math.max(s.aperture.rx(), s.aperture.ry());
         if (leaning < LEANING) {
-            out.add(String.format(Locale.ROOT, "the camera leans by about %.0f° against the lens: hold it square for true areas", Math.toDegrees(Math.acos(leaning))));
+            out.add(Said.of("photo.leaning", "degrees", Math.toDegrees(Math.acos(leaning))));
         }
         double hidden = blades(s);
         if (hidden > 0) {
-            out.add(String.format(Locale.ROOT, s.lighting() == Lighting.BRIGHT
-                    ? "the iris hides %.0f %% of the glass, where nothing shows before a bright field: open it and take the photo again"
-                    : "the iris hides what lies behind %.0f %% of the glass: open it to see there", 100 * hidden));
+            out.add(Said.of(s.lighting() == Lighting.BRIGHT ? "photo.iris.bright" : "photo.iris", "percent", 100 * hidden));
         }
         double rise = rimWidth(s);
         if (rise > 0.05) {
-            out.add(String.format(Locale.ROOT, "the rim is soft over %.0f %% of the radius: focus on the glass and take it again", 100 * rise));
+            out.add(Said.of("photo.soft", "percent", 100 * rise));
         }
         return out;
     }

@@ -9,12 +9,13 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
 import stillglass.optics.Surface;
+import stillglass.say.Said;
 
 /// A section built from loose glasses, and what had to be assumed.
 ///
 /// @param section marked as measured
 /// @param remarks assumptions and how well the whole agrees with what is engraved
-public record MeasuredSection(LensSection section, List<String> remarks) {
+public record MeasuredSection(LensSection section, List<Said> remarks) {
     private static final List<Double> FCD = List.of(486.1, 587.6, 656.3);
     /// Clear over ground diameter of a seated glass, where nobody measured it.
     private static final double CLEAR_SHARE = 0.93;
@@ -48,7 +49,7 @@ public record MeasuredSection(LensSection section, List<String> remarks) {
         if (!(whole.irisAfterMm >= 0 && whole.irisAfterMm < 1000)) {
             throw new IllegalArgumentException("the iris cannot stand " + whole.irisAfterMm + " mm behind a glass: give 0 to 1000 mm");
         }
-        List<String> remarks = new ArrayList<>();
+        List<Said> remarks = new ArrayList<>();
         List<Surface> surfaces = new ArrayList<>();
         List<Element> elements = new ArrayList<>();
         int group = 1;
@@ -90,7 +91,7 @@ public record MeasuredSection(LensSection section, List<String> remarks) {
         return finished(whole, surfaces, elements, remarks);
     }
 
-    private static MeasuredSection finished(Whole whole, List<Surface> surfaces, List<Element> elements, List<String> remarks) {
+    private static MeasuredSection finished(Whole whole, List<Surface> surfaces, List<Element> elements, List<Said> remarks) {
         LensSection draft = new LensSection(whole.name, elements.size() + " glasses, measured", whole.focalLengthMm, whole.fNumber,
                 whole.imageCircleMm, FCD, surfaces, elements, new LensSection.Focusing("unit", List.of()), LensSection.Basis.MEASURED, List.of());
         Paraxial first = Paraxial.of(draft);
@@ -98,15 +99,14 @@ public record MeasuredSection(LensSection section, List<String> remarks) {
         if (!(efl > 0 && efl < 1e5)) {
             throw new IllegalArgumentException("these glasses in this order do not form an image: check signs and order");
         }
-        remarks.add(String.format(Locale.ROOT, "focal length from the glasses %.2f mm, engraved %.1f mm: %.1f %% apart",
-                efl, whole.focalLengthMm, 100 * Math.abs(efl / whole.focalLengthMm - 1)));
+        remarks.add(Said.of("measured.focal", "mm", efl, "engraved", whole.focalLengthMm, "percent", 100 * Math.abs(efl / whole.focalLengthMm - 1)));
         double iris = whole.focalLengthMm / whole.fNumber / 2 * Math.abs(first.heightsMm(1, 0)[draft.stopIndex()]);
         List<Surface> done = new ArrayList<>(surfaces);
         Surface stop = done.get(draft.stopIndex());
         done.set(draft.stopIndex(), new Surface(stop.radiusMm(), stop.thicknessMm(), stop.after(), iris, true));
         Surface last = done.removeLast();
         done.add(new Surface(last.radiusMm(), first.bfdMm(), last.after(), last.semiDiameterMm(), last.stop()));
-        remarks.add("clear diameters taken as 93 % of the ground ones, the iris from the engraved f-number");
+        remarks.add(Said.of("measured.clear", "percent", 100 * CLEAR_SHARE));
         return new MeasuredSection(draft.withSurfaces(done, elements), remarks);
     }
 
@@ -125,20 +125,20 @@ public record MeasuredSection(LensSection section, List<String> remarks) {
         }
     }
 
-    private static Medium.Glass medium(MeasuredGlass g, List<String> remarks) {
+    private static Medium.Glass medium(MeasuredGlass g, List<Said> remarks) {
         OptionalDouble inferred = g.indexFromFocalLength();
         double n;
         if (g.index().isPresent()) {
             n = g.index().getAsDouble();
         } else if (inferred.isPresent()) {
             n = inferred.getAsDouble();
-            remarks.add(String.format(Locale.ROOT, "%s: index %.3f from its own focal length", g.name(), n));
+            remarks.add(Said.of("measured.index", "glass", g.name(), "index", n));
         } else if (g.focalLengthMm().isPresent()) {
             throw new IllegalArgumentException(String.format(Locale.ROOT,
                     "%s: no glass of this shape has a focal length of %.1f mm; check the signs of its radii", g.name(), g.focalLengthMm().getAsDouble()));
         } else {
             n = USUAL_INDEX;
-            remarks.add(g.name() + ": index not known, taken as 1.62");
+            remarks.add(Said.of("measured.index.none", "glass", g.name(), "index", USUAL_INDEX));
         }
         double vd = g.power(n) >= 0 ? CROWN_VD : FLINT_VD;
         return new Medium.Glass(n, vd, "");

@@ -5,19 +5,15 @@ import java.util.List;
 import java.util.Locale;
 import stillglass.optics.LensSection;
 import stillglass.optics.Surface;
+import stillglass.say.Said;
 
-/// Something put together wrongly. A value that prints itself in the field's words.
+/// Something put together wrongly.
 public sealed interface LensFault {
 
     /// A single glass or a whole cemented group turned round.
     record Reversed(List<String> elements) implements LensFault {
         public Reversed {
             elements = List.copyOf(elements);
-        }
-
-        @Override
-        public String toString() {
-            return String.join(" and ", elements) + " reversed";
         }
     }
 
@@ -27,31 +23,16 @@ public sealed interface LensFault {
             one = List.copyOf(one);
             other = List.copyOf(other);
         }
-
-        @Override
-        public String toString() {
-            return String.join("+", one) + " and " + String.join("+", other) + " swapped";
-        }
     }
 
     /// A gap longer or shorter than it should be.
     /// @param gap counted from 1: the gap after surface `gap`
     /// @param deltaMm change of its length
-    record GapChanged(int gap, double deltaMm) implements LensFault {
-        @Override
-        public String toString() {
-            return String.format(Locale.ROOT, "gap after surface %d changed by %+.3f mm", gap, deltaMm);
-        }
-    }
+    record GapChanged(int gap, double deltaMm) implements LensFault {}
 
     /// A spacer left out: the glasses come together until they touch.
     /// @param gap the gap it should fill, counted from 1
-    record SpacerMissing(int gap) implements LensFault {
-        @Override
-        public String toString() {
-            return "spacer after surface " + gap + " missing";
-        }
-    }
+    record SpacerMissing(int gap) implements LensFault {}
 
     /// A spacer turned round, whose ends rest on rings of different size.
     /// @param frontSeatMm diameter of the ring on which it should touch the glass before it
@@ -63,20 +44,10 @@ public sealed interface LensFault {
                         + " mm: give the diameters of both rings in millimetres");
             }
         }
-
-        @Override
-        public String toString() {
-            return String.format(Locale.ROOT, "spacer after surface %d reversed (seats %.1f and %.1f mm)", gap, frontSeatMm, rearSeatMm);
-        }
     }
 
     /// Two spacers in each other's place.
-    record SpacersSwapped(int one, int other) implements LensFault {
-        @Override
-        public String toString() {
-            return "spacers after surfaces " + one + " and " + other + " swapped";
-        }
-    }
+    record SpacersSwapped(int one, int other) implements LensFault {}
 
     /// A shim left out.
     /// @param gap the gap it belongs to, counted from 1; the last is under the mount
@@ -84,22 +55,12 @@ public sealed interface LensFault {
         public ShimMissing {
             thickness(thicknessMm);
         }
-
-        @Override
-        public String toString() {
-            return String.format(Locale.ROOT, "shim of %.3f mm after surface %d missing", thicknessMm, gap);
-        }
     }
 
     /// A shim put in twice.
     record ShimDoubled(int gap, double thicknessMm) implements LensFault {
         public ShimDoubled {
             thickness(thicknessMm);
-        }
-
-        @Override
-        public String toString() {
-            return String.format(Locale.ROOT, "shim of %.3f mm after surface %d doubled", thicknessMm, gap);
         }
     }
 
@@ -115,12 +76,6 @@ public sealed interface LensFault {
                         "a lift of %s mm and a tilt of %s° towards %s is out of range: give under 50 mm, 0 to 20°, 0 to 12 o'clock",
                         liftMm, tiltDeg, towardsHours));
             }
-        }
-
-        @Override
-        public String toString() {
-            String lean = tiltDeg == 0 ? "" : String.format(Locale.ROOT, ", leaning %.2f° towards %.1f o'clock", tiltDeg, towardsHours);
-            return String.format(Locale.ROOT, "%s not seated: %.2f mm off%s", String.join(" and ", elements), liftMm, lean);
         }
     }
 
@@ -140,11 +95,6 @@ public sealed interface LensFault {
         public double shiftMm() {
             return entries * leadMm / starts;
         }
-
-        @Override
-        public String toString() {
-            return String.format(Locale.ROOT, "front cell %d %s off: %+.3f mm", Math.abs(entries), Math.abs(entries) == 1 ? "entry" : "entries", shiftMm());
-        }
     }
 
     private static void thickness(double mm) {
@@ -162,7 +112,7 @@ public sealed interface LensFault {
     }
 
     /// A mis-assembled lens and what to know about it.
-    record Misassembled(LensSection lens, List<String> diagnostics) {
+    record Misassembled(LensSection lens, List<Said> diagnostics) {
         public Misassembled {
             diagnostics = List.copyOf(diagnostics);
         }
@@ -191,6 +141,22 @@ public sealed interface LensFault {
         };
     }
 
+    /// In the field's words.
+    default Said said() {
+        return switch (this) {
+            case Reversed r -> Said.of("lens-fault.reversed", "elements", Said.and(r.elements));
+            case Swapped s -> Said.of("lens-fault.swapped", "one", String.join("+", s.one), "other", String.join("+", s.other));
+            case GapChanged g -> Said.of("lens-fault.gap", "gap", g.gap, "mm", g.deltaMm);
+            case SpacerMissing s -> Said.of("lens-fault.spacer.missing", "gap", s.gap);
+            case SpacerReversed s -> Said.of("lens-fault.spacer.reversed", "gap", s.gap, "front", s.frontSeatMm, "rear", s.rearSeatMm);
+            case SpacersSwapped s -> Said.of("lens-fault.spacer.swapped", "one", s.one, "other", s.other);
+            case ShimMissing s -> Said.of("lens-fault.shim.missing", "mm", s.thicknessMm, "gap", s.gap);
+            case ShimDoubled s -> Said.of("lens-fault.shim.doubled", "mm", s.thicknessMm, "gap", s.gap);
+            case Unseated u -> Said.of(u.tiltDeg == 0 ? "lens-fault.unseated" : "lens-fault.leaning", "elements", Said.and(u.elements), "mm", u.liftMm, "degrees", u.tiltDeg, "hours", u.towardsHours);
+            case FrontCellEntry f -> Said.of("lens-fault.entry", "entries", Math.abs(f.entries), "mm", f.shiftMm());
+        };
+    }
+
     /// Applies faults in order.
     /// @throws IllegalArgumentException where a fault names a glass or gap this lens does not have
     static Misassembled apply(LensSection lens, List<LensFault> faults, Seating seating) {
@@ -216,8 +182,8 @@ public sealed interface LensFault {
         };
     }
 
-    private static List<String> crossings(LensSection lens) {
-        List<String> found = new ArrayList<>();
+    private static List<Said> crossings(LensSection lens) {
+        List<Said> found = new ArrayList<>();
         for (int i = 0; i + 1 < lens.surfaces().size(); i++) {
             Surface s = lens.surfaces().get(i);
             Surface next = lens.surfaces().get(i + 1);
@@ -225,12 +191,7 @@ public sealed interface LensFault {
             double atEdge = s.thicknessMm() + next.sagMm(h) - s.sagMm(h);
             double least = Math.min(s.thicknessMm(), atEdge);
             if (least < 0) {
-                found.add(String.format(
-                        Locale.ROOT,
-                        "%s and %s would overlap by %.2f mm: real glass touches first, figures are for the stated distances",
-                        lens.surfaceName(i),
-                        lens.surfaceName(i + 1),
-                        -least));
+                found.add(Said.of("lens-fault.overlap", "one", lens.surfaceName(i), "other", lens.surfaceName(i + 1), "mm", -least));
             }
         }
         return found;

@@ -2,12 +2,12 @@ package stillglass.optics.sharpness;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import stillglass.optics.LensSection;
 import stillglass.optics.Surface;
 import stillglass.optics.misassembly.LensFault;
+import stillglass.say.Said;
 
 /// What a wrong assembly does to a picture, beside the lens as designed.
 ///
@@ -19,7 +19,7 @@ import stillglass.optics.misassembly.LensFault;
 /// @param diagnostics what real glass would add
 public record AssemblyEffect(
         List<LensFault> faults, LensSection asBuilt, SpotSurvey designed, SpotSurvey now, OptionalDouble focusShiftMm,
-        List<String> diagnostics) {
+        List<Said> diagnostics) {
     /// The corner of the picture on both sides of the axis, which differ when something leans.
     private static final List<Double> FIELDS = List.of(0.0, 0.7, 1.0, -0.7, -1.0);
 
@@ -65,32 +65,27 @@ public record AssemblyEffect(
     }
 
     /// One sentence with the figures: "spot in the middle 6 → 48 µm, corner 22 → 95 µm, best focus +0.82 mm".
-    public String sentence() {
-        StringBuilder s = new StringBuilder();
-        s.append("spot in the middle ").append(change(0)).append(", corner ").append(corner());
-        s.append(focusShiftMm.isPresent()
-                ? String.format(Locale.ROOT, ", best focus %+.2f mm", focusShiftMm.getAsDouble())
-                : ", no focus at all");
-        return s.toString();
+    public Said sentence() {
+        Said middle = change(0);
+        return focusShiftMm.isPresent() ? Said.of("assembly.effect", "middle", middle, "corner", corner(), "mm", focusShiftMm.getAsDouble())
+                : Said.of("assembly.effect.none", "middle", middle, "corner", corner());
     }
 
-    private String change(int field) {
+    private Said change(int field) {
         return now.rmsUm().get(field).isPresent()
-                ? figure(designed.rmsUm().get(field)) + " → " + figure(now.rmsUm().get(field)) + " µm"
-                : figure(designed.rmsUm().get(field)) + " µm → no clear image";
+                ? Said.of("assembly.spot", "from", figure(designed.rmsUm().get(field)), "to", figure(now.rmsUm().get(field)))
+                : Said.of("assembly.spot.none", "from", figure(designed.rmsUm().get(field)));
     }
 
-    private String corner() {
+    private Said corner() {
         OptionalDouble one = now.rmsUm().get(2);
         OptionalDouble other = now.rmsUm().get(4);
         boolean lopsided = one.isPresent() && other.isPresent()
                 && Math.abs(one.getAsDouble() - other.getAsDouble()) > 0.05 * Math.max(one.getAsDouble(), other.getAsDouble());
-        return lopsided
-                ? figure(designed.rmsUm().get(2)) + " → " + figure(one) + " and " + figure(other) + " µm on opposite sides"
-                : change(2);
+        return lopsided ? Said.of("assembly.spot.two", "from", figure(designed.rmsUm().get(2)), "one", figure(one), "other", figure(other)) : change(2);
     }
 
-    private static String figure(OptionalDouble um) {
-        return um.isPresent() ? String.format(Locale.ROOT, um.getAsDouble() < 9.95 ? "%.1f" : "%.0f", um.getAsDouble()) : "–";
+    private static Said figure(OptionalDouble um) {
+        return um.isEmpty() ? Said.of("figure.none") : Said.of(um.getAsDouble() < 9.95 ? "figure.1" : "figure.0", "value", um.getAsDouble());
     }
 }

@@ -3,7 +3,6 @@ package stillglass.optics.sharpness;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import stillglass.optics.ExactTrace;
@@ -12,6 +11,7 @@ import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
 import stillglass.optics.RayAim;
 import stillglass.optics.RayBundle;
+import stillglass.say.Said;
 
 /// What a lens, right or wrongly assembled, does to a picture of a distant object wide open.
 ///
@@ -31,7 +31,7 @@ public record LensReport(
         List<FieldQuality> fields,
         List<FieldQuality> opposite,
         List<Double> bfdPerGap,
-        List<String> diagnostics) {
+        List<Said> diagnostics) {
 
     /// The frequency at which transfer is stated, cycles per millimetre.
     public static final double MTF_FREQUENCY = 30;
@@ -80,7 +80,7 @@ public record LensReport(
 
     /// @param checkpoint called between bundles, from several threads; throws to cancel
     public static LensReport of(LensSection lens, LensSection nominal, Runnable checkpoint) {
-        List<String> diagnostics = new ArrayList<>();
+        List<Said> diagnostics = new ArrayList<>();
         Paraxial first = Paraxial.of(lens);
         double stopRadius = nominal.surfaces().get(nominal.stopIndex()).semiDiameterMm();
         List<Double> relative = lens.tilts().isEmpty() ? FIELDS : List.of(0.0, 0.7, 1.0, -0.7, -1.0);
@@ -94,7 +94,7 @@ public record LensReport(
                 ? OptionalDouble.of(axis.bestFocusMm())
                 : OptionalDouble.empty();
         if (focus.isEmpty()) {
-            diagnostics.add("no axial ray comes to a focus: spot and transfer figures are absent");
+            diagnostics.add(Said.of("lens.no-focus"));
         }
         List<Judged> judged = IntStream.range(0, relative.size()).parallel().mapToObj(f -> {
             checkpoint.run();
@@ -102,15 +102,15 @@ public record LensReport(
         }).toList();
         judged.forEach(j -> diagnostics.addAll(j.remarks));
         if (waves.size() != 3) {
-            diagnostics.add("the section gives " + waves.size() + " wavelengths, not three");
+            diagnostics.add(Said.of("lens.wavelengths", "count", waves.size()));
         }
         if (lens.basis().estimate()) {
-            diagnostics.add("the section is an estimate (" + lens.basis().word() + "), and so is every figure");
+            diagnostics.add(Said.of("lens.estimate", "basis", lens.basis().word()));
         }
         List<FieldQuality> fields = judged.stream().map(Judged::quality).toList();
         return new LensReport(
-                finite(first.eflMm(), "focal length", diagnostics),
-                finite(first.bfdMm(), "back focal distance", diagnostics),
+                finite(first.eflMm(), "focal", diagnostics),
+                finite(first.bfdMm(), "back", diagnostics),
                 focus,
                 first.entrancePupil(),
                 fields.subList(0, FIELDS.size()),
@@ -123,40 +123,35 @@ public record LensReport(
         return field * nominal.imageCircleMm() / 2 / nominal.nominalFocalLengthMm();
     }
 
-    private static OptionalDouble finite(double value, String what, List<String> diagnostics) {
+    private static OptionalDouble finite(double value, String what, List<Said> diagnostics) {
         if (Double.isFinite(value) && Math.abs(value) < 1e7) {
             return OptionalDouble.of(value);
         }
-        diagnostics.add("the lens is afocal: " + what + " is absent");
+        diagnostics.add(Said.of("lens.afocal", "what", what));
         return OptionalDouble.empty();
     }
 
-    private record Judged(FieldQuality quality, List<String> remarks) {}
+    private record Judged(FieldQuality quality, List<Said> remarks) {}
 
     private static Judged quality(
             double field, List<PupilRays> byWavelength, LensSection lens, LensSection nominal, OptionalDouble focus) {
         PupilRays middle = byWavelength.get(byWavelength.size() / 2);
         Spot spot = Spot.of(byWavelength);
         double vignetting = 1 - (double) spot.rays() / (byWavelength.size() * (double) middle.wanted);
-        List<String> remarks = new ArrayList<>();
+        List<Said> remarks = new ArrayList<>();
         if (middle.aimed < middle.wanted * 0.995) {
-            remarks.add(String.format(
-                    Locale.ROOT,
-                    "field %.1f: %.1f %% of the iris cannot be reached by a ray; the figures are for the rest",
-                    field,
-                    100.0 * (middle.wanted - middle.aimed) / middle.wanted));
+            remarks.add(Said.of("lens.field.part", "field", field, "percent", 100.0 * (middle.wanted - middle.aimed) / middle.wanted));
         }
         double slope = slope(field, nominal);
         double doubled = new RayAim(lens, new ExactTrace(lens, Medium.D_LINE_NM), slope)
                 .doubledShare(nominal.surfaces().get(nominal.stopIndex()).semiDiameterMm());
         if (focus.isPresent() && doubled > MOST_DOUBLED) {
-            remarks.add(String.format(Locale.ROOT,
-                    "field %.1f: aiming is not unique, rays reach %.0f %% of the iris on two ways; its figures are absent", field, 100 * doubled));
+            remarks.add(Said.of("lens.field.twice", "field", field, "percent", 100 * doubled));
             return new Judged(FieldQuality.dark(field, vignetting), remarks);
         }
         if (focus.isEmpty() || spot.rays() < 30) {
             if (focus.isPresent()) {
-                remarks.add(String.format(Locale.ROOT, "field %.1f: no beam passes, its figures are absent", field));
+                remarks.add(Said.of("lens.field.none", "field", field));
             }
             return new Judged(FieldQuality.dark(field, vignetting), remarks);
         }

@@ -19,6 +19,7 @@ import stillglass.assembly.Side;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
+import stillglass.say.Said;
 
 /// A known model built like one that is on no map, and what differs.
 ///
@@ -26,7 +27,7 @@ import stillglass.optics.Paraxial;
 /// @param likeness of the two rows of glasses, 0 to 1
 /// @param differences each in a sentence
 /// @param glasses names in the known lens with their counterparts in the other
-public record AlikeModel(Known known, double likeness, List<String> differences, Map<String, String> glasses) {
+public record AlikeModel(Known known, double likeness, List<Said> differences, Map<String, String> glasses) {
     /// Below this a map would mislead more than it helps.
     public static final double LEAST_LIKENESS = 0.7;
     /// Nobody has opened it: every joint is riskier than on the model it was taken from, and slower.
@@ -57,26 +58,26 @@ public record AlikeModel(Known known, double likeness, List<String> differences,
         return new AlikeModel(known, match.likeness(), differences(lens, known.section, match), match.pairs());
     }
 
-    private static List<String> differences(LensSection lens, LensSection known, GlassMatch match) {
-        List<String> out = new ArrayList<>();
+    private static List<Said> differences(LensSection lens, LensSection known, GlassMatch match) {
+        List<Said> out = new ArrayList<>();
         if (lens.elements().size() != known.elements().size()) {
-            out.add(lens.elements().size() + " glasses instead of " + known.elements().size());
+            out.add(Said.of("alike.count", "count", lens.elements().size(), "known", known.elements().size()));
         }
-        known.elements().stream().map(Element::name).filter(n -> !match.pairs().containsKey(n)).forEach(n -> out.add("nothing stands for its " + n + ": its joints are left out"));
-        lens.elements().stream().map(Element::name).filter(n -> !match.pairs().containsValue(n)).forEach(n -> out.add(n + " is new: how it is held is not known"));
+        known.elements().stream().map(Element::name).filter(n -> !match.pairs().containsKey(n)).forEach(n -> out.add(Said.of("alike.gone", "glass", n)));
+        lens.elements().stream().map(Element::name).filter(n -> !match.pairs().containsValue(n)).forEach(n -> out.add(Said.of("alike.new", "glass", n)));
         match.pairs().entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(p -> known.element(p.getKey()).ifPresent(a -> lens.element(p.getValue()).ifPresent(b -> {
             if (a.cementedWith().size() != b.cementedWith().size()) {
-                out.add(b.name() + (b.cementedWith().isEmpty() ? " is single, not cemented" : " is cemented, not single"));
+                out.add(Said.of(b.cementedWith().isEmpty() ? "alike.single" : "alike.cemented", "glass", b.name()));
             }
         })));
         double ratio = size(lens) / size(known);
         if (Math.abs(ratio - 1) > SAME_SIZE) {
-            out.add(String.format(Locale.ROOT, "its glasses and rings are on average %.0f %% %s", 100 * Math.abs(ratio - 1), ratio > 1 ? "larger" : "smaller"));
+            out.add(Said.of(ratio > 1 ? "alike.larger" : "alike.smaller", "percent", 100 * Math.abs(ratio - 1)));
         }
         double efl = Paraxial.of(lens).eflMm();
         double knownEfl = Paraxial.of(known).eflMm();
         if (Math.abs(efl / knownEfl - 1) > SAME_SIZE) {
-            out.add(String.format(Locale.ROOT, "focal length %.0f mm instead of %.0f mm", efl, knownEfl));
+            out.add(Said.of("alike.focal", "mm", efl, "known", knownEfl));
         }
         return out;
     }

@@ -76,13 +76,13 @@ public final class GlassDecisions {
         if (p.surface() < 0 || p.surface() >= lens.surfaces().size()) {
             return Decision.refused("surface.none", "surface", p.surface() + 1, "lens", lens.name());
         }
-        Optional<Said> not = glass.finding(p.findingId()).flatMap(k -> MayLie.notOn(k.finding().kind(), lens, p.surface())).map(Said::text);
+        Optional<Said> not = glass.finding(p.findingId()).flatMap(k -> MayLie.notOn(k.finding().kind(), lens, p.surface()));
         return not.map(why -> Decision.refused("surface.not", "why", why)).orElseGet(() -> withFinding(glass, p.findingId(), new GlassEvent.FindingPlaced(p.findingId(), p.surface())));
     }
 
     /// A kind that the lens rules out is refused; one that its present surface rules out loses the surface.
     private static Decision rekind(Glass glass, GlassIntent.Rekind r, World world) {
-        Optional<Said> nowhere = world.section().flatMap(lens -> MayLie.nowhere(r.kind(), lens)).map(Said::text);
+        Optional<Said> nowhere = world.section().flatMap(lens -> MayLie.nowhere(r.kind(), lens));
         if (nowhere.isPresent()) {
             return Decision.refused("kind.cannot", "kind", r.kind().word(), "why", nowhere.get());
         }

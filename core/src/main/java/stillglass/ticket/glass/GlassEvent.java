@@ -8,6 +8,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.say.Said;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
 import stillglass.ticket.story.Phase;
@@ -29,7 +30,7 @@ public sealed interface GlassEvent extends Event {
     record PhotoUnmarked(String photoId, int number) implements GlassEvent, GlassIntent.Kept {}
 
     @Named("photo-graded")
-    record PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<String> remarks)
+    record PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks)
             implements GlassEvent, GlassIntent.Kept {
         public PhotoGraded {
             findings = List.copyOf(findings);

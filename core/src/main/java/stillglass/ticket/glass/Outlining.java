@@ -39,7 +39,7 @@ final class Outlining {
         if (glass.photo(d.photoId()).filter(p -> p.graded().isPresent()).isEmpty()) {
             return Decision.refused("photo.none", "photo", d.photoId());
         }
-        Optional<Said> nowhere = world.section().flatMap(lens -> MayLie.nowhere(d.kind(), lens)).map(Said::text);
+        Optional<Said> nowhere = world.section().flatMap(lens -> MayLie.nowhere(d.kind(), lens));
         if (nowhere.isPresent()) {
             return Decision.refused("kind.cannot", "kind", d.kind().word(), "why", nowhere.get());
         }
@@ -47,7 +47,7 @@ final class Outlining {
         if (slip.isPresent()) {
             return slip.get();
         }
-        Finding blank = new Finding(d.kind(), d.kind() == FindingKind.UNKNOWN ? 0.5 : 1, List.of(), 0, 1, 0, 0, 0.2, 0, List.of("drawn by hand"));
+        Finding blank = new Finding(d.kind(), d.kind() == FindingKind.UNKNOWN ? 0.5 : 1, List.of(), 0, 1, 0, 0, 0.2, 0, List.of(Said.of("found.by-hand")));
         return Decision.accepted(new GlassEvent.FindingDrawn(d.photoId() + "+" + act, d.photoId(), blank.withRegions(List.of(d.outline()))));
     }
 

@@ -18,9 +18,10 @@ import stillglass.ticket.story.Grown;
 /// @param refitted while it is on for a moment only: the joint for whose sake, empty when nobody said
 /// @param closing the closing in hand, or done
 /// @param past closings that opening it again has ended
+/// @param lastOpened number of the row in which it was last opened; 0 when it never was
 public record JointStory(
         String joint, Optional<JointEvent.Found> found, List<Occurrence> noted, boolean open, boolean everOpened, boolean offPlan, Optional<String> refitted, Closing closing,
-        List<Closing> past) {
+        List<Closing> past, long lastOpened) {
 
     public JointStory {
         noted = List.copyOf(noted);
@@ -28,7 +29,7 @@ public record JointStory(
     }
 
     static JointStory untouched(String joint) {
-        return new JointStory(joint, Optional.empty(), List.of(), false, false, false, Optional.empty(), Closing.begin(1), List.of());
+        return new JointStory(joint, Optional.empty(), List.of(), false, false, false, Optional.empty(), Closing.begin(1), List.of(), 0);
     }
 
     public boolean closed() {
@@ -59,6 +60,12 @@ public record JointStory(
         return noted.stream().filter(o -> o.fact().again() == Fact.Again.RECALLED).toList();
     }
 
+    /// The closing it stood in when a row was written, where it was closed then.
+    public Optional<Closing> closingAt(long seq) {
+        Optional<Closing> then = lastOpened > seq ? past.stream().filter(c -> c.done().filter(d -> d < seq).isPresent()).reduce((a, b) -> b) : Optional.of(closing);
+        return then.filter(c -> c.done().filter(d -> d < seq).isPresent());
+    }
+
     /// Statements of this closing that do not agree with the record and were not put right.
     public List<Statement> wrong() {
         return closing.statements().stream().filter(s -> !s.matches()).toList();
@@ -69,7 +76,7 @@ public record JointStory(
     }
 
     JointStory with(JointEvent.Found f) {
-        return new JointStory(joint, Optional.of(f), noted, open, everOpened, offPlan, refitted, closing, past);
+        return new JointStory(joint, Optional.of(f), noted, open, everOpened, offPlan, refitted, closing, past, lastOpened);
     }
 
     /// A fact of which there can be only one takes the place of an earlier one about the same.
@@ -90,24 +97,24 @@ public record JointStory(
     }
 
     private JointStory noted(List<Occurrence> all) {
-        return new JointStory(joint, found, all, open, everOpened, offPlan, refitted, closing, past);
+        return new JointStory(joint, found, all, open, everOpened, offPlan, refitted, closing, past, lastOpened);
     }
 
-    JointStory opened(boolean outOfTurn) {
+    JointStory opened(boolean outOfTurn, long seq) {
         boolean again = closing.begun();
         return new JointStory(joint, found, noted, true, true, offPlan || outOfTurn, Optional.empty(), again ? Closing.begin(closing.number() + 1) : closing,
-                again ? Grown.by(past, closing) : past);
+                again ? Grown.by(past, closing) : past, seq);
     }
 
     JointStory with(Closing now) {
-        return new JointStory(joint, found, noted, open, everOpened, offPlan, refitted, now, past);
+        return new JointStory(joint, found, noted, open, everOpened, offPlan, refitted, now, past, lastOpened);
     }
 
     JointStory closed(Closing now) {
-        return new JointStory(joint, found, noted, false, everOpened, offPlan, Optional.empty(), now, past);
+        return new JointStory(joint, found, noted, false, everOpened, offPlan, Optional.empty(), now, past, lastOpened);
     }
 
     JointStory refitted(Optional<String> during) {
-        return new JointStory(joint, found, noted, open, everOpened, offPlan, during, closing, past);
+        return new JointStory(joint, found, noted, open, everOpened, offPlan, during, closing, past, lastOpened);
     }
 }

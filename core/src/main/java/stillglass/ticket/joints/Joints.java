@@ -88,7 +88,7 @@ public record Joints(
         stories.forEach((id, s) -> unzeroed.put(id, s.closing().zeroed().isPresent() ? s.with(s.closing().zeroed(Optional.empty())) : s));
         Joints now = new Joints(unzeroed, last, firstOrder.contains(e.joint()) ? firstOrder : Grown.by(firstOrder, e.joint()), references, owned, troubles, trials, shims,
                 infinityPlace, Optional.of(e.joint()), seq, lastFitted);
-        return now.touch(e.joint(), s -> s.opened(e.offPlan()));
+        return now.touch(e.joint(), s -> s.opened(e.offPlan(), seq));
     }
 
     private Joints mended(JointEvent.Mended e) {
@@ -160,6 +160,11 @@ public record Joints(
 
     public Set<String> closed() {
         return order.stream().filter(id -> story(id).closed()).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    /// Whether anything was put back since a row was written.
+    public boolean closedSince(long seq) {
+        return stories.values().stream().anyMatch(s -> s.closing().done().filter(d -> d > seq).isPresent());
     }
 
     /// Closed, but not yet tightened.

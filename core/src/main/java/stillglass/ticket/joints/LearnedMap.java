@@ -1,19 +1,19 @@
 package stillglass.ticket.joints;
 
 import java.text.Normalizer;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import stillglass.assembly.Circuits;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
@@ -103,47 +103,62 @@ public final class LearnedMap {
 
     /// For each found joint what it waits for, without what follows from the rest.
     private static Map<String, Set<String>> waits(List<Lesson> jobs, Set<String> found, Instrument base) {
-        Map<String, Set<String>> seen = new TreeMap<>();
-        Map<String, Set<String>> against = new TreeMap<>();
+        Map<String, Integer> index = new HashMap<>();
+        List<String> ids = new ArrayList<>();
+        List<BitSet> seen = new ArrayList<>();
+        List<BitSet> against = new ArrayList<>();
         for (Lesson job : jobs) {
-            List<String> order = job.order().stream().filter(id -> found.contains(id) || base.joint(id).isPresent()).toList();
-            for (int i = 0; i < order.size(); i++) {
-                for (int k = i + 1; k < order.size(); k++) {
-                    seen.computeIfAbsent(order.get(k), x -> new LinkedHashSet<>()).add(order.get(i));
-                    against.computeIfAbsent(order.get(i), x -> new LinkedHashSet<>()).add(order.get(k));
+            BitSet before = new BitSet();
+            for (String id : job.order()) {
+                if (found.contains(id) || base.joint(id).isPresent()) {
+                    int at = index.computeIfAbsent(id, x -> {
+                        ids.add(x);
+                        seen.add(new BitSet());
+                        against.add(new BitSet());
+                        return ids.size() - 1;
+                    });
+                    seen.get(at).or(before);
+                    before.stream().forEach(b -> against.get(b).set(at));
+                    before.set(at);
                 }
             }
         }
-        Map<String, Set<String>> waits = new TreeMap<>();
+        // Everything a joint waits for, directly or not.
+        BitSet[] reach = new BitSet[ids.size()];
+        Arrays.setAll(reach, i -> new BitSet());
+        Map<String, BitSet> waits = new LinkedHashMap<>();
         for (String id : found) {
-            Set<String> before = new LinkedHashSet<>(seen.getOrDefault(id, Set.of()));
-            before.removeAll(against.getOrDefault(id, Set.of()));
-            Set<String> kept = waits.computeIfAbsent(id, x -> new TreeSet<>());
-            // Jobs that share only some joints can contradict one another in a circle; whatever would close one is not believed.
-            before.stream().filter(b -> !reaches(b, id, waits)).forEach(kept::add);
+            Integer at = index.get(id);
+            if (at != null) {
+                BitSet before = (BitSet) seen.get(at).clone();
+                before.andNot(against.get(at));
+                waits.put(id, believed(at, before, reach));
+            }
         }
-        Map<String, Set<String>> direct = new TreeMap<>();
+        Map<String, Set<String>> direct = new LinkedHashMap<>();
         waits.forEach((id, before) -> {
-            Set<String> own = new TreeSet<>(before);
-            before.forEach(b -> own.removeIf(c -> !c.equals(b) && reaches(b, c, waits)));
-            direct.put(id, own);
+            BitSet own = (BitSet) before.clone();
+            before.stream().forEach(b -> own.andNot(reach[b]));
+            direct.put(id, own.stream().mapToObj(ids::get).collect(Collectors.toCollection(TreeSet::new)));
         });
         return direct;
     }
 
-    /// Whether a joint waits for another, directly or not.
-    private static boolean reaches(String from, String to, Map<String, Set<String>> waits) {
-        Set<String> been = new LinkedHashSet<>();
-        Deque<String> next = new ArrayDeque<>(waits.getOrDefault(from, Set.of()));
-        while (!next.isEmpty()) {
-            String id = next.pop();
-            if (id.equals(to)) {
-                return true;
+    /// Jobs that share only some joints can contradict one another in a circle; whatever would close one is not believed.
+    /// @param reach what each waits for, directly or not; grows by what is believed
+    private static BitSet believed(int at, BitSet before, BitSet[] reach) {
+        BitSet kept = new BitSet();
+        before.stream().filter(b -> !reach[b].get(at)).forEach(b -> {
+            kept.set(b);
+            BitSet more = (BitSet) reach[b].clone();
+            more.set(b);
+            reach[at].or(more);
+            for (BitSet r : reach) {
+                if (r.get(at)) {
+                    r.or(more);
+                }
             }
-            if (been.add(id)) {
-                next.addAll(waits.getOrDefault(id, Set.of()));
-            }
-        }
-        return false;
+        });
+        return kept;
     }
 }

@@ -45,23 +45,24 @@ public final class Suspects {
         }
     }
 
-    /// The last trial that failed and was not followed by one that passed, with nothing reopened for it since.
-    public static Optional<Trial> failure(Joints joints) {
-        return joints.trials().reversed().stream().findFirst().filter(t -> !t.passed() && t.seq() > joints.lastOpened());
+    /// The last trial, where it failed and nobody looks after it yet: the likeliest to blame was not opened since, nor anything put back.
+    public static Optional<Trial> failure(Joints joints, Instrument instrument) {
+        return joints.trials().reversed().stream().findFirst().filter(t -> !t.passed() && !joints.closedSince(t.seq()))
+                .filter(t -> of(joints, instrument, t).stream().findFirst().filter(s -> joints.story(s.joint().id()).lastOpened() > t.seq()).isEmpty());
     }
 
+    /// @return what was closed when it failed, and since it last passed
     public static List<Suspect> of(Joints joints, Instrument instrument, Trial failed) {
         long passed = joints.trials().stream().filter(t -> t.passed() && t.function().equals(failed.function()) && t.seq() < failed.seq()).mapToLong(Trial::seq).max().orElse(0);
         Map<String, Integer> distance = distances(instrument, seeds(instrument, failed));
         List<Suspect> all = new ArrayList<>();
         Map<String, Long> when = new HashMap<>();
-        for (String id : joints.closed()) {
-            Closing c = joints.story(id).closing();
-            long done = c.done().orElse(0L);
-            if (done > passed && done < failed.seq()) {
-                when.put(id, done);
+        for (String id : joints.order()) {
+            Optional<Closing> then = joints.story(id).closingAt(failed.seq()).filter(c -> c.done().filter(d -> d > passed).isPresent());
+            then.ifPresent(c -> {
+                when.put(id, c.done().orElse(0L));
                 instrument.joint(id).ifPresent(j -> all.add(new Suspect(j, Optional.ofNullable(distance.get(id)), c.overruled())));
-            }
+            });
         }
         all.sort(Comparator.comparing((Suspect s) -> !s.overruled()).thenComparing(s -> s.between().orElse(Integer.MAX_VALUE))
                 .thenComparing(s -> -when.getOrDefault(s.joint().id(), 0L)).thenComparing(s -> s.joint().id()));

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -23,6 +24,9 @@ public final class Line {
             + "|(?<mark>\\S)");
     private static final Pattern HYPHEN = Pattern.compile("(?<=\\p{L})-(?=\\p{L})");
     private static final Map<Character, Double> VULGAR = Map.of('½', 0.5, '¼', 0.25, '¾', 0.75, '⅓', 1 / 3.0, '⅔', 2 / 3.0, '⅛', 0.125);
+
+    private static final int MOST_KNOWN = 5000;
+    private static final Map<String, List<String>> KNOWN = new ConcurrentHashMap<>();
 
     private final String typed;
     private final List<Token> tokens;
@@ -83,8 +87,11 @@ public final class Line {
         return from >= to ? "" : typed.substring(tokens.get(from).from(), tokens.get(to - 1).to());
     }
 
-    /// Words of a name as they stand in a line, joined by single spaces.
+    /// Words of a name as they stand in a line. A grammar asks for the same ones over and over, so they are kept.
     static List<String> words(String name) {
-        return of(name).tokens.stream().map(Token::text).toList();
+        if (KNOWN.size() > MOST_KNOWN) {
+            KNOWN.clear();
+        }
+        return KNOWN.computeIfAbsent(name, n -> of(n).tokens.stream().map(Token::text).toList());
     }
 }

@@ -81,7 +81,7 @@ final class GlassWords implements Grammar {
         }
         try {
             DepthReading reading = read.get();
-            return Reading.understood(Said.of("say.reads.depth", "reading", reading.say()), new GlassIntent.ReadDepth(in.finding().get(), reading));
+            return Reading.understood(Said.of("say.reads.depth", "reading", reading.said()), new GlassIntent.ReadDepth(in.finding().get(), reading));
         } catch (IllegalArgumentException e) {
             return Reading.unclear("say.cannot", "why", String.valueOf(e.getMessage()));
         }

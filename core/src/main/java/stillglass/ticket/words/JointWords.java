@@ -3,8 +3,13 @@ package stillglass.ticket.words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
 import stillglass.say.Said;
@@ -75,6 +80,7 @@ final class JointWords implements Grammar {
             if (trying) {
                 return Optional.of(Reading.understood(Said.of("say.reads.trying", "joint", j.name()), new JointIntent.Try(j.id())));
             }
+            passAgreed(line, j);
             return Optional.of(FactWords.then(line, in, Optional.of(j), List.of(new JointIntent.Open(j.id(), anyway.isPresent())), Said.of("say.reads.open", "joint", j.name())));
         }
         Optional<String> name = line.until("anyway");
@@ -82,6 +88,19 @@ final class JointWords implements Grammar {
             return Optional.of(Reading.unclear("find.name"));
         }
         return Optional.of(described(line, name.get().replaceFirst("(?i)^(a|an|the)\\s+", ""), !trying));
+    }
+
+    /// Passes over how a known joint holds, from where it is reached and with what, as far as that is what is on record.
+    private static void passAgreed(Cursor line, Joint j) {
+        Set<String> known = Stream.of(j.hold() instanceof Hold.Noted n ? n.word() : j.hold().word().replace('-', ' '), j.side().word(), j.tool())
+                .filter(w -> !w.isBlank()).map(w -> w.toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
+        int agreed = line.mark();
+        line.separators();
+        while (line.clause().filter(c -> known.contains(c.toLowerCase(Locale.ROOT).replace('-', ' '))).isPresent()) {
+            agreed = line.mark();
+            line.separators();
+        }
+        line.reset(agreed);
     }
 
     /// How something on no map holds, from where it is reached, with what: in any order, the first word that is no side for the hold, the next for the tool.

@@ -9,8 +9,7 @@ import stillglass.say.Said;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.joints.Closings;
 import stillglass.ticket.joints.Ledger;
-import stillglass.ticket.joints.Suspects;
-import stillglass.ticket.joints.Trial;
+import stillglass.ticket.joints.Rework;
 import stillglass.ticket.proof.Proof;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
@@ -20,7 +19,8 @@ public final class Next {
     private Next() {}
 
     /// @param planned joint that is next on the way in, where one is planned
-    public static Said of(TicketState state, World world, Stage stage, Optional<Joint> planned) {
+    /// @param rework what to do about a function that failed
+    public static Said of(TicketState state, World world, Stage stage, Optional<Joint> planned, Optional<Rework> rework) {
         if (!state.tag().begun()) {
             return Said.of("next.begin");
         }
@@ -30,7 +30,7 @@ public final class Next {
             case DECIDE -> Said.of(state.course().goals().isEmpty() ? "next.goals" : "next.open");
             case OPEN -> open(state, world, planned);
             case CLEAN -> Said.of("next.clean");
-            case CLOSE -> close(state, world);
+            case CLOSE -> close(state, world, rework);
             case PROVE -> prove(state, world);
         };
     }
@@ -45,12 +45,9 @@ public final class Next {
                 .orElse(Said.of("next.off.joint", "joint", j.name()));
     }
 
-    private static Said close(TicketState state, World world) {
-        Optional<Trial> failed = Suspects.failure(state.joints());
-        if (failed.isPresent()) {
-            List<Suspects.Suspect> suspects = Suspects.of(state.joints(), world.instrument(), failed.get());
-            return suspects.isEmpty() ? Said.of("next.failed", "test", failed.get().function())
-                    : Said.of("next.failed.suspect", "test", failed.get().function(), "suspect", suspects.getFirst().said(), "joint", suspects.getFirst().joint().name());
+    private static Said close(TicketState state, World world, Optional<Rework> rework) {
+        if (rework.isPresent()) {
+            return failed(rework.get());
         }
         List<Joint> due = Closings.due(state.joints(), world.instrument());
         if (!due.isEmpty()) {
@@ -70,6 +67,16 @@ public final class Next {
             case WayBack.Step.TakeOff t -> Said.of("next.take-off", "joint", joint);
             case WayBack.Step.Zero z -> Said.of("next.zero", "joint", joint, "what", z.joint().close().zeroLast().orElse(""));
         };
+    }
+
+    private static Said failed(Rework r) {
+        String test = r.failed().function();
+        if (r.suspects().isEmpty()) {
+            return Said.of("next.failed", "test", test);
+        }
+        Said suspect = r.suspects().getFirst().said();
+        return r.way().isEmpty() ? Said.of("next.failed.barred", "test", test, "suspect", suspect)
+                : Said.of("next.failed.suspect", "test", test, "suspect", suspect, "joint", r.way().getFirst().name(), "more", r.way().size() - 1);
     }
 
     private static Said prove(TicketState state, World world) {

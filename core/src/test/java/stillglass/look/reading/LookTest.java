@@ -19,6 +19,7 @@ import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.say.Wording;
 
 class LookTest {
     private static final int W = 640;
@@ -82,7 +83,7 @@ class LookTest {
         }
         PhotoGrading.Outcome o = PhotoGrading.grade(photo(light), PhotoGrading.Given.NOTHING, Progress.SILENT);
 
-        assertThat(o).isInstanceOfSatisfying(PhotoGrading.Outcome.Refused.class, r -> assertThat(r.why()).contains("no round glass edge").contains("light it from behind"));
+        assertThat(o).isInstanceOfSatisfying(PhotoGrading.Outcome.Refused.class, r -> assertThat(Wording.core().say(r.why())).contains("no round glass edge").contains("light it from behind"));
     }
 
     @ParameterizedTest
@@ -158,7 +159,7 @@ class LookTest {
         PhotoGrading.Graded g = seen(PhotoGrading.grade(photo(disc(320, 240, 180, 180, 0.12, 0.003, 7)), half, Progress.SILENT));
 
         assertThat(g.veilFraction()).isCloseTo(0.24, within(0.01));
-        assertThat(g.diagnostics()).noneMatch(d -> d.contains("no lamp frame"));
+        assertThat(g.diagnostics()).extracting(Wording.core()::say).noneMatch(d -> d.contains("no lamp frame"));
     }
 
     @Test
@@ -189,7 +190,7 @@ class LookTest {
         PhotoGrading.Given bright = new PhotoGrading.Given(Optional.of(Lighting.BRIGHT), Optional.empty(), OptionalDouble.empty());
         PhotoGrading.Graded g = seen(PhotoGrading.grade(photo(disc(320, 240, 180, 180, 1.0, 0.2, 8)), bright, Progress.SILENT));
 
-        assertThat(g.diagnostics()).anyMatch(d -> d.contains("overexposed"));
+        assertThat(g.diagnostics()).extracting(Wording.core()::say).anyMatch(d -> d.contains("overexposed"));
     }
 
     @Test

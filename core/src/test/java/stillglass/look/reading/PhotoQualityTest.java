@@ -12,6 +12,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.say.Wording;
 
 /// Photos that are not good enough, each in one way, and what is said about them.
 class PhotoQualityTest {
@@ -20,7 +21,7 @@ class PhotoQualityTest {
     }
 
     private static List<String> remarks(LinearPhoto p, Aperture rim) {
-        return PhotoQuality.remarks(survey(p, rim), p);
+        return PhotoQuality.remarks(survey(p, rim), p).stream().map(Wording.core()::say).toList();
     }
 
     private static LinearPhoto glass(ToDoubleBiFunction<Double, Double> light) {
@@ -66,7 +67,7 @@ class PhotoQualityTest {
 
         assertThat(remarks(p, new Aperture(450, 400, 120, 120, 0))).anyMatch(r -> r.contains("go closer"));
         assertThat(remarks(p, new Aperture(130, 400, 300, 300, 0))).anyMatch(r -> r.contains("lies outside the photo"));
-        assertThat(PhotoQuality.refusal(survey(p, new Aperture(-150, 400, 300, 300, 0)), false)).hasValueSatisfying(r -> assertThat(r).contains("step back"));
+        assertThat(PhotoQuality.refusal(survey(p, new Aperture(-150, 400, 300, 300, 0)), false)).hasValueSatisfying(r -> assertThat(Wording.core().say(r)).contains("step back"));
     }
 
     @Test
@@ -74,7 +75,7 @@ class PhotoQualityTest {
         SplittableRandom random = new SplittableRandom(8);
         LinearPhoto p = glass((x, y) -> 0.2 + 0.15 * Math.signum(Math.sin(160 * x) * Math.sin(170 * y)) * random.nextDouble());
 
-        assertThat(PhotoQuality.refusal(survey(p, Glass.RIM), false)).hasValueSatisfying(r -> assertThat(r).contains("textured all over").contains("by hand"));
+        assertThat(PhotoQuality.refusal(survey(p, Glass.RIM), false)).hasValueSatisfying(r -> assertThat(Wording.core().say(r)).contains("textured all over").contains("by hand"));
         assertThat(PhotoQuality.refusal(survey(p, Glass.RIM), true)).isEmpty();
     }
 
@@ -83,7 +84,7 @@ class PhotoQualityTest {
         LinearPhoto p = Glass.photo(0.001, 5, (x, y) -> Math.hypot(x, y) < 0.6 ? 0.6 : 0.04);
         Survey s = Survey.of(p, new PhotoGrading.Given(Optional.of(Lighting.BRIGHT), Optional.of(Glass.RIM), OptionalDouble.empty()), Progress.SILENT).orElseThrow();
 
-        assertThat(PhotoQuality.remarks(s, p)).filteredOn(r -> r.contains("the iris hides")).singleElement()
+        assertThat(PhotoQuality.remarks(s, p)).extracting(Wording.core()::say).filteredOn(r -> r.contains("the iris hides")).singleElement()
                 .satisfies(r -> assertThat(Integer.parseInt(r.replaceAll("\\D+(\\d+) %.*", "$1"))).as("1 - 0.6² of the glass").isBetween(58, 68));
     }
 }

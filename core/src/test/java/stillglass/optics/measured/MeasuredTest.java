@@ -17,6 +17,7 @@ import stillglass.optics.Lenses;
 import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
 import stillglass.optics.Surface;
+import stillglass.say.Wording;
 
 class MeasuredTest {
     private static final Spherometer FEET = new Spherometer(15, 1.5);
@@ -104,7 +105,7 @@ class MeasuredTest {
         assertThat(made.section().cemented(4)).isTrue();
         assertThat(made.section().basis().estimate()).isTrue();
         assertThat(Paraxial.of(made.section()).entrancePupil().diameterMm()).isCloseTo(efl / 4, within(1e-9));
-        assertThat(made.remarks()).anyMatch(r -> r.startsWith("focal length from the glasses"));
+        assertThat(made.remarks()).extracting(Wording.core()::say).anyMatch(r -> r.startsWith("focal length from the glasses"));
     }
 
     @Test

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.Paraxial;
+import stillglass.say.Wording;
 
 class LensFaultTest {
     private static LensSection apply(LensSection lens, LensFault.Seating seating, String... faults) {
@@ -21,9 +22,9 @@ class LensFaultTest {
     @Test
     void readsItsOwnWords() {
         assertThat(LensFault.parse("reverse:E3")).isEqualTo(new LensFault.Reversed(List.of("E3")));
-        assertThat(LensFault.parse("reverse:E2+E3")).hasToString("E2 and E3 reversed");
-        assertThat(LensFault.parse("swap:E1,E2+E3")).hasToString("E1 and E2+E3 swapped");
-        assertThat(LensFault.parse("gap:4:-0.5")).hasToString("gap after surface 4 changed by -0.500 mm");
+        assertThat(Wording.core().say(LensFault.parse("reverse:E2+E3").said())).isEqualTo("E2 and E3 reversed");
+        assertThat(Wording.core().say(LensFault.parse("swap:E1,E2+E3").said())).isEqualTo("E1 and E2+E3 swapped");
+        assertThat(Wording.core().say(LensFault.parse("gap:4:-0.5").said())).isEqualTo("gap after surface 4 changed by -0.500 mm");
     }
 
     @ParameterizedTest
@@ -108,7 +109,7 @@ class LensFaultTest {
     void overlapIsSaidNotHidden() {
         LensFault.Misassembled crossed = LensFault.apply(Lenses.triplet(), List.of(LensFault.parse("gap:3:-7")), LensFault.Seating.RIM);
 
-        assertThat(crossed.diagnostics()).anyMatch(d -> d.contains("overlap"));
+        assertThat(crossed.diagnostics()).extracting(Wording.core()::say).anyMatch(d -> d.contains("overlap"));
     }
 
     @Test

@@ -9,6 +9,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.Surface;
 import stillglass.optics.misassembly.LensFault;
+import stillglass.say.Wording;
 
 class LensReportTest {
 
@@ -74,7 +75,7 @@ class LensReportTest {
         assertThat(r.eflMm()).isEmpty();
         assertThat(r.bestFocusMm()).isEmpty();
         assertThat(r.fields().getFirst().rmsUm()).isEmpty();
-        assertThat(r.diagnostics()).anyMatch(d -> d.contains("afocal"));
+        assertThat(r.diagnostics()).extracting(Wording.core()::say).anyMatch(d -> d.contains("afocal"));
     }
 
     @Test

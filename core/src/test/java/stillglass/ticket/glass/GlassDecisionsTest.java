@@ -12,6 +12,7 @@ import stillglass.look.Faults;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.say.Said;
 import stillglass.ticket.Job;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Undo;
@@ -20,7 +21,7 @@ class GlassDecisionsTest {
     private static GlassEvent.PhotoGraded graded(String photo, FindingKind... kinds) {
         List<Finding> findings = new ArrayList<>();
         for (FindingKind k : kinds) {
-            findings.add(new Finding(k, 0.9, List.of(), 0.01, 1, 0.3, 0.3, 0.4, 2, List.of("because")));
+            findings.add(new Finding(k, 0.9, List.of(), 0.01, 1, 0.3, 0.3, 0.4, 2, List.of(Said.text("because"))));
         }
         return new GlassEvent.PhotoGraded(photo, Lighting.AGAINST, new Aperture(100, 100, 80, 80, 0), findings, 0.03, List.of(), List.of());
     }

@@ -20,6 +20,7 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Instruments;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
+import stillglass.look.Progress;
 import stillglass.optics.Lenses;
 import stillglass.say.Wording;
 import stillglass.ticket.Job;
@@ -255,12 +256,39 @@ class ClosingsTest {
     void aFailureNamesWhatWasClosedSinceItLastWorkedNearestFirst() {
         Job job = Job.begun().toTheHelicoid().helicoidHome().accept(passed("helicoid-thread", FREE), close("mount-screws"), close("ring-thread"),
                 failed("helicoid-thread", FREE, "grates"));
-        Trial failure = Suspects.failure(job.state().joints()).orElseThrow();
+        Trial failure = Suspects.failure(job.state().joints(), job.world().instrument()).orElseThrow();
         List<Suspects.Suspect> suspects = Suspects.of(job.state().joints(), job.world().instrument(), failure);
 
         assertThat(suspects).extracting(s -> s.joint().id()).as("the helicoid itself worked after it was closed").doesNotContain("helicoid-thread").contains("mount-screws", "ring-thread");
         job.accept(open("ring-thread"));
-        assertThat(Suspects.failure(job.state().joints())).as("it is being looked after").isEmpty();
+        assertThat(Suspects.failure(job.state().joints(), job.world().instrument())).as("it is being looked after").isEmpty();
+    }
+
+    /// The way leads from what is open now, over what lies on top, and no farther.
+    @Test
+    void theWayBackToASuspectOpensOnlyWhatLiesOverIt() {
+        Job job = withTheGlassOut().accept(see("e1-seat", new Facing("E1", false)), new JointIntent.Close("e1-seat", false, Optional.of("cannot see it")), close("ring-thread"),
+                new JointIntent.Test(Optional.empty(), "infinity", false, "soft"));
+        assertThat(rework(job).way()).extracting(Joint::id).containsExactly("ring-thread", "e1-seat");
+
+        job.accept(open("ring-thread"));
+        assertThat(rework(job).way()).extracting(Joint::id).as("it is off already").containsExactly("e1-seat");
+        job.accept(open("e1-seat"));
+        assertThat(Rework.of(job.state().joints(), job.world().instrument(), Progress.SILENT)).as("what may be to blame is in the hand").isEmpty();
+        job.accept(see("e1-seat", new Facing("E1", true)), close("e1-seat"));
+        assertThat(Suspects.of(job.state().joints(), job.world().instrument(), job.state().joints().trials().getLast())).as("still who it was then").extracting(x -> x.joint().id()).contains("e1-seat");
+    }
+
+    @Test
+    void puttingSomethingBackAfterAFailureGoesOnWithTheRebuild() {
+        Job job = Job.begun().toTheHelicoid().helicoidHome().accept(new JointIntent.Close("mount-screws", false, Optional.of("in a hurry")), failed("helicoid-thread", FREE, "grates"));
+        assertThat(Rework.of(job.state().joints(), job.world().instrument(), Progress.SILENT)).as("the closing itself is to blame").isPresent();
+        job.accept(open("mount-screws"), new JointIntent.Close("mount-screws", false, Optional.of("looked at, and sound")));
+        assertThat(Rework.of(job.state().joints(), job.world().instrument(), Progress.SILENT)).isEmpty();
+    }
+
+    private static Rework rework(Job job) {
+        return Rework.of(job.state().joints(), job.world().instrument(), Progress.SILENT).orElseThrow();
     }
 
     @Test
@@ -268,7 +296,7 @@ class ClosingsTest {
         Job job = withTheGlassOut().accept(see("e1-seat", new Facing("E1", false)), new JointIntent.Close("e1-seat", false, Optional.of("cannot see it")), close("ring-thread"),
                 new JointIntent.Test(Optional.empty(), "infinity", false, "soft"));
 
-        assertThat(Suspects.of(job.state().joints(), job.world().instrument(), Suspects.failure(job.state().joints()).orElseThrow()).getFirst())
+        assertThat(Suspects.of(job.state().joints(), job.world().instrument(), Suspects.failure(job.state().joints(), job.world().instrument()).orElseThrow()).getFirst())
                 .satisfies(s -> assertThat(s.joint().id()).isEqualTo("e1-seat")).satisfies(s -> assertThat(s.overruled()).isTrue());
     }
 

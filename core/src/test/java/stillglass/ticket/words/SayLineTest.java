@@ -72,6 +72,16 @@ class SayLineTest {
         return ClockPosition.of(hours);
     }
 
+    /// Whoever types it by habit is not scolded for saying what is on record; something else is not passed over.
+    @Test
+    void howAKnownJointHoldsMayBeSaidAgain() {
+        Job job = Job.begun();
+        String tool = job.world().instrument().joint("ring-thread").orElseThrow().tool();
+        assertThat(intents(job, "off ring thread, thread, front, " + tool + ", turns 3")).containsExactly(new JointIntent.Open("ring-thread", false), Job.note("ring-thread", new Turns(3)));
+        assertThat(intents(job, "off ring thread, front")).containsExactly(new JointIntent.Open("ring-thread", false));
+        assertThat(unclear(job, "off ring thread, snap, front")).contains("snap");
+    }
+
     @Test
     void screwsGoToTheCellsOfTheJointInHand() {
         assertThat(facts("mount-screws", "2 screws rear, cross, 4.2 mm")).containsExactly(new Screw("M1", "cross", 4.2), new Screw("M2", "cross", 4.2));
