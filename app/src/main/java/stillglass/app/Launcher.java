@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.logging.Level;
 import java.util.logging.Logger;
-import stillglass.app.desk.DemoBook;
+import stillglass.app.practice.DemoBook;
 import stillglass.app.screens.Screenshots;
 import stillglass.book.BookTrouble;
 

@@ -14,15 +14,16 @@ import javafx.scene.Scene;
 import javafx.scene.image.Image;
 import javafx.stage.Stage;
 import javafx.util.Duration;
-import stillglass.app.desk.DemoBook;
 import stillglass.app.desk.Desk;
+import stillglass.app.desk.Devices;
 import stillglass.app.house.House;
+import stillglass.app.practice.DemoBook;
+import stillglass.app.practice.SimulatedDevices;
 import stillglass.app.shell.Shell;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
-import stillglass.sim.DemoTickets;
 
 /// The window on a logbook. What needs no toolkit, the logbook and the shelf, is opened while the toolkit starts.
 final class StillGlassApp {
@@ -33,7 +34,7 @@ final class StillGlassApp {
     private StillGlassApp(Arguments arguments) {
         this.arguments = arguments;
         logbook = CompletableFuture.supplyAsync(() -> read(Logbook.open(demo() ? demoBook(arguments) : ownBook(arguments))));
-        shelf = CompletableFuture.supplyAsync(() -> filled(demo() ? new Shelf() : new Shelf(ownRules(arguments))));
+        shelf = CompletableFuture.supplyAsync(() -> filled(demo() ? new Shelf() : Shelf.ofShop(folder(arguments))));
     }
 
     /// Opens the window; returns at once, the toolkit goes on until the window is closed.
@@ -72,7 +73,7 @@ final class StillGlassApp {
     private void show(Stage stage) {
         Theme.loadFonts();
         Theme theme = new Theme();
-        Desk desk = new Desk(logbook.join(), shelf.join(), Clock.systemUTC(), Platform::runLater);
+        Desk desk = new Desk(logbook.join(), shelf.join(), Clock.systemUTC(), Platform::runLater, demo() ? new SimulatedDevices() : Devices.NONE);
         Shell root = House.furnish(desk, new SystemAsker(stage), theme);
         Scene scene = new Scene(root, 1280, 800);
         theme.dress(scene);
@@ -88,15 +89,15 @@ final class StillGlassApp {
             Platform.runLater(Platform::exit);
         });
         stage.show();
-        desk.shelf().complaint().ifPresent(desk::complain);
+        desk.shelf().complaints().forEach(desk::complain);
         if (!demo()) {
             desk.compute(() -> {
-                Shelf.offerRules(ownRules(arguments));
+                Shelf.offerRules(folder(arguments).resolve("grade-rules.json"));
                 return true;
             });
         }
         if (demo()) {
-            openTicket(desk, root, DemoTickets.SHOWPIECE);
+            openTicket(desk, root, DemoBook.SHOWPIECE);
         } else {
             desk.setting("last ticket").thenAcceptAsync(
                     last -> last.ifPresentOrElse(n -> openTicket(desk, root, n), root::showBook), Platform::runLater);
@@ -130,9 +131,9 @@ final class StillGlassApp {
         return arguments.path().orElseGet(() -> Path.of(System.getProperty("user.home"), ".local", "share", "still-glass", "logbook.sqlite"));
     }
 
-    /// The shop's own thresholds, beside its logbook.
-    private static Path ownRules(Arguments arguments) {
-        return ownBook(arguments).resolveSibling("grade-rules.json");
+    /// Where the shop's own thresholds, sections and maps lie: beside its logbook.
+    private static Path folder(Arguments arguments) {
+        return ownBook(arguments).toAbsolutePath().resolveSibling("");
     }
 
     /// A fresh copy of the prepared demo, or a demo made on the spot when none was prepared.

@@ -74,6 +74,15 @@ class HouseRulesTest {
                 .resideInAnyPackage("stillglass.optics..", "stillglass.assembly..", "stillglass.look..", "stillglass.ticket..").check(ALL);
     }
 
+    /// What is simulated is made in one room, and only the demo and the pictures of it go there: nothing a technician's own book is opened with can make a reading up.
+    @Test
+    void onlyTheDemoReachesWhatIsSimulated() {
+        noClasses().that().resideInAPackage("stillglass.app..").and().resideOutsideOfPackages("stillglass.app.practice", "stillglass.app.screens")
+                .should().dependOnClassesThat().resideInAnyPackage("stillglass.sim..").check(ALL);
+        noClasses().that().resideOutsideOfPackages("stillglass.app", "stillglass.app.practice", "stillglass.app.screens")
+                .should().dependOnClassesThat().resideInAnyPackage("stillglass.app.practice").check(ALL);
+    }
+
     /// A room for each subject: the story is known to all, no subject knows the grammar, and facts know no joint's history.
     @Test
     void roomsOfTheTicketAreLayers() {

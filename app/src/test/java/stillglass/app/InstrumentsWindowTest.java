@@ -16,7 +16,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
-import stillglass.app.desk.DemoBook;
+import stillglass.app.practice.DemoBook;
 import stillglass.assembly.Joint;
 import stillglass.plan.WayBack;
 import stillglass.ticket.TicketState;

@@ -25,6 +25,7 @@ import org.testfx.framework.junit5.Start;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
 import stillglass.book.log.Logbook;
+import stillglass.device.Source;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -79,7 +80,7 @@ class LookWindowTest {
     private void photo(String id, Phase phase, boolean fromRear, Finding... findings) {
         var w = window.work();
         byte[] bytes = VirtualDevices.camera(w.state(), w.section().orElseThrow(), w.instrument(), 5).take().bytes();
-        Act keep = Act.of(new GlassEvent.PhotoKept(id, phase, fromRear, id),
+        Act keep = Act.of(new GlassEvent.PhotoKept(id, phase, fromRear, id, Source.FILE),
                 new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(findings), 0.02, List.of(), List.of()));
         window.desk.submit(w.state().tag().number(), keep, List.of(new Logbook.PhotoBytes(id, id + ".png", bytes))).join();
         window.settle();

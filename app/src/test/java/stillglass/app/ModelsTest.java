@@ -35,7 +35,7 @@ class ModelsTest {
 
         assertThat(m.facts()).anySatisfy(f -> assertThat(f.value()).isEqualTo("51.99 mm"));
         assertThat(m.symptoms()).hasSize(3);
-        assertThat(m.infinity()).hasValueSatisfying(v -> assertThat(v).startsWith("+0.1").contains("±").endsWith("mm"));
+        assertThat(m.infinity()).hasValueSatisfying(v -> assertThat(v).startsWith("+0.1").contains("±").endsWith("mm · simulated"));
         assertThat(m.infinityMeaning()).contains("behind the film").contains("0.060 mm").contains("f/2.0");
         assertThat(m.map()).contains("45 joints");
     }

@@ -25,8 +25,10 @@ import org.testfx.api.FxRobot;
 import org.testfx.util.WaitForAsyncUtils;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
+import stillglass.app.desk.Devices;
 import stillglass.app.desk.Work;
 import stillglass.app.house.House;
+import stillglass.app.practice.SimulatedDevices;
 import stillglass.app.shell.Shell;
 import stillglass.app.theme.Theme;
 import stillglass.book.data.Shelf;
@@ -64,12 +66,18 @@ final class Window implements AutoCloseable {
     final Scene scene;
     private final FxRobot robot;
 
-    /// On the interface thread.
+    /// The window of the demo, on the interface thread.
     Window(Stage stage, Path book, FxRobot robot) {
+        this(stage, book, robot, new Shelf(), new SimulatedDevices());
+    }
+
+    /// @param shelf what models are known
+    /// @param devices what is connected
+    Window(Stage stage, Path book, FxRobot robot, Shelf shelf, Devices devices) {
         this.robot = robot;
         Theme.loadFonts();
         Theme theme = new Theme();
-        desk = new Desk(Logbook.open(book), new Shelf(), InstantSource.fixed(WHEN), Platform::runLater);
+        desk = new Desk(Logbook.open(book), shelf, InstantSource.fixed(WHEN), Platform::runLater, devices);
         shell = House.furnish(desk, answers, theme);
         scene = new Scene(shell, 1280, 800);
         theme.dress(scene);

@@ -5,10 +5,10 @@ package stillglass.device;
 public interface PhotoCamera {
     /// A picture as a PNG, JPEG or TIFF file in memory.
     /// @param name file name for the record
-    record Picture(String name, byte[] bytes) {
+    record Picture(String name, byte[] bytes, Source source) {
         @Override
         public boolean equals(Object o) {
-            return o instanceof Picture p && name.equals(p.name) && java.util.Arrays.equals(bytes, p.bytes);
+            return o instanceof Picture p && name.equals(p.name) && source == p.source && java.util.Arrays.equals(bytes, p.bytes);
         }
 
         @Override

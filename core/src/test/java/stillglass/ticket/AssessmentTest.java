@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instruments;
+import stillglass.device.Source;
 import stillglass.grade.Advice;
 import stillglass.grade.GradeRules;
 import stillglass.grade.DepthReading;
@@ -134,11 +135,11 @@ class AssessmentTest {
 
     @Test
     void anInfinityErrorThatShowsAsksForTheShims() {
-        Job story = Job.begun().accept(new ReadingEvent.InfinityMeasured(Phase.BEFORE, 0.4, 0.01));
+        Job story = Job.begun().accept(new ReadingEvent.InfinityMeasured(Phase.BEFORE, 0.4, 0.01, Source.TYPED));
         Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
 
         assertThat(r.goals()).containsExactly("shims");
-        Job close = Job.begun().accept(new ReadingEvent.InfinityMeasured(Phase.BEFORE, 0.05, 0.01));
+        Job close = Job.begun().accept(new ReadingEvent.InfinityMeasured(Phase.BEFORE, 0.05, 0.01, Source.TYPED));
         assertThat(Recommendation.of(close.state(), List.of(), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small()).goals()).isEmpty();
     }
 

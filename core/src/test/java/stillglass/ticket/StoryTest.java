@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Instruments;
+import stillglass.device.Source;
 import stillglass.optics.Lenses;
 import stillglass.say.Said;
 import stillglass.ticket.arrival.ArrivalEvent;
@@ -50,7 +51,7 @@ class StoryTest {
             case 2 -> Job.note(joint, new Turns(1 + random.nextInt(4)));
             case 3 -> Job.keep("mount-clock");
             case 4 -> new JointIntent.Mark("dot " + random.nextInt(9), Optional.empty(), Optional.empty(), Optional.empty());
-            case 5 -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, random.nextDouble(), 0.01);
+            case 5 -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, random.nextDouble(), 0.01, Source.TYPED);
             case 6 -> new CareEvent.TimerSet("t" + random.nextInt(3), Said.text("soak"), Job.NOON);
             case 7 -> Job.see(joint, new Turns(1 + random.nextInt(4)));
             default -> open.isEmpty() ? Job.open(joint) : Job.close(open.get(random.nextInt(open.size())));
@@ -199,7 +200,7 @@ class StoryTest {
 
     @Test
     void readingsOutOfRangeAreRefusedAtBirth() {
-        assertThatThrownBy(() -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, Double.NaN, 0.01)).hasMessageContaining("out of range");
+        assertThatThrownBy(() -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, Double.NaN, 0.01, Source.TYPED)).hasMessageContaining("out of range");
     }
 
     @Test

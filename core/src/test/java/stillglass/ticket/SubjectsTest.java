@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instrument;
+import stillglass.device.Source;
 import stillglass.plan.Alternatives;
 import stillglass.say.Said;
 import stillglass.say.Wording;
@@ -30,7 +31,7 @@ class SubjectsTest {
     }
 
     private static ReadingEvent.InfinityMeasured sharp() {
-        return new ReadingEvent.InfinityMeasured(Phase.AFTER, 0, 0.01);
+        return new ReadingEvent.InfinityMeasured(Phase.AFTER, 0, 0.01, Source.TYPED);
     }
 
     @Test
@@ -141,6 +142,6 @@ class SubjectsTest {
     @Test
     void aReadingNeedsItsWords() {
         assertThat(Job.begun().refusal(new ReadingEvent.FunctionChecked(Phase.BEFORE, " ", "sticks"))).isNotBlank();
-        assertThatThrownBy(() -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, Double.POSITIVE_INFINITY, 0.01)).hasMessageContaining("out of range");
+        assertThatThrownBy(() -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, Double.POSITIVE_INFINITY, 0.01, Source.TYPED)).hasMessageContaining("out of range");
     }
 }

@@ -16,6 +16,7 @@ import stillglass.care.AgentLadder;
 import stillglass.care.CareTables;
 import stillglass.care.GreaseDose;
 import stillglass.device.Collimator;
+import stillglass.device.Source;
 import stillglass.optics.LensSection;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
@@ -62,7 +63,7 @@ public final class DemoScript {
         first.add(new ReadingEvent.FunctionChecked(Phase.BEFORE, "iris", a.iris()));
         first.add(new ReadingEvent.FunctionChecked(Phase.BEFORE, "feel", a.feel()));
         Collimator.Reading r = VirtualCollimator.read(DemoTickets.truth(a.number(), section), a.number().hashCode());
-        first.add(new ReadingEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm()));
+        first.add(new ReadingEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm(), Source.SIMULATED));
         List<Deed> acts = new ArrayList<>();
         acts.add(new Deed.Do(Stage.ARRIVE, new Act(first)));
         DemoTickets.asFound(a.number()).ifPresent(f -> acts.add(new Deed.Do(Stage.ARRIVE, new GlassIntent.FindAssembled(f))));
@@ -191,7 +192,7 @@ public final class DemoScript {
             Collimator.Reading after = VirtualCollimator.read(
                     DemoTickets.truth(state.tag().number(), section).withInfinityError(Bench.errorWith(
                             DemoTickets.truth(state.tag().number(), section).infinityErrorMm(), fitted, chosen.totalMm())), 77);
-            acts.add(new Deed.Do(Stage.PROVE, new ReadingEvent.InfinityMeasured(Phase.AFTER, after.errorMm(), after.sigmaMm())));
+            acts.add(new Deed.Do(Stage.PROVE, new ReadingEvent.InfinityMeasured(Phase.AFTER, after.errorMm(), after.sigmaMm(), Source.SIMULATED)));
         });
         acts.add(new Deed.Do(Stage.PROVE, Act.of(
                 new ReadingEvent.FunctionChecked(Phase.AFTER, "iris", "snaps open and closed, blades dry"),

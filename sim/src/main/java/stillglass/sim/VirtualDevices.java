@@ -14,6 +14,7 @@ import stillglass.assembly.Joint;
 import stillglass.device.Caliper;
 import stillglass.device.Collimator;
 import stillglass.device.PhotoCamera;
+import stillglass.device.Source;
 import stillglass.optics.LensSection;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
@@ -50,7 +51,7 @@ public final class VirtualDevices {
     private static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Pose pose) {
         return () -> {
             Shot shot = InspectionCamera.photograph(section, Bench.now(state, section, instrument), pose.mounted(section.name().hashCode()));
-            return new PhotoCamera.Picture("bench-" + Math.floorMod(pose.seed(), 100_000) + ".png", png(shot.picture()));
+            return new PhotoCamera.Picture("bench-" + Math.floorMod(pose.seed(), 100_000) + ".png", png(shot.picture()), Source.SIMULATED);
         };
     }
 
@@ -73,7 +74,7 @@ public final class VirtualDevices {
         boolean told = state.joints().story(joint.id()).closing().statements().stream().anyMatch(f -> f.fact() instanceof Clocked);
         double turn = open && !told ? handTurnDeg(joint, mount) : 0;
         return () -> new PhotoCamera.Picture("step-" + Math.floorMod(moment, 100_000) + ".png",
-                png(StepCamera.photograph(mount, state.tag().number().hashCode(), turn, moment).picture()));
+                png(StepCamera.photograph(mount, state.tag().number().hashCode(), turn, moment).picture()), Source.SIMULATED);
     }
 
     /// How far a ring is turned when it was put back without looking: on the next screw hole, or somewhere near its place.

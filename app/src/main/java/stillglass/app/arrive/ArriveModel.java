@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import stillglass.app.desk.Say;
+import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
@@ -61,7 +62,7 @@ public record ArriveModel(
                         : Words.of("arrive.unmapped")),
                 work.mapped() ? Optional.empty() : work.computed().alike().map(ArriveModel::alike),
                 s.arrival().symptoms(), s.arrival().use(),
-                infinity.map(m -> Words.of("mm.error", m.errorMm(), m.uncertaintyMm())),
+                infinity.map(Sourced::error),
                 infinity.flatMap(m -> work.section().map(l -> meaning(m.errorMm(), l))).orElse(""),
                 s.readings().check(Phase.BEFORE, "iris"), s.readings().check(Phase.BEFORE, "feel"), s.done(Stage.ARRIVE));
     }

@@ -11,12 +11,13 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
+import stillglass.app.desk.Devices;
 import stillglass.app.desk.Say;
+import stillglass.app.desk.TypedReading;
 import stillglass.app.desk.Work;
 import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.sim.VirtualDevices;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.story.Intent;
@@ -25,8 +26,6 @@ import stillglass.ticket.story.Stage;
 
 /// Three sheets: what it is, what the owner says, what the first check of its functions found.
 public final class ArriveView implements Station {
-    /// A value typed from a bench instrument is taken as good to a hundredth.
-    private static final double TYPED_SIGMA_MM = 0.01;
 
     private final Desk desk;
     private final Label form = Build.label("", "soft");
@@ -64,6 +63,8 @@ public final class ArriveView implements Station {
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
         javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
         read.setId("read-collimator");
+        read.setVisible(desk.devices() != Devices.NONE);
+        read.setManaged(read.isVisible());
         VBox check = Build.sheet(Words.of("arrive.check"), "",
                 Build.line(Words.of("arrive.infinity"), "subheading"), infinity, infinityMeaning, Build.row(10, read, grow(infinityField)),
                 Build.line(Words.of("arrive.iris"), "subheading"), iris, irisField,
@@ -84,14 +85,8 @@ public final class ArriveView implements Station {
 
     /// What is no length stays in the field, to be corrected.
     private void typedInfinity(String text) {
-        infinityField.setText(text);
-        try {
-            keep(new ReadingEvent.InfinityMeasured(Phase.BEFORE, Double.parseDouble(text.replace(',', '.').replace("mm", "").strip()), TYPED_SIGMA_MM));
-            infinityField.clear();
-        } catch (NumberFormatException e) {
-            desk.complain(Words.of("arrive.infinity.nonumber", text));
-        } catch (IllegalArgumentException e) {
-            desk.complain(Words.capital(String.valueOf(e.getMessage())) + ".");
+        if (!TypedReading.infinity(desk, Phase.BEFORE, text)) {
+            infinityField.setText(text);
         }
     }
 
@@ -100,9 +95,8 @@ public final class ArriveView implements Station {
     }
 
     private void readCollimator() {
-        desk.shown().ifPresent(w -> w.section().ifPresentOrElse(lens -> desk.compute(() -> VirtualDevices.collimator(
-                                w.state(), lens, w.instrument(), w.state().history().nextAct()).read())
-                .thenCompose(r -> desk.submit(new ReadingEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm()))), () -> desk.complain(Words.of("section.unknown"))));
+        desk.shown().ifPresent(w -> desk.devices().collimator(w).ifPresentOrElse(c -> desk.compute(c::read)
+                .thenCompose(r -> desk.submit(new ReadingEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm(), desk.devices().source()))), infinityField::requestFocus));
     }
 
     @Override

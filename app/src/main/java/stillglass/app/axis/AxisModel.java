@@ -249,7 +249,7 @@ public record AxisModel(
                 Words.of("axis.fact.bfd", p.bfdMm()),
                 Words.of("axis.fact.pupil", p.entrancePupil().diameterMm()),
                 Words.of("axis.fact.glass", section.elements().size(), groups)));
-        work.computed().assembly().ifPresent(a -> a.faults().forEach(f -> lines.add(Words.of("axis.fact.asfound", f))));
+        work.computed().assembly().ifPresent(a -> a.faults().forEach(f -> lines.add(Words.of("axis.fact.asfound", f.said()))));
         if (section.basis().estimate()) {
             lines.add(Words.of("axis.fact.estimate", section.basis().word()));
         }

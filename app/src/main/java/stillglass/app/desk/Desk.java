@@ -40,6 +40,7 @@ public final class Desk implements AutoCloseable {
     private final Shelf shelf;
     private final InstantSource clock;
     private final Executor ui;
+    private final Devices devices;
     private final Threads threads;
     private final Tickets tickets;
     private final Settings settings;
@@ -53,8 +54,15 @@ public final class Desk implements AutoCloseable {
     private volatile Optional<Work> shown = Optional.empty();
     private volatile List<Logbook.Clock> clocks = List.of();
 
+    /// A desk with nothing connected to it.
     /// @param ui runs what changes the window
     public Desk(Logbook log, Shelf shelf, InstantSource clock, Executor ui) {
+        this(log, shelf, clock, ui, Devices.NONE);
+    }
+
+    /// @param ui runs what changes the window
+    public Desk(Logbook log, Shelf shelf, InstantSource clock, Executor ui, Devices devices) {
+        this.devices = devices;
         this.log = log;
         this.shelf = shelf;
         this.clock = clock;
@@ -73,6 +81,10 @@ public final class Desk implements AutoCloseable {
 
     public Shelf shelf() {
         return shelf;
+    }
+
+    public Devices devices() {
+        return devices;
     }
 
     public InstantSource clock() {

@@ -1,5 +1,6 @@
 package stillglass.app.desk;
 
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +15,7 @@ import stillglass.book.BadInput;
 import stillglass.book.log.Logbook;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.device.PhotoCamera;
+import stillglass.device.Source;
 import stillglass.look.Aperture;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
@@ -39,6 +41,23 @@ public final class PhotoTaking {
 
     private PhotoTaking() {}
 
+    /// A picture that is read from a file when it is asked for.
+    public static PhotoCamera file(Path file) {
+        return () -> new PhotoCamera.Picture(String.valueOf(file.getFileName()), PhotoFiles.bytes(file), Source.FILE);
+    }
+
+    private static GlassEvent.PhotoKept kept(String id, Phase phase, boolean fromRear, String caption, PhotoCamera.Picture p) {
+        return new GlassEvent.PhotoKept(id, phase, fromRear, caption, Optional.of(p.source()), PhotoFiles.taken(p.bytes()));
+    }
+
+    /// Keeps a picture as it is, with a caption: nothing is graded.
+    public static CompletableFuture<Decision> plain(Desk desk, Work work, PhotoCamera source, Phase phase, String caption) {
+        return desk.compute(() -> readable(source.take())).thenCompose(p -> {
+            String id = id(work, p);
+            return desk.submit(number(work), Act.of(kept(id, phase, false, caption, p)), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
+        });
+    }
+
     /// @param caption what it shows
     /// @param progress hears how far it is, and may stop it
     /// @return the decision after it was kept
@@ -49,7 +68,7 @@ public final class PhotoTaking {
             PhotoCamera.Picture picture = source.take();
             String id = id(work, picture);
             GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), progress);
-            GlassEvent.PhotoKept kept = new GlassEvent.PhotoKept(id, phase, fromRear, caption);
+            GlassEvent.PhotoKept kept = kept(id, phase, fromRear, caption, picture);
             return new Taken(List.of(kept, graded), new Logbook.PhotoBytes(id, picture.name(), picture.bytes()),
                     new Photo(kept, Optional.of(graded), Instant.EPOCH));
         }).thenCompose(t -> turned(desk, work, t)).thenCompose(t -> desk.submit(number(work), new Act(t.happened()), List.of(t.bytes())));
@@ -80,7 +99,7 @@ public final class PhotoTaking {
     public static CompletableFuture<Decision> ofStep(Desk desk, Work work, Joint joint, PhotoCamera source) {
         return desk.compute(() -> readable(source.take())).thenCompose(p -> {
             String id = id(work, p);
-            GlassEvent.PhotoKept kept = new GlassEvent.PhotoKept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name()));
+            GlassEvent.PhotoKept kept = kept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name()), p);
             return desk.submit(number(work), Act.of(kept, new JointIntent.Note(joint.id(), List.of(new stillglass.ticket.facts.Photo(id)))), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
         });
     }
@@ -105,7 +124,7 @@ public final class PhotoTaking {
     public static CompletableFuture<Decision> ofReturn(Desk desk, Work work, Joint joint, PhotoCamera source, Comparing how, Progress progress) {
         return desk.compute(() -> readable(source.take())).thenCompose(p -> {
             Logbook.PhotoBytes now = new Logbook.PhotoBytes(id(work, p), p.name(), p.bytes());
-            GlassEvent.PhotoKept kept = new GlassEvent.PhotoKept(now.photoId(), Phase.AFTER, false, Words.of("close.photo.caption", joint.name()));
+            GlassEvent.PhotoKept kept = kept(now.photoId(), Phase.AFTER, false, Words.of("close.photo.caption", joint.name()), p);
             return clocked(desk, number(work), how, now, progress).thenCompose(f -> desk.submit(number(work),
                     Act.of(kept, new JointIntent.State(joint.id(), f.map(c -> (Fact) c).orElse(new stillglass.ticket.facts.Photo(now.photoId())))), List.of(now)));
         });

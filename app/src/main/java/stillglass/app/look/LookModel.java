@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import stillglass.app.desk.Say;
+import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
@@ -163,7 +164,7 @@ public record LookModel(
 
     private static List<ShotChip> shots(TicketState s, Optional<Photo> shown) {
         return s.glass().all().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
-                .map(p -> new ShotChip(p.kept().photoId(), p.kept().caption(),
+                .map(p -> new ShotChip(p.kept().photoId(), Sourced.caption(p.kept()),
                         shown.filter(x -> x.kept().photoId().equals(p.kept().photoId())).isPresent(), s.glass().focusMm(p.kept().photoId())))
                 .toList();
     }

@@ -21,6 +21,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
+import stillglass.app.desk.Devices;
 import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
@@ -29,7 +30,6 @@ import stillglass.app.desk.Work;
 import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.book.photo.PhotoFiles;
 import stillglass.device.PhotoCamera;
 import stillglass.grade.CheapTest;
 import stillglass.grade.TellApart;
@@ -38,7 +38,6 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.LightingGuide;
 import stillglass.look.Progress;
-import stillglass.sim.VirtualDevices;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.story.Decision;
@@ -119,6 +118,7 @@ public final class LookView implements Station {
     private Button take() {
         Button b = Build.button(Words.of("look.take"), "C", this::photograph);
         b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        show(b, desk.devices() != Devices.NONE);
         return b;
     }
 
@@ -131,7 +131,7 @@ public final class LookView implements Station {
         CompletableFuture<?> before = CompletableFuture.completedFuture(null);
         for (Path file : files) {
             before = before.thenCompose(done -> onUi(() -> desk.shown().map(w -> grade(w, Words.of("look.caption"),
-                            () -> new PhotoCamera.Picture(String.valueOf(file.getFileName()), PhotoFiles.bytes(file))))
+                            PhotoTaking.file(file)))
                     .orElseGet(() -> CompletableFuture.completedFuture(null))));
         }
     }
@@ -146,8 +146,8 @@ public final class LookView implements Station {
     }
 
     private void photograph() {
-        desk.shown().ifPresent(w -> w.section().ifPresentOrElse(lens -> grade(w, Words.of(w.viewing().fromRear() ? "look.caption.bench.rear" : "look.caption.bench"),
-                VirtualDevices.camera(w.state(), lens, w.instrument(), Phase.BEFORE, w.viewing().fromRear())), () -> desk.complain(Words.of("section.unknown"))));
+        desk.shown().ifPresent(w -> desk.devices().camera(w, Phase.BEFORE, w.viewing().fromRear())
+                .ifPresentOrElse(c -> grade(w, Words.of(w.viewing().fromRear() ? "look.caption.bench.rear" : "look.caption.bench"), c), this::askPhoto));
     }
 
     private CompletableFuture<Decision> grade(Work work, String caption, PhotoCamera camera) {

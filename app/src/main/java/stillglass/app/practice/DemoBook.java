@@ -1,4 +1,4 @@
-package stillglass.app.desk;
+package stillglass.app.practice;
 
 import java.nio.file.Path;
 import java.time.InstantSource;
@@ -10,6 +10,9 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import stillglass.app.desk.Desk;
+import stillglass.app.desk.PhotoTaking;
+import stillglass.app.desk.Work;
 import stillglass.assembly.Joint;
 import stillglass.book.log.Logbook;
 import stillglass.book.data.Shelf;
@@ -37,6 +40,9 @@ import stillglass.ticket.story.Stage;
 
 /// Carries out the demo stories on a desk, act by act, exactly as a technician's hands would.
 public final class DemoBook {
+    /// Number of the ticket that is told to the middle of a stage.
+    public static final String SHOWPIECE = DemoTickets.SHOWPIECE;
+
     private DemoBook() {}
 
     /// Tells the showpiece to the middle of a stage; two more tickets have just arrived.

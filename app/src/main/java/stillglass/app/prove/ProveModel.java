@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import stillglass.app.desk.Say;
+import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.book.report.ReportMaker;
@@ -88,7 +89,7 @@ public record ProveModel(
     }
 
     private static Reading reading(ReadingEvent.InfinityMeasured m) {
-        return new Reading(m.errorMm(), m.uncertaintyMm(), Words.of("mm.error", m.errorMm(), m.uncertaintyMm()));
+        return new Reading(m.errorMm(), m.uncertaintyMm(), Sourced.error(m));
     }
 
     /// What was proved and signed before something was opened again.

@@ -18,8 +18,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
+import stillglass.app.desk.Devices;
 import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Say;
+import stillglass.app.desk.TypedReading;
 import stillglass.app.desk.Work;
 import stillglass.app.look.PhotoCache;
 import stillglass.app.look.PhotoPane;
@@ -31,7 +33,6 @@ import stillglass.book.report.PdfReport;
 import stillglass.book.report.ReportMaker;
 import stillglass.look.Progress;
 import stillglass.prove.InfinityShims;
-import stillglass.sim.VirtualDevices;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Photo;
 import stillglass.ticket.joints.JointIntent;
@@ -49,6 +50,7 @@ public final class ProveView implements Station {
     private final Label readings = Build.label("", "soft");
     private final VBox sum = Build.column(3);
     private final TextField stockField = new TextField();
+    private final TextField infinityField;
     private final Button fit;
     private final PhotoPane before = new PhotoPane(PhotoPane.NONE);
     private final PhotoPane after = new PhotoPane(PhotoPane.NONE);
@@ -71,6 +73,10 @@ public final class ProveView implements Station {
         this.cache = cache;
         Button read = Build.button(Words.of("prove.read"), "R", this::read);
         read.setId("read-after");
+        shown(read, desk.devices() != Devices.NONE);
+        infinityField = Build.field(Words.of("arrive.infinity.prompt"), this::typedInfinity);
+        infinityField.setId("infinity-after");
+        HBox.setHgrow(infinityField, Priority.ALWAYS);
         fit = Build.button(Words.of("prove.fit"), "S", this::fit, "next");
         fit.setId("fit-shims");
         stockField.setText(join(stock));
@@ -80,7 +86,7 @@ public final class ProveView implements Station {
         HBox.setHgrow(stockField, Priority.ALWAYS);
         desk.setting("shim stock").thenAcceptAsync(s -> s.ifPresent(this::setStock), Platform::runLater);
         VBox infinity = Build.sheet(Words.of("prove.infinity"), "", gauge, readings, sum,
-                Build.row(8, Build.line(Words.of("prove.stock"), "soft", "small"), stockField), Build.spring(), new FlowPane(8, 8, read, fit));
+                Build.row(8, Build.line(Words.of("prove.stock"), "soft", "small"), stockField), Build.spring(), infinityField, new FlowPane(8, 8, read, fit));
         HBox photos = Build.shared(8, List.of(framed(before, "prove.photo.before"), framed(after, "prove.photo.after")), 1, 1);
         VBox.setVgrow(photos, Priority.ALWAYS);
         Button photo = Build.button(Words.of("prove.photo"), "C", this::photograph);
@@ -135,13 +141,25 @@ public final class ProveView implements Station {
         desk.shown().ifPresent(this::show);
     }
 
+    private static void shown(Node n, boolean visible) {
+        n.setVisible(visible);
+        n.setManaged(visible);
+    }
+
+    /// What is no length stays in the field, to be corrected.
+    private void typedInfinity(String text) {
+        if (!TypedReading.infinity(desk, Phase.AFTER, text)) {
+            infinityField.setText(text);
+        }
+    }
+
     private void check(String what, String found) {
         desk.submit(new ReadingEvent.FunctionChecked(Phase.AFTER, what, found));
     }
 
     private void read() {
-        desk.shown().ifPresent(w -> w.section().ifPresentOrElse(lens -> desk.compute(() -> VirtualDevices.collimator(w.state(), lens, w.instrument(), w.state().history().nextAct()).read())
-                .thenCompose(r -> desk.submit(new ReadingEvent.InfinityMeasured(Phase.AFTER, r.errorMm(), r.sigmaMm()))), () -> desk.complain(Words.of("section.unknown"))));
+        desk.shown().ifPresent(w -> desk.devices().collimator(w).ifPresentOrElse(c -> desk.compute(c::read)
+                .thenCompose(r -> desk.submit(new ReadingEvent.InfinityMeasured(Phase.AFTER, r.errorMm(), r.sigmaMm(), desk.devices().source()))), infinityField::requestFocus));
     }
 
     private void fit() {
@@ -150,8 +168,8 @@ public final class ProveView implements Station {
     }
 
     private void photograph() {
-        desk.shown().ifPresent(w -> w.section().ifPresent(lens -> PhotoTaking.take(desk, w, VirtualDevices.camera(w.state(), lens, w.instrument(), Phase.AFTER),
-                Phase.AFTER, false, Words.of("prove.caption"), Progress.SILENT)));
+        desk.shown().ifPresent(w -> desk.devices().camera(w, Phase.AFTER, false).or(() -> asker.photo().map(PhotoTaking::file))
+                .ifPresent(camera -> PhotoTaking.take(desk, w, camera, Phase.AFTER, false, Words.of("prove.caption"), Progress.SILENT)));
     }
 
     private void sign() {

@@ -21,11 +21,12 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javax.imageio.ImageIO;
 import stillglass.app.desk.Asker;
-import stillglass.app.desk.DemoBook;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Viewing;
 import stillglass.app.house.House;
+import stillglass.app.practice.DemoBook;
+import stillglass.app.practice.SimulatedDevices;
 import stillglass.app.shell.Shell;
 import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Theme;
@@ -76,7 +77,7 @@ public final class Screenshots {
                 up.complete(null);
             });
             up.orTimeout(60, TimeUnit.SECONDS).join();
-            try (Desk desk = new Desk(Logbook.open(work.resolve("demo.sqlite")), new Shelf(), InstantSource.fixed(WHEN), Platform::runLater)) {
+            try (Desk desk = new Desk(Logbook.open(work.resolve("demo.sqlite")), new Shelf(), InstantSource.fixed(WHEN), Platform::runLater, new SimulatedDevices())) {
                 Screenshots pictures = onUi(() -> new Screenshots(folder, desk));
                 pictures.tell();
             }

@@ -11,15 +11,12 @@ import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
-import stillglass.sim.VirtualDevices;
+import stillglass.device.Caliper;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.story.Stage;
 
 /// Caliper and micrometer: what they show goes into the field in hand, or begins a line about the joint in hand.
 final class Gauge {
-    /// Scatter of the simulated readings.
-    private static final long SEED = 5;
-
     private final Desk desk;
     private final Consumer<String> type;
     /// Joint the last reading was taken at, and how many before it.
@@ -39,7 +36,12 @@ final class Gauge {
         int before = readings;
         List<Fact> noted = work.stage() == Stage.CLOSE ? List.of() : work.state().joints().facts(joint.id());
         boolean shims = joint.frees().stream().flatMap(p -> work.instrument().part(p).stream()).anyMatch(p -> p.kind() == Part.Kind.SHIM);
-        desk.compute(() -> VirtualDevices.caliper(joint, work.instrument(), noted, before, SEED).readMm()).thenAcceptAsync(mm -> {
+        Optional<Caliper> caliper = desk.devices().caliper(work, joint, noted, before);
+        if (caliper.isEmpty()) {
+            desk.complain(Words.of("gauge.none"));
+            return;
+        }
+        desk.compute(() -> caliper.get().readMm()).thenAcceptAsync(mm -> {
             String reading = Words.number(mm);
             focused.get().ifPresentOrElse(
                     field -> field.replaceSelection(Measured.into(field.getText(0, field.getSelection().getStart()), reading)),

@@ -28,12 +28,10 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
-import stillglass.book.photo.PhotoFiles;
 import stillglass.device.PhotoCamera;
 import stillglass.look.Aperture;
 import stillglass.look.Progress;
 import stillglass.prove.ClockingCheck;
-import stillglass.sim.VirtualDevices;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.PhotoMark;
 import stillglass.ticket.story.Stage;
@@ -278,7 +276,7 @@ public final class StepPhotoView {
 
     /// Takes a photo with the camera of the bench: for the record while opening, to compare while closing.
     public void photograph(Work work) {
-        joint(work).ifPresent(j -> take(work, j, VirtualDevices.overJoint(work.state(), j)));
+        joint(work).ifPresent(j -> desk.devices().overJoint(work, j).ifPresentOrElse(c -> take(work, j, c), this::ask));
     }
 
     private void ask() {
@@ -288,7 +286,7 @@ public final class StepPhotoView {
     /// The same from a file.
     public void file(Path file) {
         desk.shown().ifPresent(w -> joint(w).ifPresent(j ->
-                take(w, j, () -> new PhotoCamera.Picture(String.valueOf(file.getFileName()), PhotoFiles.bytes(file)))));
+                take(w, j, PhotoTaking.file(file))));
     }
 
     private static Optional<Joint> joint(Work work) {

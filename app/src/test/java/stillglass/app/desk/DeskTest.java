@@ -24,6 +24,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import stillglass.app.practice.DemoBook;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
@@ -33,6 +34,7 @@ import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.say.Begun;
 import stillglass.device.PhotoCamera;
+import stillglass.device.Source;
 import stillglass.look.Lighting;
 import stillglass.look.Progress;
 import stillglass.plan.alike.AlikeModel;
@@ -148,7 +150,7 @@ class DeskTest {
 
     @Test
     void aTicketOpensWhereItsWorkStands() throws Exception {
-        get(desk.submit(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "")));
+        get(desk.submit(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)));
         begin("T-2", "moraine_28_f35");
         get(desk.open("T-1"));
         Work w = settle();
@@ -192,7 +194,7 @@ class DeskTest {
 
     @Test
     void aPhotoThatCannotBeReadLeavesTheTicketAsItWas() throws Exception {
-        PhotoCamera torn = () -> new PhotoCamera.Picture("torn.png", new byte[] {1, 2, 3});
+        PhotoCamera torn = () -> new PhotoCamera.Picture("torn.png", new byte[] {1, 2, 3}, Source.FILE);
         PhotoTaking.take(desk, settle(), torn, Phase.BEFORE, false, "", Progress.SILENT).handle((d, wrong) -> wrong).get(20, TimeUnit.SECONDS);
         Work w = settle();
 
@@ -323,7 +325,7 @@ class DeskTest {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return () -> new PhotoCamera.Picture(seed + ".png", bytes.toByteArray());
+        return () -> new PhotoCamera.Picture(seed + ".png", bytes.toByteArray(), Source.FILE);
     }
 
     @Test
@@ -416,7 +418,7 @@ class DeskTest {
     void aPhotoOfAStepThatIsTornIsRefusedBeforeAnythingIsKept() throws Exception {
         begin("T-2", "fell_52_f2");
         byte[] whole = turned(3, 0).take().bytes();
-        PhotoCamera torn = () -> new PhotoCamera.Picture("torn.png", java.util.Arrays.copyOf(whole, whole.length / 3));
+        PhotoCamera torn = () -> new PhotoCamera.Picture("torn.png", java.util.Arrays.copyOf(whole, whole.length / 3), Source.FILE);
         Work w = settle();
         Joint joint = w.instrument().joint("name-ring").orElseThrow();
 

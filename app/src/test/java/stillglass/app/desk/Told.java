@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import stillglass.app.practice.DemoBook;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;

@@ -17,6 +17,7 @@ import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
+import stillglass.device.Source;
 import stillglass.grade.CheapTest;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
@@ -44,7 +45,7 @@ class LookModelTest {
     }
 
     private static List<Event> photo(String id, Phase phase, boolean rear, Finding... findings) {
-        return List.of(new GlassEvent.PhotoKept(id, phase, rear, "photo " + id),
+        return List.of(new GlassEvent.PhotoKept(id, phase, rear, "photo " + id, Source.FILE),
                 new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(500, 400, 300, 300, 0), List.of(findings), 0.03, List.of(), List.of()));
     }
 

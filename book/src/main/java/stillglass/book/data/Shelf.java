@@ -1,12 +1,16 @@
 package stillglass.book.data;
 
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.book.BadInput;
 import stillglass.book.file.SafeFile;
@@ -17,44 +21,100 @@ import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 import stillglass.ticket.arrival.Tag;
 
-/// What ships with the application: lens sections, instruments, and the shop's tables.
+/// Lens sections, maps of instruments, and the shop's tables: what ships with the application, or the shop's own.
 ///
 /// Read lazily and kept; all of it is immutable. A section without an instrument gets an empty one, which has
 /// glasses but no joints: it is opened without a map.
 public final class Shelf {
     private static final List<String> SECTIONS = List.of(
             "fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_28_f35", "hawthorn_105_f28", "sedge_75_f45", "shoal_50_f5");
+    /// Own files of a sort that are read.
+    private static final int MOST_OWN = 2000;
     private static final List<String> INSTRUMENTS = List.of("ostrel_52_f2", "corvane_zoom_35_70", "pellam_folding_75", "ostrel_reflex");
 
     private final Map<String, LensSection> sections = new ConcurrentHashMap<>();
     private final Map<String, Footprints> footprints = new ConcurrentHashMap<>();
     private final Map<String, Instrument> instruments = new ConcurrentHashMap<>();
+    private final List<String> sectionIds;
+    private final List<String> instrumentIds;
     private final GradeRules rules;
-    private final Optional<String> complaint;
+    private final List<String> complaints;
     private final CareTables care = RulesJson.shippedCare();
     private final List<CheapTest> tests = RulesJson.shippedTests();
 
-    /// What ships, nothing of the shop's own.
+    /// What ships, all of it on the shelf: for the demo, for practice, for checking.
     public Shelf() {
-        rules = RulesJson.shippedGrade();
-        complaint = Optional.empty();
+        this(SECTIONS, INSTRUMENTS, RulesJson.shippedGrade(), List.of());
     }
 
-    /// With the shop's own grade rules.
-    /// @param ownRules a file that may be missing; one that cannot be read is left alone, the shipped rules hold and
-    ///     [#complaint] says why
-    public Shelf(Path ownRules) {
-        GradeRules found = RulesJson.shippedGrade();
-        Optional<String> trouble = Optional.empty();
+    private Shelf(List<String> sectionIds, List<String> instrumentIds, GradeRules rules, List<String> complaints) {
+        this.sectionIds = List.copyOf(sectionIds);
+        this.instrumentIds = List.copyOf(instrumentIds);
+        this.rules = rules;
+        this.complaints = List.copyOf(complaints);
+    }
+
+    /// The shop's own: its grade rules, and the sections and maps in its folder. Nothing of the demo stands on it; a ticket that was begun on a model
+    /// of the demo still finds it.
+    /// @param folder with `grade-rules.json`, `shelf/lenses` and `shelf/instruments`, each of which may be missing; a file that cannot be read is left alone and
+    ///     complained about
+    public static Shelf ofShop(Path folder) {
+        List<String> complaints = new ArrayList<>();
+        GradeRules rules = RulesJson.shippedGrade();
+        Path ownRules = folder.resolve("grade-rules.json");
         if (Files.exists(ownRules)) {
             try {
-                found = RulesJson.grade(ownRules);
+                rules = RulesJson.grade(ownRules);
             } catch (BadInput e) {
-                trouble = Optional.of("Your grade rules were not used, the usual ones hold. " + e.getMessage());
+                complaints.add("Your grade rules were not used, the usual ones hold. " + e.getMessage());
             }
         }
-        rules = found;
-        complaint = trouble;
+        Map<String, LensSection> lenses = new TreeMap<>();
+        Map<String, Instrument> maps = new TreeMap<>();
+        for (Path f : files(folder.resolve("shelf").resolve("lenses"), complaints)) {
+            taken(() -> lenses.put(stem(f), LensJson.read(f)), complaints);
+        }
+        for (Path f : files(folder.resolve("shelf").resolve("instruments"), complaints)) {
+            taken(() -> {
+                Instrument i = InstrumentJson.read(f);
+                if (maps.put(i.id(), i) != null) {
+                    throw new BadInput(String.valueOf(f.getFileName()), "id", "two files in this folder describe " + i.id() + ": keep one");
+                }
+            }, complaints);
+        }
+        Shelf shelf = new Shelf(List.copyOf(lenses.keySet()), List.copyOf(maps.keySet()), rules, complaints);
+        shelf.sections.putAll(lenses);
+        shelf.instruments.putAll(maps);
+        return shelf;
+    }
+
+    private static void taken(Runnable read, List<String> complaints) {
+        try {
+            read.run();
+        } catch (BadInput e) {
+            complaints.add("A file on your shelf was left alone. " + e.getMessage());
+        }
+    }
+
+    private static List<Path> files(Path folder, List<String> complaints) {
+        if (!Files.isDirectory(folder)) {
+            return List.of();
+        }
+        try (Stream<Path> all = Files.list(folder)) {
+            List<Path> files = all.filter(f -> f.toString().endsWith(".json") && Files.isRegularFile(f)).sorted().limit(MOST_OWN + 1).toList();
+            if (files.size() > MOST_OWN) {
+                complaints.add("Only the first " + MOST_OWN + " files in " + folder + " were read.");
+            }
+            return files.subList(0, Math.min(MOST_OWN, files.size()));
+        } catch (IOException e) {
+            complaints.add("The folder " + folder + " could not be read: " + e.getMessage());
+            return List.of();
+        }
+    }
+
+    private static String stem(Path file) {
+        String name = String.valueOf(file.getFileName());
+        return name.substring(0, name.length() - ".json".length());
     }
 
     /// Lays the shipped grade rules down for editing where there are none yet.
@@ -65,18 +125,18 @@ public final class Shelf {
     }
 
     /// What was wrong with the shop's own files, in words.
-    public Optional<String> complaint() {
-        return complaint;
+    public List<String> complaints() {
+        return complaints;
     }
 
     /// Identifiers of the sections on the shelf.
     public List<String> sectionIds() {
-        return SECTIONS;
+        return sectionIds;
     }
 
     /// Identifiers of the instruments on the shelf.
     public List<String> instrumentIds() {
-        return INSTRUMENTS;
+        return instrumentIds;
     }
 
     /// @throws IllegalStateException for an identifier that is not on the shelf
@@ -99,8 +159,12 @@ public final class Shelf {
 
     /// What is known of the model a ticket hangs on: its map, its glasses, or nothing but its name.
     public Instrument instrument(Tag tag) {
-        return INSTRUMENTS.contains(tag.instrumentId()) || hasSection(tag.instrumentId()) ? instrument(tag.instrumentId())
+        return hasMap(tag.instrumentId()) || hasSection(tag.instrumentId()) ? instrument(tag.instrumentId())
                 : tag.sectionId().filter(this::hasSection).map(s -> instrument(s)).orElseGet(() -> Instrument.unknown(tag.instrumentId(), tag.title(), tag.sort()));
+    }
+
+    private boolean hasMap(String id) {
+        return INSTRUMENTS.contains(id) || instrumentIds.contains(id);
     }
 
     /// Whether there is a section of that identifier.
@@ -110,7 +174,7 @@ public final class Shelf {
 
     /// The instrument on the shelf that has this section, if one is mapped.
     public Optional<String> mappedFor(String sectionId) {
-        return INSTRUMENTS.stream().filter(i -> instrument(i).sort() != Instrument.Sort.BODY && instrument(i).sectionId().filter(sectionId::equals).isPresent()).findFirst();
+        return instrumentIds.stream().filter(i -> instrument(i).sort() != Instrument.Sort.BODY && instrument(i).sectionId().filter(sectionId::equals).isPresent()).findFirst();
     }
 
     /// Takes in a section read from a file, so that a ticket can refer to it.

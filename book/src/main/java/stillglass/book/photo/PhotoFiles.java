@@ -2,6 +2,7 @@ package stillglass.book.photo;
 
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.metadata.exif.ExifIFD0Directory;
+import com.drew.metadata.exif.ExifSubIFDDirectory;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.io.ByteArrayInputStream;
@@ -9,7 +10,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeParseException;
 import java.util.Iterator;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
@@ -22,6 +27,7 @@ import stillglass.look.LinearPhoto;
 public final class PhotoFiles {
     /// Largest photo taken, in pixels.
     public static final long MOST_PIXELS = 120_000_000;
+    private static final DateTimeFormatter EXIF_TIME = DateTimeFormatter.ofPattern("yyyy:MM:dd HH:mm:ss");
 
     private static final long MOST_BYTES = 400_000_000;
     private static final long DECODE_WHOLE = 26_000_000;
@@ -127,6 +133,18 @@ public final class PhotoFiles {
             }
         }
         return out;
+    }
+
+    /// When it was taken by the camera's own clock, where the file says so.
+    public static Optional<LocalDateTime> taken(byte[] bytes) {
+        try {
+            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes)).getFirstDirectoryOfType(ExifSubIFDDirectory.class);
+            String said = directory == null ? null : directory.getString(ExifSubIFDDirectory.TAG_DATETIME_ORIGINAL);
+            return said == null ? Optional.empty() : Optional.of(LocalDateTime.parse(said.strip(), EXIF_TIME));
+        } catch (com.drew.imaging.ImageProcessingException | IOException | DateTimeParseException e) {
+            // The time is a courtesy; whether the photo can be read is decided by the decoder.
+            return Optional.empty();
+        }
     }
 
     /// EXIF orientation, 1 (upright) when absent.

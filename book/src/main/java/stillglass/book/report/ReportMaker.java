@@ -9,6 +9,7 @@ import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
+import stillglass.book.BookWords;
 import stillglass.book.data.Shelf;
 import stillglass.grade.Grader;
 import stillglass.look.Progress;
@@ -27,6 +28,7 @@ import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.FoundLoose;
 import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Shims;
+import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.ShimStack;
@@ -80,7 +82,7 @@ public final class ReportMaker {
                 .map(o -> o.why().isBlank() ? o.what() : Said.of("report.overruled.why", "what", o.what(), "why", o.why())).toList()));
         blocks.add(lines("report.withdrawn", withdrawn()));
         return new Report(Said.of("report.title", "title", state.tag().title(), "number", state.tag().number()), head(), blocks,
-                state.glass().all().stream().map(p -> new Report.Picture(p.id(), p.kept().caption())).toList(), signature());
+                state.glass().all().stream().map(p -> new Report.Picture(p.id(), caption(p.kept()))).toList(), signature());
     }
 
     private static Report.Block lines(String heading, List<Said> lines) {
@@ -113,7 +115,7 @@ public final class ReportMaker {
             all.add(Said.of("report.use", "use", state.arrival().use()));
         }
         for (String fault : state.glass().assemblyFound()) {
-            String said = LensFault.parse(fault).toString();
+            Said said = LensFault.parse(fault).said();
             all.add(Said.of(state.glass().assembly().contains(fault) ? "report.assembled" : "report.assembled.right", "fault", said));
         }
         world.section().filter(s -> s.basis().estimate()).ifPresent(s -> all.add(Said.of("report.estimate", "basis", s.basis().word())));
@@ -185,8 +187,13 @@ public final class ReportMaker {
         return Said.of(Math.abs(m.errorMm()) <= hidden ? "report.infinity.within" : "report.infinity.more", "mm", hidden, "stop", Grader.stop(section.fNumber()));
     }
 
+    private static String caption(GlassEvent.PhotoKept p) {
+        return p.source().map(s -> BookWords.wording().say(Said.of("report.sourced", "value", p.caption(), "source", s.said()))).orElse(p.caption());
+    }
+
     private static Said infinity(ReadingEvent.InfinityMeasured m) {
-        return Said.of("report.infinity.value", "mm", m.errorMm(), "sigma", m.uncertaintyMm());
+        Said value = Said.of("report.infinity.value", "mm", m.errorMm(), "sigma", m.uncertaintyMm());
+        return m.source().map(s -> Said.of("report.sourced", "value", value, "source", s.said())).orElse(value);
     }
 
     /// The change of veil between the last graded photos before and after, where there are both.

@@ -232,14 +232,33 @@ class OpenFormatsTest {
     void theShopsRulesStandBesideItsBookAndABrokenFileHarmsNothing() throws Exception {
         Path own = folder.resolve("grade-rules.json");
         Shelf.offerRules(own);
-        assertThat(new Shelf(own).complaint()).isEmpty();
+        assertThat(Shelf.ofShop(own.getParent()).complaints()).isEmpty();
         Files.writeString(own, Files.readString(own).replaceFirst("\"visible_shadow\": [0-9.]+", "\"visible_shadow\": 0.031"));
         Shelf.offerRules(own);
-        assertThat(new Shelf(own).gradeRules().visibleShadow()).as("edited and left alone").isEqualTo(0.031);
+        assertThat(Shelf.ofShop(own.getParent()).gradeRules().visibleShadow()).as("edited and left alone").isEqualTo(0.031);
         Files.writeString(own, "{");
-        Shelf broken = new Shelf(own);
-        assertThat(broken.complaint().orElseThrow()).contains("usual ones hold").contains("grade-rules.json");
+        Shelf broken = Shelf.ofShop(own.getParent());
+        assertThat(broken.complaints()).singleElement().asString().contains("usual ones hold").contains("grade-rules.json");
         assertThat(broken.gradeRules().visibleShadow()).isEqualTo(SHELF.gradeRules().visibleShadow());
+    }
+
+    /// Nothing of the demo stands on the shop's shelf; what it put there itself does, and a file it cannot read is named.
+    @Test
+    void theShopsShelfHoldsItsOwnFilesAndNothingElse() throws Exception {
+        assertThat(Shelf.ofShop(folder).sectionIds()).isEmpty();
+        assertThat(Shelf.ofShop(folder).instrumentIds()).isEmpty();
+        Path lenses = Files.createDirectories(folder.resolve("shelf").resolve("lenses"));
+        Path maps = Files.createDirectories(folder.resolve("shelf").resolve("instruments"));
+        Files.writeString(lenses.resolve("brook_35.json"), CheckedJson.shipped("/stillglass/book/lenses/tarn_50_f35.json"));
+        Files.writeString(lenses.resolve("torn.json"), "{\"name\":");
+        Files.writeString(maps.resolve("mine.json"), CheckedJson.shipped("/stillglass/book/instruments/pellam_folding_75.json"));
+        Shelf shop = Shelf.ofShop(folder);
+
+        assertThat(shop.sectionIds()).containsExactly("brook_35");
+        assertThat(shop.section("brook_35").elements()).isNotEmpty();
+        assertThat(shop.instrumentIds()).containsExactly("pellam_folding_75");
+        assertThat(shop.complaints()).singleElement().asString().contains("torn.json");
+        assertThat(shop.instrument("ostrel_52_f2").joints()).as("a ticket begun on a model of the demo still opens").isNotEmpty();
     }
 
     /// Whatever has a side is on it, and every screw within its edges.

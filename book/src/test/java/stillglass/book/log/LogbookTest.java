@@ -25,6 +25,7 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Side;
 import stillglass.book.BookTrouble;
 import stillglass.book.data.Shelf;
+import stillglass.device.Source;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -121,7 +122,7 @@ class LogbookTest {
             Tickets tickets = tickets(log, "a");
             Tickets.Ticket t = begun(tickets, "T-1");
             begun(tickets, "T-2");
-            tickets.act(t, Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "")), List.of(new Logbook.PhotoBytes("p1", "a.png", bytes)));
+            tickets.act(t, Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)), List.of(new Logbook.PhotoBytes("p1", "a.png", bytes)));
 
             assertThat(log.photo("T-1", "p1").orElseThrow().bytes()).isEqualTo(bytes);
             assertThat(log.photo("T-1", "p2")).isEmpty();
@@ -134,7 +135,7 @@ class LogbookTest {
         try (Logbook log = Logbook.open(folder.resolve("d.sqlite"))) {
             Tickets tickets = tickets(log, "a");
             Logbook.PhotoBytes photo = new Logbook.PhotoBytes("p1", "a.png", new byte[] {1});
-            Tickets.Ticket t = tickets.act(begun(tickets, "T-1"), Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "")), List.of(photo)).ticket();
+            Tickets.Ticket t = tickets.act(begun(tickets, "T-1"), Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)), List.of(photo)).ticket();
             // The same photo id again breaks the act after its first rows were written.
             assertThatThrownBy(() -> tickets.act(t, Act.of(new ArrivalEvent.UseNoted("lost")), List.of(new Logbook.PhotoBytes("p2", "b.png", new byte[] {2}), photo)))
                     .isInstanceOf(BookTrouble.class);
@@ -243,7 +244,7 @@ class LogbookTest {
         try (Logbook log = Logbook.open(folder.resolve("agree.sqlite"))) {
             Tickets tickets = tickets(log, "a");
             Finding dust = new Finding(FindingKind.DUST, 0.9, List.of(), 0.01, 1, 0, 0, 0.4, 1, List.of());
-            Tickets.Ticket t = begun(tickets, "T-1", new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, ""),
+            Tickets.Ticket t = begun(tickets, "T-1", new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE),
                     new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(1, 1, 1, 1, 0), List.of(dust), 0, List.of(), List.of()));
             assertThat(tickets.agreement().findings()).as("not looked at yet").isZero();
             Tickets.Ticket changed = tickets.act(t, Act.of(new GlassIntent.Rekind("p1#1", FindingKind.OIL), new CourseIntent.FinishStage(Stage.LOOK, Optional.empty())), List.of()).ticket();

@@ -6,6 +6,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -109,6 +110,9 @@ final class Samples {
         }
         if (type == Instant.class) {
             return NOW;
+        }
+        if (type == LocalDateTime.class) {
+            return LocalDateTime.of(2026, 11, 24, 13, 5, 7);
         }
         if (type == LocalDate.class) {
             return LocalDate.of(2026, 12, 4);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
+import stillglass.device.Source;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.arrival.Tag;
@@ -31,7 +32,7 @@ final class WorksUntilKilled {
         }
         while (true) {
             String photo = args[1] + "-" + ticket.state().history().version();
-            Act act = Act.of(new ArrivalEvent.SymptomNoted("a " + photo), new ArrivalEvent.UseNoted("b " + photo), new GlassEvent.PhotoKept(photo, Phase.BEFORE, false, "c"));
+            Act act = Act.of(new ArrivalEvent.SymptomNoted("a " + photo), new ArrivalEvent.UseNoted("b " + photo), new GlassEvent.PhotoKept(photo, Phase.BEFORE, false, "c", Source.FILE));
             Tickets.Outcome outcome = tickets.act(ticket, act, List.of(new Logbook.PhotoBytes(photo, "p.png", new byte[2000])));
             ticket = outcome.ticket();
             if (outcome.accepted()) {

@@ -1,7 +1,10 @@
 package stillglass.ticket.glass;
 
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import stillglass.device.Source;
 import stillglass.grade.CheapTest;
 import stillglass.grade.DepthReading;
 import stillglass.look.Aperture;
@@ -17,8 +20,15 @@ import stillglass.ticket.story.Phase;
 public sealed interface GlassEvent extends Event {
     /// @param fromRear whether it looks in from behind
     /// @param caption what it shows
+    /// @param source empty in rows written before it was kept
+    /// @param taken when, by the clock of the camera, where the file says so
     @Named("photo-kept")
-    record PhotoKept(String photoId, Phase phase, boolean fromRear, String caption) implements GlassEvent, GlassIntent.Kept {}
+    record PhotoKept(String photoId, Phase phase, boolean fromRear, String caption, Optional<Source> source, Optional<LocalDateTime> taken) implements GlassEvent, GlassIntent.Kept {
+        /// @param source where it came from
+        public PhotoKept(String photoId, Phase phase, boolean fromRear, String caption, Source source) {
+            this(photoId, phase, fromRear, caption, Optional.of(source), Optional.empty());
+        }
+    }
 
     /// A mark was drawn on a photo, or an earlier one with that number changed.
     /// @param number from 0

@@ -1,5 +1,7 @@
 package stillglass.ticket.readings;
 
+import java.util.Optional;
+import stillglass.device.Source;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
 import stillglass.ticket.story.Phase;
@@ -12,10 +14,15 @@ public sealed interface ReadingEvent extends Event, ReadingIntent {
 
     /// @param errorMm image of infinity minus film plane, positive behind the film
     /// @param uncertaintyMm one standard deviation
+    /// @param source empty in rows written before it was kept
     @Named("infinity-measured")
-    record InfinityMeasured(Phase phase, double errorMm, double uncertaintyMm) implements ReadingEvent {
+    record InfinityMeasured(Phase phase, double errorMm, double uncertaintyMm, Optional<Source> source) implements ReadingEvent {
         private static final double MOST_MM = 100;
         private static final double MOST_UNCERTAIN_MM = 10;
+
+        public InfinityMeasured(Phase phase, double errorMm, double uncertaintyMm, Source source) {
+            this(phase, errorMm, uncertaintyMm, Optional.of(source));
+        }
 
         public InfinityMeasured {
             if (!possible(errorMm, uncertaintyMm)) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import stillglass.assembly.Part;
+import stillglass.device.Source;
 import stillglass.say.Said;
 import stillglass.ticket.facts.PartNames;
 import stillglass.ticket.facts.Shims;
@@ -47,7 +48,7 @@ final class ReadingWords implements Grammar {
         line.take("mm");
         double sigma = stated.orElse(USUAL_ERROR_MM);
         return ReadingEvent.InfinityMeasured.possible(mm, sigma)
-                ? Reading.understood(Said.of(stated.isPresent() ? "say.reads.infinity" : "say.reads.infinity.usual", "mm", mm, "sigma", sigma, "phase", phase.name()), new ReadingEvent.InfinityMeasured(phase, mm, sigma))
+                ? Reading.understood(Said.of(stated.isPresent() ? "say.reads.infinity" : "say.reads.infinity.usual", "mm", mm, "sigma", sigma, "phase", phase.name()), new ReadingEvent.InfinityMeasured(phase, mm, sigma, Source.TYPED))
                 : Reading.unclear("say.infinity", "mm", mm, "sigma", sigma);
     }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import stillglass.device.Source;
 import stillglass.grade.DepthReading;
 import stillglass.look.Aperture;
 import stillglass.look.Faults;
@@ -27,7 +28,7 @@ class GlassDecisionsTest {
     }
 
     private static Job photo(Job job, String id, Phase phase, FindingKind... kinds) {
-        job.tell(new GlassEvent.PhotoKept(id, phase, false, ""), graded(id, kinds));
+        job.tell(new GlassEvent.PhotoKept(id, phase, false, "", Source.FILE), graded(id, kinds));
         return job;
     }
 
@@ -64,7 +65,7 @@ class GlassDecisionsTest {
         Finding colony = Faults.round(FindingKind.FUNGUS, 0.5, 0.4, 0.2);
         Finding speck = Faults.round(FindingKind.DUST, -0.5, 0, 0.1);
         Job job = Job.begun();
-        job.tell(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, ""), new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(100, 100, 80, 80, 0), List.of(colony, speck), 0, List.of(), List.of()));
+        job.tell(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE), new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(100, 100, 80, 80, 0), List.of(colony, speck), 0, List.of(), List.of()));
         job.accept(new GlassIntent.Dismiss("p1#2"),
                 new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(101, 100, 80, 80, 0), List.of(speck, colony), 0, List.of(), List.of()));
 
@@ -74,7 +75,7 @@ class GlassDecisionsTest {
     @Test
     void joiningAndTakingApartLeavesEveryNumberItsOwnAndEveryDepthRead() {
         Job job = Job.begun();
-        job.tell(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, ""), new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(100, 100, 80, 80, 0),
+        job.tell(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE), new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(100, 100, 80, 80, 0),
                 List.of(Faults.round(FindingKind.OIL, 0.5, 0.4, 0.2), Faults.round(FindingKind.OIL, -0.4, 0, 0.15), Faults.round(FindingKind.OIL, 0, -0.5, 0.1)), 0, List.of(), List.of()));
         job.accept(new GlassIntent.ReadDepth("p1#2", DepthReading.focus(false, 3, 0.3)), new GlassIntent.Merge("p1#1", "p1#2"), new GlassIntent.Split("p1#1"),
                 new GlassIntent.Merge("p1#1", "p1#3"), new GlassIntent.Split("p1#1"));
@@ -126,7 +127,7 @@ class GlassDecisionsTest {
         assertThat(job.refusal(new GlassIntent.ReadDepth("p9#1", DepthReading.focus(false, 3, 0.3)))).contains("p9#1");
         assertThat(job.refusal(new GlassIntent.OverruleGrade("p1#1", 7, "x"))).contains("4");
         assertThat(job.refusal(new GlassIntent.OverruleGrade("p1#1", 2, " "))).contains("why");
-        assertThat(job.refusal(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "again"))).contains("p1");
+        assertThat(job.refusal(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "again", Source.FILE))).contains("p1");
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import stillglass.device.Source;
 import stillglass.grade.CheapTest;
 import stillglass.grade.DepthReading;
 import stillglass.grade.TellApart;
@@ -27,7 +28,7 @@ import stillglass.ticket.story.Undo;
 class OutliningTest {
     /// Keeps and grades a photo, as one act.
     private static Job photo(Job job, String id, boolean rear, Finding... findings) {
-        assertThat(job.tell(new GlassEvent.PhotoKept(id, Phase.BEFORE, rear, id), graded(id, findings))).isInstanceOf(Decision.Accepted.class);
+        assertThat(job.tell(new GlassEvent.PhotoKept(id, Phase.BEFORE, rear, id, Source.FILE), graded(id, findings))).isInstanceOf(Decision.Accepted.class);
         return job;
     }
 

@@ -20,6 +20,7 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Instruments;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
+import stillglass.device.Source;
 import stillglass.look.Progress;
 import stillglass.optics.Lenses;
 import stillglass.say.Wording;
@@ -238,16 +239,16 @@ class ClosingsTest {
     @Test
     void aRingThatTwoPhotosShowTurnedIsNotClosedUntilTheyAgree() {
         Job s = Job.begun();
-        s.tell(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "step"), note("ring-thread", new Photo("p1")));
+        s.tell(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "step", Source.FILE), note("ring-thread", new Photo("p1")));
         s.accept(open("ring-thread"));
-        s.tell(new GlassEvent.PhotoKept("p2", Phase.AFTER, false, "step"), see("ring-thread", new Photo("p2")));
+        s.tell(new GlassEvent.PhotoKept("p2", Phase.AFTER, false, "step", Source.FILE), see("ring-thread", new Photo("p2")));
         assertThat(s.state().joints().story("ring-thread").wrong()).as("it tells nothing, and bars nothing").isEmpty();
 
-        s.tell(new GlassEvent.PhotoKept("p3", Phase.AFTER, false, "step"), see("ring-thread", new Clocked("p3", 12, 0.1, 1)));
+        s.tell(new GlassEvent.PhotoKept("p3", Phase.AFTER, false, "step", Source.FILE), see("ring-thread", new Clocked("p3", 12, 0.1, 1)));
         assertThat(s.refusal(close("ring-thread"))).contains("12").contains("anticlockwise");
         s.accept(new Undo());
         assertThat(s.state().glass().photo("p3")).as("the photo and what it told are one act").isEmpty();
-        s.tell(new GlassEvent.PhotoKept("p4", Phase.AFTER, false, "step"), see("ring-thread", new Clocked("p4", 0.3, 0.1, 1)));
+        s.tell(new GlassEvent.PhotoKept("p4", Phase.AFTER, false, "step", Source.FILE), see("ring-thread", new Clocked("p4", 0.3, 0.1, 1)));
         s.accept(close("ring-thread"));
         assertThat(s.state().joints().closed()).contains("ring-thread");
     }
