@@ -3,6 +3,7 @@ package stillglass.app;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import stillglass.app.desk.Asker;
@@ -24,6 +25,13 @@ final class SystemAsker implements Asker {
     @Override
     public Optional<Path> lens() {
         return open("ask.lens", new FileChooser.ExtensionFilter(Words.of("ask.lenses"), "*.json"));
+    }
+
+    @Override
+    public Optional<Path> folder() {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle(Words.of("ask.folder"));
+        return Optional.ofNullable(chooser.showDialog(window)).map(File::toPath);
     }
 
     private Optional<Path> open(String title, FileChooser.ExtensionFilter filter) {

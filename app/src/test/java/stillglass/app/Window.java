@@ -43,6 +43,7 @@ final class Window implements AutoCloseable {
         Optional<Path> photo = Optional.empty();
         Optional<Path> lens = Optional.empty();
         Optional<Path> report = Optional.empty();
+        Optional<Path> folder = Optional.empty();
 
         @Override
         public Optional<Path> photo() {
@@ -52,6 +53,11 @@ final class Window implements AutoCloseable {
         @Override
         public Optional<Path> lens() {
             return lens;
+        }
+
+        @Override
+        public Optional<Path> folder() {
+            return folder;
         }
 
         @Override
@@ -157,7 +163,13 @@ final class Window implements AutoCloseable {
     void click(String id) {
         until("#" + id + " is there", () -> shell.lookup("#" + id) != null && shell.lookup("#" + id).isVisible());
         settle();
-        robot.clickOn("#" + id);
+        try {
+            robot.clickOn("#" + id);
+        } catch (RuntimeException redrawn) {
+            // The view was drawn anew between looking and clicking.
+            settle();
+            robot.clickOn("#" + id);
+        }
         settle();
     }
 

@@ -190,8 +190,7 @@ class WindowTest {
         window.press(KeyCode.RIGHT);
         assertThat(window.work().selection()).isNotEqualTo(first).isInstanceOf(Selection.OfPart.class);
         assertThat(Window.onUi(() -> window.shell.lookup("#axis").getAccessibleText())).isNotBlank();
-        robot.clickOn("#axis-E1");
-        window.settle();
+        window.click("axis-E1");
         assertThat(window.work().selection().part("E1")).isTrue();
         double low = Window.onUi(() -> window.shell.lookup("#axis").getLayoutBounds().getHeight());
         window.press(KeyCode.A);

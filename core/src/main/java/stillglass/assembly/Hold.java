@@ -24,6 +24,11 @@ public sealed interface Hold {
         };
     }
 
+    /// How it holds, in words: what was noted, or what the format calls it.
+    default String said() {
+        return this instanceof Noted n ? n.word() : word().replace('-', ' ');
+    }
+
     /// A thread of the part itself, such as a helicoid or a front ring.
     /// @param leadMm axial travel per turn
     /// @param starts number of thread starts: entries in which it can be started

@@ -61,7 +61,13 @@ public record Instrument(
         CAMERA,
         /// A leaf shutter by itself.
         SHUTTER,
-        BODY;
+        /// Two cells in a leaf shutter, for a large-format board.
+        PAIR,
+        BODY,
+        /// A viewfinder or range finder by itself.
+        FINDER,
+        /// Only a part: a self-timer, an escapement, a mount.
+        PART;
 
         public String word() {
             return name().toLowerCase(Locale.ROOT);
@@ -69,7 +75,7 @@ public record Instrument(
 
         /// Whether it makes a picture by glass of its own, so that infinity can be measured on it.
         public boolean images() {
-            return this == LENS || this == ZOOM || this == CAMERA;
+            return this == LENS || this == ZOOM || this == CAMERA || this == PAIR;
         }
     }
 

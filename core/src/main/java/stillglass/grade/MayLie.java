@@ -25,7 +25,7 @@ public final class MayLie {
             };
         }
         return switch (kind) {
-            case SEPARATION -> Optional.of(
+            case SEPARATION -> !lens.cementKnown() ? Optional.empty() : Optional.of(
                     lens.elements().stream().allMatch(e -> e.cementedWith().isEmpty()) ? Said.of("lie.no-cement") : Said.of("lie.no-cement.here", "surface", lens.surfaceName(surface)));
             case BUBBLE -> Optional.of(Said.of("lie.bubble"));
             default -> Optional.empty();
@@ -43,6 +43,7 @@ public final class MayLie {
     /// Why a kind cannot be anywhere in this lens; empty when it can.
     public static Optional<Said> nowhere(FindingKind kind, LensSection lens) {
         boolean cement = lens.elements().stream().anyMatch(e -> !e.cementedWith().isEmpty());
-        return kind == FindingKind.SEPARATION && !cement ? Optional.of(Said.of("lie.no-cement")) : Optional.empty();
+        // An estimate knows nothing of cement: not known is not none.
+        return kind == FindingKind.SEPARATION && !cement && lens.cementKnown() ? Optional.of(Said.of("lie.no-cement")) : Optional.empty();
     }
 }

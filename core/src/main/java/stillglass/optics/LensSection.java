@@ -156,6 +156,11 @@ public record LensSection(
         return elementsAt(surface).size() > 1;
     }
 
+    /// Whether it is known where glasses are cemented: of a guess and of two rims with an iris it is not.
+    public boolean cementKnown() {
+        return basis == Basis.DESIGN || basis == Basis.MEASURED;
+    }
+
     /// The surface in the field's words: "rear of E1", "cement of E2 and E3", "iris".
     public String surfaceName(int surface) {
         if (surfaces.get(surface).stop()) {

@@ -5,10 +5,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
-import stillglass.assembly.Joint;
 import stillglass.grade.Advice;
 import stillglass.grade.Grader;
 import stillglass.optics.LensSection;
@@ -31,10 +29,6 @@ import stillglass.ticket.story.Phase;
 /// @param plan the best way to all of them, empty when there is no map or nothing to reach
 /// @param reasons in order of weight
 public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.Plan> plan, List<Said> reasons) {
-    /// Words in the function check of the feel that ask for fresh grease.
-    private static final Pattern WANTS_GREASE =
-            Pattern.compile("\\b(dry|stiff|heavy|gritty|scrap|rough|sticky)", Pattern.CASE_INSENSITIVE);
-
     public Recommendation {
         goals = List.copyOf(goals);
         reasons = List.copyOf(reasons);
@@ -69,15 +63,13 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
                 case LEAVE, PUT_RIGHT -> reasons.add(Said.of("advise.leave", "what", what, "grade", a.standingGrade()));
             }
         }
-        state.readings().check(Phase.BEFORE, "feel").filter(feel -> WANTS_GREASE.matcher(feel).find()).ifPresent(feel -> {
-            List<Joint> greased = instrument.joints().stream().filter(j -> j.close().greased()).toList();
-            greased.forEach(j -> j.frees().stream().findFirst().ifPresent(goals::add));
-            if (!greased.isEmpty()) {
-                reasons.add(Said.of("advise.feel", "feel", feel));
-            }
+        List<Lead> leads = Lead.of(state, instrument);
+        leads.forEach(l -> {
+            goals.addAll(l.goals());
+            reasons.add(l.why());
         });
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
-        boolean cleaning = !goals.isEmpty();
+        boolean cleaning = !goals.isEmpty() || !leads.isEmpty();
         Set<String> all = new LinkedHashSet<>(reassembly);
         all.addAll(goals);
         Optional<WayIn.Plan> plan = all.isEmpty()

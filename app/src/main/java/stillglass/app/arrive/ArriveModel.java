@@ -3,10 +3,13 @@ package stillglass.app.arrive;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import stillglass.app.checks.CheckList;
+import stillglass.app.checks.CheckModel;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
@@ -25,18 +28,22 @@ import stillglass.ticket.story.Stage;
 /// @param facts name and value of each computed number
 /// @param map whether it is known how it comes apart
 /// @param alike a known model built alike whose map can be the start
+/// @param builds generic constructions it may be built like, where no map is known
 /// @param infinity measured error and what it means, empty until measured
+/// @param images whether it makes a picture, so that infinity can be measured
+/// @param untried the function to try next
 public record ArriveModel(
         String form,
         List<Fact> facts,
         String map,
         Optional<Alike> alike,
+        List<Built> builds,
         List<String> symptoms,
         String use,
         Optional<String> infinity,
         String infinityMeaning,
-        Optional<String> iris,
-        Optional<String> feel,
+        boolean images,
+        Optional<String> untried,
         boolean done) {
 
     private static final int DIFFERENCES = 3;
@@ -48,7 +55,12 @@ public record ArriveModel(
     /// @param all of it
     public record Alike(String say, String differences, String all, CourseIntent.StartFrom start) {}
 
+    /// A generic construction.
+    /// @param asks how it looks before it is opened
+    public record Built(String id, String name, String asks, boolean chosen) {}
+
     public ArriveModel {
+        builds = List.copyOf(builds);
         facts = List.copyOf(facts);
         symptoms = List.copyOf(symptoms);
     }
@@ -61,10 +73,12 @@ public record ArriveModel(
                 s.course().taken().map(t -> Words.of("arrive.taken", t.name(), work.instrument().joints().size())).orElse(work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
                         : Words.of("arrive.unmapped")),
                 work.mapped() ? Optional.empty() : work.computed().alike().map(ArriveModel::alike),
+                work.mapped() ? List.of() : Build.of(work.world().builds(), work.instrument().sort()).stream()
+                        .map(b -> new Built(b.id(), b.name(), Words.of("arrive.build.asks", b.asks().front(), b.asks().focus(), b.asks().rear()), s.course().build().filter(c -> c.build().equals(b.id())).isPresent())).toList(),
                 s.arrival().symptoms(), s.arrival().use(),
                 infinity.map(Sourced::error),
                 infinity.flatMap(m -> work.section().map(l -> meaning(m.errorMm(), l))).orElse(""),
-                s.readings().check(Phase.BEFORE, "iris"), s.readings().check(Phase.BEFORE, "feel"), s.done(Stage.ARRIVE));
+                work.instrument().sort().images(), CheckList.next(CheckModel.of(work, Phase.BEFORE)), s.done(Stage.ARRIVE));
     }
 
     private static Alike alike(AlikeModel a) {
@@ -85,7 +99,7 @@ public record ArriveModel(
         facts.add(new Fact(Words.of("arrive.bfd"), Words.of("mm.2", p.bfdMm())));
         facts.add(new Fact(Words.of("arrive.pupil"), Words.of("arrive.pupil.value", p.entrancePupil().diameterMm(), p.eflMm() / p.entrancePupil().diameterMm())));
         facts.add(new Fact(Words.of("arrive.glass"), Words.of("arrive.glass.value", lens.elements().size(), groups)));
-        facts.add(new Fact(Words.of("arrive.cement"), cements == 0 ? Words.of("arrive.cements.none") : Words.of("arrive.cements", (int) cements)));
+        facts.add(new Fact(Words.of("arrive.cement"), cements == 0 ? Words.of(lens.cementKnown() ? "arrive.cements.none" : "arrive.cements.unknown") : Words.of("arrive.cements", (int) cements)));
         facts.add(new Fact(Words.of("arrive.circle"), Words.of("mm.1", lens.imageCircleMm())));
         if (lens.basis().estimate()) {
             facts.add(new Fact(Words.of("arrive.basis"), Words.of("arrive.basis.value", lens.basis().word())));
@@ -102,16 +116,18 @@ public record ArriveModel(
 
     /// The next thing to ask.
     public Say say() {
+        if (done) {
+            return new Say(Words.of("arrive.say.done"), Words.of("keys.hint.look"));
+        }
         if (symptoms.isEmpty()) {
             return new Say(Words.of("arrive.say.symptom"), Words.of("arrive.keys.type"));
         }
-        if (infinity.isEmpty()) {
+        if (untried.isPresent()) {
+            return new Say(Words.of("arrive.say.check", untried.get()), Words.of("arrive.keys.tab"));
+        }
+        if (images && infinity.isEmpty()) {
             return new Say(Words.of("arrive.say.infinity"), Words.of("arrive.keys.read"));
         }
-        if (iris.isEmpty() || feel.isEmpty()) {
-            return new Say(Words.of("arrive.say.check"), Words.of("arrive.keys.tab"));
-        }
-        return done ? new Say(Words.of("arrive.say.done"), Words.of("keys.hint.look"))
-                : new Say(Words.of("arrive.say.finish"), Words.of("keys.hint.finish"));
+        return new Say(Words.of("arrive.say.finish"), Words.of("keys.hint.finish"));
     }
 }

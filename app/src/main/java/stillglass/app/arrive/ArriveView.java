@@ -10,6 +10,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import stillglass.app.checks.CheckList;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Devices;
 import stillglass.app.desk.Say;
@@ -19,6 +20,7 @@ import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.ticket.arrival.ArrivalEvent;
+import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Phase;
@@ -34,48 +36,48 @@ public final class ArriveView implements Station {
     private final Label map = Build.label("", "small", "green");
     private final VBox symptoms = Build.column(5);
     private final Label use = Build.label("");
-    private final Label infinity = Build.line("", "figure");
+    private final Label infinity = Build.line("", "medium");
     private final Label infinityMeaning = Build.label("", "soft");
-    private final Label iris = Build.label("");
-    private final Label feel = Build.label("");
+    private final VBox builds = Build.column(6);
+    private final CheckList checks;
+    private final VBox atInfinity;
     private final TextField infinityField;
     private final HBox node;
     private Optional<ArriveModel> drawn = Optional.empty();
 
     public ArriveView(Desk desk) {
         this.desk = desk;
+        checks = new CheckList(desk, Phase.BEFORE);
         facts.setHgap(18);
         facts.setVgap(4);
         TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new ArrivalEvent.SymptomNoted(t)));
         symptom.setId("symptom");
         TextField useField = Build.field(Words.of("arrive.use.prompt"), t -> keep(new ArrivalEvent.UseNoted(t)));
         useField.setId("use");
-        TextField irisField = Build.field(Words.of("arrive.iris.prompt"), t -> keep(new ReadingEvent.FunctionChecked(Phase.BEFORE, "iris", t)));
-        irisField.setId("iris-check");
-        TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> keep(new ReadingEvent.FunctionChecked(Phase.BEFORE, "feel", t)));
-        feelField.setId("feel-check");
         infinityField = Build.field(Words.of("arrive.infinity.prompt"), this::typedInfinity);
         infinityField.setId("infinity-check");
         TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new ArrivalEvent.OwnerNamed(t)));
         ownerField.setId("owner");
-        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.spring(), ownerField, map, alike);
+        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.tall(builds), ownerField, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
         javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
         read.setId("read-collimator");
         read.setVisible(desk.devices() != Devices.NONE);
         read.setManaged(read.isVisible());
+        atInfinity = Build.column(3, Build.row(10, Build.line(Words.of("arrive.infinity"), "subheading"), infinity, Build.spring(), grow(infinityField), read), infinityMeaning);
         VBox check = Build.sheet(Words.of("arrive.check"), "",
-                Build.line(Words.of("arrive.infinity"), "subheading"), infinity, infinityMeaning, Build.row(10, read, grow(infinityField)),
-                Build.line(Words.of("arrive.iris"), "subheading"), iris, irisField,
-                Build.line(Words.of("arrive.feel"), "subheading"), feel, feelField);
-        node = Build.shared(16, List.of(what, owner, check), 1, 1.1, 1.1);
+                atInfinity,
+                checks.node());
+        node = Build.shared(16, List.of(what, owner, check), 1.02, 0.9, 1.32);
         node.getStyleClass().add("station");
     }
 
     private static Node grow(TextField f) {
         HBox.setHgrow(f, javafx.scene.layout.Priority.ALWAYS);
         f.setPrefWidth(80);
+        f.setMinWidth(70);
+        f.setMaxWidth(130);
         return f;
     }
 
@@ -88,6 +90,15 @@ public final class ArriveView implements Station {
         if (!TypedReading.infinity(desk, Phase.BEFORE, text)) {
             infinityField.setText(text);
         }
+    }
+
+    private Node built(ArriveModel.Built b) {
+        javafx.scene.control.Button take = Build.button(b.name(), "", () -> keep(new CourseIntent.ChooseBuild(b.id())), b.chosen() ? "next" : "button");
+        take.setId("build-" + b.id());
+        take.setWrapText(true);
+        take.setMaxWidth(Double.MAX_VALUE);
+        take.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        return Build.column(1, take, Build.label(b.asks(), "soft", "small"));
     }
 
     private void startFrom() {
@@ -111,6 +122,10 @@ public final class ArriveView implements Station {
 
     @Override
     public void show(Work work) {
+        checks.show(work);
+        boolean images = work.instrument().sort().images();
+        atInfinity.setVisible(images);
+        atInfinity.setManaged(images);
         ArriveModel m = ArriveModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;
@@ -133,6 +148,11 @@ public final class ArriveView implements Station {
             javafx.scene.control.Tooltip.install(differences, new javafx.scene.control.Tooltip(a.all()));
             alike.getChildren().addAll(Build.label(a.say(), "medium"), differences, start);
         });
+        builds.getChildren().clear();
+        if (!m.builds().isEmpty()) {
+            builds.getChildren().add(Build.line(Words.of("arrive.build"), "subheading"));
+            m.builds().forEach(b -> builds.getChildren().add(built(b)));
+        }
         symptoms.getChildren().setAll(m.symptoms().stream().map(s -> (Node) Build.label("–  " + s, "large")).toList());
         if (m.symptoms().isEmpty()) {
             symptoms.getChildren().add(Build.label(Words.of("arrive.nothing"), "soft"));
@@ -142,8 +162,6 @@ public final class ArriveView implements Station {
         infinityMeaning.setText(m.infinityMeaning());
         infinityMeaning.setVisible(!m.infinityMeaning().isEmpty());
         infinityMeaning.setManaged(!m.infinityMeaning().isEmpty());
-        iris.setText(m.iris().map(Words::capital).orElse(Words.of("arrive.untried")));
-        feel.setText(m.feel().map(Words::capital).orElse(Words.of("arrive.untried")));
     }
 
     @Override
@@ -161,6 +179,6 @@ public final class ArriveView implements Station {
             startFrom();
             return true;
         }
-        return false;
+        return checks.key(event);
     }
 }

@@ -33,6 +33,7 @@ import stillglass.ticket.story.Stage;
 /// @param references what must be kept, and whether it is
 /// @param light rays, glows and the surface looked at
 /// @param net the instrument unfolded, when that is shown instead
+/// @param stack what came off in order, where no section is known
 public record AxisModel(
         double leftMm,
         double rightMm,
@@ -47,7 +48,8 @@ public record AxisModel(
         List<String> facts,
         List<Reference> references,
         LightModel light,
-        Optional<NetModel> net) {
+        Optional<NetModel> net,
+        Optional<StackModel> stack) {
 
     /// Length and half height that are drawn while nothing is known.
     private static final double BLANK_MM = 80;
@@ -113,7 +115,7 @@ public record AxisModel(
     /// The same without the surface looked at.
     AxisModel faceless() {
         return new AxisModel(leftMm, rightMm, halfMm, filmMm, iris, pieces, ghosts, faults, flangeMm, next, facts, references,
-                new LightModel(light.rays(), light.glows(), light.should(), light.faces(), light.rims(), Optional.empty()), net);
+                new LightModel(light.rays(), light.glows(), light.should(), light.faces(), light.rims(), Optional.empty()), net, stack);
     }
 
     public static AxisModel of(Work work) {
@@ -150,7 +152,7 @@ public record AxisModel(
         double half = all(instrument, section, work.shiftMm()).mapToDouble(Point::yMm).max().orElse(BLANK_HALF_MM);
         return new AxisModel(Math.min(left, 0), film.orElse(BLANK_MM), section.map(l -> Math.max(half, l.imageCircleMm() / 2)).orElse(half), film,
                 section.map(l -> iris(l, work.shiftMm())), pieces, ghosts, faults, flange, nextLine(work),
-                facts(section, work), references(work), LightModel.of(work, left), NetModel.of(work));
+                facts(section, work), references(work), LightModel.of(work, left), NetModel.of(work), StackModel.of(work));
     }
 
     private static Iris iris(LensSection section, double shiftMm) {

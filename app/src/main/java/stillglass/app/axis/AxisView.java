@@ -166,6 +166,13 @@ public final class AxisView extends Region {
             right(m, f, em);
             return;
         }
+        if (m.stack().isPresent()) {
+            moved.clear();
+            new StackLayer(getChildren(), (node, spoken, part) -> speak(node, spoken, part.isEmpty() ? new Selection.Nothing() : new Selection.OfPart(part)))
+                    .draw(m.stack().get(), 14, m.references().isEmpty() ? w - 14 : referenceLeft - em, 6, h - 4, em);
+            right(m, f, em);
+            return;
+        }
         LightLayer light = new LightLayer(getChildren(), f);
         axisLine(f, em);
         ruler(m, f, h);

@@ -12,6 +12,7 @@ import stillglass.app.desk.Work;
 import stillglass.app.draw.StopStrip;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
+import stillglass.grade.Advice;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
 import stillglass.grade.Shades;
@@ -28,6 +29,7 @@ import stillglass.ticket.story.Stage;
 /// @param effort hours and risk, computed from the way in
 /// @param goals what the advice would reach, and whether it is chosen
 /// @param cautions shown where the act is
+/// @param opens whether it is worth opening although no map says what is to be reached
 /// @param tracing whether newer results are on their way
 /// @param assembly what was found assembled wrongly and what it does, when something was
 /// @param picture what all findings together do to the picture at the stop looked at, once traced
@@ -40,6 +42,7 @@ public record DecideModel(
         List<String> cautions,
         double visibleShare,
         boolean tracing,
+        boolean opens,
         boolean chosen,
         boolean done,
         Optional<Wrong> assembly,
@@ -101,7 +104,7 @@ public record DecideModel(
                         .orElse(work.mapped() ? "" : Words.of("decide.nomap")),
                 all.stream().map(g -> new GoalChip(g, goalName(g, work), work.state().course().goals().contains(g))).toList(),
                 cautions(r, work),
-                work.rules().visibleShadow(), work.computing(), !work.state().course().goals().isEmpty(), work.state().done(Stage.DECIDE),
+                work.rules().visibleShadow(), work.computing(), r.filter(x -> x.act() == Advice.Act.CLEAN && x.goals().isEmpty()).isPresent(), !work.state().course().goals().isEmpty(), work.state().done(Stage.DECIDE),
                 work.computed().assembly().map(a -> new Wrong(
                         Words.of("decide.asfound", a.faults().stream().map(f -> Words.say(f.said())).collect(Collectors.joining("; "))), Words.sentence(a.sentence()) + a.diagnostics().stream().map(d -> " " + Words.sentence(d)).collect(Collectors.joining()))),
                 picture(work));
@@ -182,6 +185,9 @@ public record DecideModel(
         }
         if (!chosen && goals.isEmpty() && assembly.isPresent()) {
             return new Say(Words.of("decide.say.wrong"), Words.of("keys.hint.finish"));
+        }
+        if (!chosen && goals.isEmpty() && opens) {
+            return new Say(Words.of("decide.say.open"), Words.of("keys.hint.open"));
         }
         if (!chosen && goals.isEmpty()) {
             return new Say(Words.of("decide.say.leave"), Words.of("keys.hint.finish"));

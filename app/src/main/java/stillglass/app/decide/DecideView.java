@@ -128,7 +128,7 @@ public final class DecideView implements Station {
             chips.add(b);
         }
         if (chips.isEmpty()) {
-            chips.add(Build.label(Words.of("decide.nogoals"), "soft"));
+            chips.add(Build.label(Words.of(m.opens() ? "decide.nogoals.open" : "decide.nogoals"), "soft"));
         }
         goals.getChildren().setAll(chips);
         cautions.getChildren().setAll(m.cautions().stream().map(c -> (Node) Build.label(c, "danger", "small")).toList());

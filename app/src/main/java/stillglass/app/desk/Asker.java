@@ -9,6 +9,8 @@ public interface Asker {
 
     Optional<Path> lens();
 
+    Optional<Path> folder();
+
     /// @param suggested file name to begin with
     Optional<Path> report(String suggested);
 }

@@ -17,10 +17,10 @@ import stillglass.plan.Goal;
 import stillglass.plan.WayIn;
 import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
+import stillglass.ticket.Lead;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.Rework;
-import stillglass.ticket.story.Phase;
 
 /// Recomputes results when their inputs changed, away from the interface thread. A newer request cancels an older one.
 final class Computing {
@@ -76,7 +76,7 @@ final class Computing {
                 assess(known, work, watch).ifPresent(assessments::add);
             }
             Optional<Recommendation> recommendation = work.state().glass().findings().isEmpty()
-                            && work.state().readings().check(Phase.BEFORE, "feel").isEmpty()
+                            && Lead.of(work.state(), work.instrument()).isEmpty()
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));

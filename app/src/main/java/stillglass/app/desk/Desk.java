@@ -93,7 +93,7 @@ public final class Desk implements AutoCloseable {
 
     /// What a line is read against while no ticket is open.
     public World nowhere() {
-        return new World(shelf.instrument(Tag.NONE), Optional.empty(), shelf.care());
+        return new World(shelf.instrument(Tag.NONE), Optional.empty(), shelf.care(), shelf.builds(), World.Seen.NOTHING);
     }
 
     /// What is shown now; empty while no ticket is open.
@@ -306,7 +306,7 @@ public final class Desk implements AutoCloseable {
         long request = computing.next();
         ui.execute(() -> {
             Work.Computed last = shown.map(Work::computed).orElse(Work.Computed.NOTHING);
-            Work work = new Work(ticket.state(), new World(instrument, world.section(), world.care()), shelf.gradeRules(), last, true,
+            Work work = new Work(ticket.state(), new World(instrument, world.section(), world.care(), world.builds(), world.seen()), shelf.gradeRules(), last, true,
                     shown.map(Work::stage).orElse(ifNew),
                     shown.map(Work::selection).orElse(new Selection.Nothing()),
                     shown.map(Work::viewing).orElse(Viewing.USUAL), shelf.tests(), tools);

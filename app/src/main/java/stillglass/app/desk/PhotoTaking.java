@@ -50,11 +50,16 @@ public final class PhotoTaking {
         return new GlassEvent.PhotoKept(id, phase, fromRear, caption, Optional.of(p.source()), PhotoFiles.taken(p.bytes()));
     }
 
-    /// Keeps a picture as it is, with a caption: nothing is graded.
-    public static CompletableFuture<Decision> plain(Desk desk, Work work, PhotoCamera source, Phase phase, String caption) {
+    /// Keeps a picture as it is, with a caption, on a ticket or on the record of one of its joints: nothing is graded.
+    public static CompletableFuture<Decision> kept(Desk desk, String ticket, Optional<String> joint, PhotoCamera source, Phase phase, String caption) {
         return desk.compute(() -> readable(source.take())).thenCompose(p -> {
-            String id = id(work, p);
-            return desk.submit(number(work), Act.of(kept(id, phase, false, caption, p)), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
+            CRC32 sum = new CRC32();
+            sum.update(p.bytes());
+            String id = "f" + Long.toHexString(desk.clock().instant().toEpochMilli()) + "-" + Long.toHexString(sum.getValue());
+            Fact photo = new stillglass.ticket.facts.Photo(id);
+            List<Intent> intents = new ArrayList<>(List.of(kept(id, phase, false, caption, p)));
+            joint.ifPresent(j -> intents.add(phase == Phase.AFTER ? new JointIntent.State(j, photo) : new JointIntent.Note(j, List.of(photo))));
+            return desk.submit(ticket, new Act(intents), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
         });
     }
 

@@ -26,7 +26,7 @@ public final class House {
         List<Station> stations = List.of(new ArriveView(desk), new LookView(desk, asker, photos, shell::type), new DecideView(desk), new OpenView(desk, asker, photos, shell::type),
                 new CleanView(desk), new CloseView(desk, asker, photos, shell::type), new ProveView(desk, asker, photos));
         stations.forEach(shell::register);
-        shell.registerBook(new BookPage(desk, asker, shell::showWork, shell::show));
+        shell.registerBook(new BookPage(desk, asker, shell::showWork, shell::show, shell.inbox()::watch));
         return shell;
     }
 }

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.step.StepPhotos;
@@ -26,6 +27,7 @@ import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.LetGo;
 import stillglass.ticket.facts.Stuck;
+import stillglass.ticket.joints.Expected;
 import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Stage;
 
@@ -36,11 +38,14 @@ import stillglass.ticket.story.Stage;
 /// @param now the joint to open next; empty when there is nothing left to open
 /// @param record what is on record of the joint in hand: the last that came off until another is taken in hand
 /// @param tray what lies on the mat, newest first
+/// @param expect what the construction lets expect next, where no way is planned
 /// @param photos whether there is a photo of a step to look at and to mark
 /// @param barred whether trouble has closed every way to the goals
 public record OpenModel(
         String summary, List<Rung> rungs, Optional<Now> now, Optional<Record> record, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean barred,
-        boolean photos, boolean done) {
+        boolean photos, boolean done, Optional<Expect> expect) {
+
+    private static final int MOST_MORE = 3;
 
     /// How far a joint of the way is.
     public enum Progress {
@@ -77,6 +82,30 @@ public record OpenModel(
             cautions = List.copyOf(cautions);
             lookAlikes = List.copyOf(lookAlikes);
         }
+    }
+
+    /// A joint that is expected, and that nobody has seen yet.
+    /// @param how it is held and reached, with its chance
+    /// @param variant what it may be instead
+    /// @param marks references to be marked before
+    /// @param more what else may be met now, instead
+    /// @param asExpected what Space does
+    public record Expect(String joint, String name, String how, Optional<String> variant, List<Instrument.Reference> marks, List<String> cautions, List<String> more, Intent asExpected) {
+        public Expect {
+            marks = List.copyOf(marks);
+            cautions = List.copyOf(cautions);
+            more = List.copyOf(more);
+        }
+    }
+
+    private static Optional<Expect> expect(Work work) {
+        return work.state().course().build(work.world()).flatMap(b -> {
+            Expected all = new Expected(b, work.world().seen());
+            List<Expected.Next> next = all.next(work.state().joints(), Set.copyOf(work.state().course().notThere()));
+            return next.stream().findFirst().map(n -> new Expect(n.joint().id(), n.joint().name(),
+                    Words.of("open.expect.how", Words.capital(n.joint().hold().said()), n.joint().side().word(), n.joint().tool(), 100 * n.chance()), n.variant(), n.marks(), Doing.cautions(n.joint()),
+                    next.stream().skip(1).limit(MOST_MORE).map(o -> Words.of("open.expect.more", o.joint().name(), 100 * o.chance())).toList(), all.met(n.joint())));
+        });
     }
 
     /// What is noted of the joint in hand.
@@ -121,7 +150,8 @@ public record OpenModel(
         all.addAll(ahead);
         Optional<Joint> next = ahead.stream().findFirst();
         return new OpenModel(summary(work, opened.size(), ahead.size()), rungs(all, opened.size(), work), next.map(j -> now(j, opened.size() + 1, all, work)),
-                work.inHand().map(j -> record(j, next, work)), Tray.cells(work), !s.course().goals().isEmpty(), work.mapped(), !s.joints().barred().isEmpty() && work.computed().plan().isEmpty(), StepPhotos.of(work).isPresent(), s.done(Stage.OPEN));
+                work.inHand().map(j -> record(j, next, work)), Tray.cells(work), !s.course().goals().isEmpty(), work.mapped(), !s.joints().barred().isEmpty() && work.computed().plan().isEmpty(), StepPhotos.of(work).isPresent(), s.done(Stage.OPEN),
+                next.isPresent() ? Optional.empty() : expect(work));
     }
 
     private static String summary(Work work, int opened, int ahead) {
@@ -229,6 +259,11 @@ public record OpenModel(
     }
 
     public Say say() {
+        if (expect.isPresent()) {
+            Expect x = expect.get();
+            return x.marks().isEmpty() ? new Say(Words.of("open.say.expect", Words.capital(x.name())), Words.of("open.keys.expect"))
+                    : new Say(Words.of("open.say.mark", x.marks().getFirst().name(), x.marks().getFirst().how()), Words.of("open.keys.expect.mark"));
+        }
         if (!mapped) {
             return new Say(Words.of("open.say.unmapped"), Words.of("open.keys.type"));
         }

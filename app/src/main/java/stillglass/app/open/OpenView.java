@@ -144,7 +144,7 @@ public final class OpenView implements Station {
         }
         dial.show(m.record().flatMap(OpenModel.Record::clock));
         actions.getChildren().clear();
-        now.getChildren().setAll(m.now().map(this::step).orElseGet(() -> List.of(
+        now.getChildren().setAll(m.now().map(this::step).or(() -> m.expect().map(this::expected)).orElseGet(() -> List.of(
                 Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.barred() ? "open.barred" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
         record.getChildren().setAll(m.record().map(this::recorded).orElse(List.of()));
         recordOf.setText(m.record().map(r -> Words.of(r.off() ? "open.record.off" : "open.record", r.name())).orElse(""));
@@ -180,6 +180,58 @@ public final class OpenView implements Station {
         photo.setId("step-photo");
         actions.getChildren().setAll(done, mark, trouble, photo);
         return nodes;
+    }
+
+    /// What the construction lets expect: one key each for there, not there, otherwise.
+    private List<Node> expected(OpenModel.Expect x) {
+        List<Node> nodes = new ArrayList<>();
+        nodes.add(Build.label(Words.of("open.expect", Words.capital(x.name())), "heading"));
+        nodes.add(Build.label(x.how(), "large"));
+        x.variant().ifPresent(v -> nodes.add(Build.label(Words.of("open.expect.variant", v), "gold")));
+        for (Instrument.Reference r : x.marks()) {
+            VBox box = Build.column(3, Build.label(Words.of("open.mark", r.name()), "danger", "strong"), Build.label(r.how() + "."));
+            box.getStyleClass().add("caution");
+            nodes.add(box);
+        }
+        x.cautions().forEach(c -> nodes.add(Build.label("▲ " + c, "danger")));
+        if (!x.more().isEmpty()) {
+            nodes.add(Build.label(Words.of("open.expect.instead", String.join(" · ", x.more())), "soft", "small"));
+        }
+        Button there = Build.button(Words.of("open.expect.there"), "Space", () -> asExpected(false), x.marks().isEmpty() ? "next" : "button");
+        there.setId("as-expected");
+        Button gone = Build.button(Words.of("open.expect.gone"), "N", this::notThere);
+        gone.setId("not-there");
+        Button other = Build.button(Words.of("open.expect.other"), "O", this::otherwise);
+        other.setId("otherwise");
+        Button mark = Build.button(Words.of("open.mark.do"), "M", this::mark, x.marks().isEmpty() ? "button" : "next");
+        mark.setDisable(x.marks().isEmpty());
+        Button photo = Build.button(Words.of("open.photo"), "P", this::photograph);
+        actions.getChildren().setAll(there, gone, other, mark, photo);
+        return nodes;
+    }
+
+    private Optional<OpenModel.Expect> expect() {
+        return drawn.filter(m -> m.now().isEmpty()).flatMap(OpenModel::expect);
+    }
+
+    /// What would lose a reference waits until it is marked, or until Shift says that it need not.
+    private void asExpected(boolean anyway) {
+        expect().ifPresent(x -> {
+            if (x.marks().isEmpty() || anyway) {
+                desk.submit(x.asExpected());
+            } else {
+                desk.complain(Words.of("open.expect.mark", Words.capital(x.name()), x.marks().getFirst().name()));
+            }
+        });
+    }
+
+    private void notThere() {
+        expect().ifPresent(x -> desk.submit(new CourseIntent.MissExpected(x.joint())));
+    }
+
+    /// What it is instead is said in words.
+    private void otherwise() {
+        expect().ifPresent(x -> type.accept("off " + x.name() + ", "));
     }
 
     private List<Node> recorded(OpenModel.Record n) {
@@ -277,10 +329,13 @@ public final class OpenView implements Station {
     }
 
     private void open() {
+        asExpected(false);
         drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new JointIntent.Open(n.joint().id(), false)));
     }
 
+    /// Where a mark was made is asked, never taken for granted.
     private void mark() {
+        expect().flatMap(x -> x.marks().stream().findFirst()).ifPresent(r -> type.accept("mark " + r.name() + " at "));
         drawn.flatMap(OpenModel::now).ifPresent(n -> n.marks().stream().findFirst().ifPresentOrElse(
                 r -> desk.submit(new JointIntent.KeepReference(r.id(), r.how(), Optional.empty())),
                 () -> n.soak().ifPresent(s -> desk.submit(s.begin(desk.clock().instant())))));
@@ -324,6 +379,7 @@ public final class OpenView implements Station {
         switch (event.getCode()) {
             case SPACE -> {
                 if (event.isShiftDown()) {
+                    asExpected(true);
                     drawn.flatMap(OpenModel::now).ifPresent(n -> desk.submit(new JointIntent.Open(n.joint().id(), true)));
                 } else {
                     open();
@@ -331,6 +387,16 @@ public final class OpenView implements Station {
             }
             case M -> mark();
             case X -> trouble();
+            case N, O -> {
+                if (expect().isEmpty()) {
+                    return false;
+                }
+                if (event.getCode() == KeyCode.N) {
+                    notThere();
+                } else {
+                    otherwise();
+                }
+            }
             case I -> takeInHand();
             case W -> otherWays();
             case K -> showTools();

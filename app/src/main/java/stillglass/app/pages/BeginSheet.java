@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
@@ -40,7 +41,8 @@ final class BeginSheet {
 
     /// @param begun goes to the ticket that was begun
     /// @param measure shows the sheet on which a section is made
-    BeginSheet(Desk desk, Asker asker, Runnable begun, Runnable measure) {
+    /// @param watch watches a folder for new pictures
+    BeginSheet(Desk desk, Asker asker, Runnable begun, Runnable measure, Consumer<Path> watch) {
         this.desk = desk;
         this.asker = asker;
         this.begun = begun;
@@ -58,8 +60,10 @@ final class BeginSheet {
         bench.setId("new-measured");
         Button file = Build.button(Words.of("book.file"), "", this::fromFile);
         file.setId("new-from-file");
+        Button pictures = Build.button(Words.of("book.pictures"), "", () -> asker.folder().ifPresent(watch), "chip");
+        pictures.setId("watch-folder");
         node = Build.column(10, Build.line(Words.of("begin.heading"), "heading"), Build.label(Words.of("begin.how"), "soft"), what, sorts,
-                Build.line(Words.of("book.shelf"), "heading"), Build.tall(shelf), Build.row(8, file, bench));
+                Build.line(Words.of("book.shelf"), "heading"), Build.tall(shelf), new FlowPane(8, 8, file, bench, pictures));
         node.getStyleClass().add("mat");
     }
 

@@ -32,6 +32,9 @@ final class SortPlate extends Region {
             case CAMERA -> camera(x, y, h);
             case SHUTTER -> shutter(x, y, h);
             case BODY -> body(x, y, h);
+            case PAIR -> pair(x, y, h);
+            case FINDER -> finder(x, y, h);
+            case PART -> part(x, y, h);
         });
         getChildren().forEach(n -> n.getStyleClass().add("sort-line"));
     }
@@ -55,6 +58,29 @@ final class SortPlate extends Region {
     private static List<Shape> camera(double x, double y, double h) {
         Rectangle box = new Rectangle(x - 0.75 * h, y - 0.36 * h, 1.5 * h, 0.78 * h);
         return List.of(box, new Rectangle(x - 0.24 * h, y - 0.5 * h, 0.48 * h, 0.14 * h), new Circle(x, y + 0.03 * h, 0.3 * h), new Circle(x, y + 0.03 * h, 0.17 * h));
+    }
+
+    /// A board with a shutter between two cells.
+    private static List<Shape> pair(double x, double y, double h) {
+        List<Shape> all = new ArrayList<>(List.of(new Rectangle(x - 0.62 * h, y - 0.5 * h, 0.1 * h, h), new Rectangle(x - 0.5 * h, y - 0.36 * h, 0.42 * h, 0.72 * h)));
+        all.add(new Rectangle(x - 0.06 * h, y - 0.28 * h, 0.3 * h, 0.56 * h));
+        all.add(new Rectangle(x - 0.9 * h, y - 0.22 * h, 0.26 * h, 0.44 * h));
+        return all;
+    }
+
+    /// Two windows in a housing.
+    private static List<Shape> finder(double x, double y, double h) {
+        return List.of(new Rectangle(x - 0.8 * h, y - 0.26 * h, 1.6 * h, 0.52 * h), new Rectangle(x + 0.34 * h, y - 0.14 * h, 0.3 * h, 0.28 * h), new Circle(x - 0.46 * h, y, 0.12 * h));
+    }
+
+    /// A toothed wheel.
+    private static List<Shape> part(double x, double y, double h) {
+        List<Shape> all = new ArrayList<>(List.of(new Circle(x, y, 0.3 * h), new Circle(x, y, 0.08 * h)));
+        for (int i = 0; i < 12; i++) {
+            double a = i * Math.PI / 6;
+            all.add(new Line(x + 0.3 * h * Math.cos(a), y + 0.3 * h * Math.sin(a), x + 0.4 * h * Math.cos(a), y + 0.4 * h * Math.sin(a)));
+        }
+        return all;
     }
 
     private static List<Shape> body(double x, double y, double h) {

@@ -21,7 +21,7 @@ final class InfinityGauge extends Region {
 
     InfinityGauge() {
         setPrefHeight(112);
-        setMinHeight(96);
+        setMinHeight(112);
     }
 
     void show(ProveModel m) {

@@ -43,8 +43,6 @@ public record ProveModel(
         String veilMeaning,
         Optional<String> photoBefore,
         Optional<String> photoAfter,
-        Optional<String> irisAfter,
-        Optional<String> feelAfter,
         String ledger,
         boolean ledgerZero,
         List<String> withdrawn,
@@ -82,7 +80,6 @@ public record ProveModel(
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
                 veil.map(v -> Words.of(v.clearer() ? "prove.veil.clearer" : v.change() - v.halfWidth() > 0 ? "prove.veil.worse" : "prove.veil.same")).orElse(""),
                 s.glass().graded(Phase.BEFORE).map(p -> p.kept().photoId()), s.glass().graded(Phase.AFTER).map(p -> p.kept().photoId()),
-                s.readings().check(Phase.AFTER, "iris"), s.readings().check(Phase.AFTER, "feel"),
                 Words.say(work.ledger().said()), work.ledger().zero(), withdrawn(s),
                 Proof.wanted(s.readings(), s.joints(), work.world()).stream().map(Words::say).toList(),
                 s.proof().signed(s.joints()).map(ProofEvent.Signed::by), s.done(Stage.PROVE));

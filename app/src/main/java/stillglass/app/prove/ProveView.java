@@ -12,10 +12,10 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import stillglass.app.checks.CheckList;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Devices;
@@ -57,8 +57,7 @@ public final class ProveView implements Station {
     private final Label veil = Build.label("", "medium");
     private final Label veilMeaning = Build.label("", "soft");
     private final Label ledger = Build.label("");
-    private final Label iris = Build.label("");
-    private final Label feel = Build.label("");
+    private final CheckList checks;
     private final Label signed = Build.label("", "green", "strong");
     private final VBox wanted = Build.column(2);
     private final TextField name = new TextField();
@@ -69,6 +68,7 @@ public final class ProveView implements Station {
 
     public ProveView(Desk desk, Asker asker, PhotoCache cache) {
         this.desk = desk;
+        checks = new CheckList(desk, Phase.AFTER);
         this.asker = asker;
         this.cache = cache;
         Button read = Build.button(Words.of("prove.read"), "R", this::read);
@@ -86,16 +86,15 @@ public final class ProveView implements Station {
         HBox.setHgrow(stockField, Priority.ALWAYS);
         desk.setting("shim stock").thenAcceptAsync(s -> s.ifPresent(this::setStock), Platform::runLater);
         VBox infinity = Build.sheet(Words.of("prove.infinity"), "", gauge, readings, sum,
-                Build.row(8, Build.line(Words.of("prove.stock"), "soft", "small"), stockField), Build.spring(), infinityField, new FlowPane(8, 8, read, fit));
+                Build.row(8, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.spring(), Build.row(8, infinityField, read));
+        infinity.setSpacing(3);
+        fit.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         HBox photos = Build.shared(8, List.of(framed(before, "prove.photo.before"), framed(after, "prove.photo.after")), 1, 1);
         VBox.setVgrow(photos, Priority.ALWAYS);
         Button photo = Build.button(Words.of("prove.photo"), "C", this::photograph);
         photo.setId("photo-after");
         VBox haze = Build.sheet(Words.of("prove.veil.heading"), "", photos, veil, veilMeaning, Build.row(8, photo));
-        TextField irisField = Build.field(Words.of("arrive.iris.prompt"), t -> check("iris", t));
-        TextField feelField = Build.field(Words.of("arrive.feel.prompt"), t -> check("feel", t));
-        irisField.setId("iris-after");
-        feelField.setId("feel-after");
         name.setPromptText(Words.of("prove.name"));
         name.setAccessibleText(Words.of("prove.name"));
         name.setId("signature");
@@ -105,9 +104,10 @@ public final class ProveView implements Station {
         sign.setId("sign");
         Button pdf = Build.button(Words.of("prove.pdf"), "P", this::askPdf, "next");
         pdf.setId("write-pdf");
-        VBox report = Build.sheet(Words.of("prove.report"), "", ledger, Build.line(Words.of("arrive.iris"), "subheading"), iris, irisField,
-                Build.line(Words.of("arrive.feel"), "subheading"), feel, feelField, Build.spring(), wanted, signed, Build.row(8, name, sign), Build.row(8, pdf), written);
-        node = Build.shared(16, List.of(infinity, haze, report), 1.15, 1.2, 0.95);
+        VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.row(8, name, sign, pdf), written);
+        sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        node = Build.shared(16, List.of(infinity, haze, report), 1.15, 1.05, 1.1);
         node.getStyleClass().add("station");
     }
 
@@ -151,10 +151,6 @@ public final class ProveView implements Station {
         if (!TypedReading.infinity(desk, Phase.AFTER, text)) {
             infinityField.setText(text);
         }
-    }
-
-    private void check(String what, String found) {
-        desk.submit(new ReadingEvent.FunctionChecked(Phase.AFTER, what, found));
     }
 
     private void read() {
@@ -219,6 +215,7 @@ public final class ProveView implements Station {
 
     @Override
     public void show(Work work) {
+        checks.show(work);
         ProveModel m = ProveModel.of(work, stock);
         if (drawn.filter(m::equals).isPresent()) {
             return;
@@ -235,8 +232,6 @@ public final class ProveView implements Station {
         ledger.setText(Words.of("prove.ledger", m.ledger()));
         ledger.getStyleClass().removeAll("danger", "green");
         ledger.getStyleClass().add(m.ledgerZero() ? "green" : "danger");
-        iris.setText(m.irisAfter().map(Words::capital).orElse(Words.of("arrive.untried")));
-        feel.setText(m.feelAfter().map(Words::capital).orElse(Words.of("arrive.untried")));
         signed.setText(m.signed().map(by -> Words.of("prove.signed", by)).orElse(""));
         wanted.getChildren().setAll(m.withdrawn().stream().map(l -> (Node) Build.label(l, "danger", "small")).toList());
         if (m.signed().isEmpty() && !m.wanted().isEmpty()) {
@@ -267,7 +262,7 @@ public final class ProveView implements Station {
             case C -> photograph();
             case P -> askPdf();
             default -> {
-                return false;
+                return checks.key(event);
             }
         }
         return true;

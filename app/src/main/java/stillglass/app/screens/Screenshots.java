@@ -364,6 +364,11 @@ public final class Screenshots {
     /// Pictures need no files.
     private static final class NoAsker implements Asker {
         @Override
+        public Optional<Path> folder() {
+            return Optional.empty();
+        }
+
+        @Override
         public Optional<Path> photo() {
             return Optional.empty();
         }

@@ -69,6 +69,14 @@ final class Keyboard {
             shell.measure();
             return true;
         }
+        if (e.getCode() == KeyCode.F6 || e.getCode() == KeyCode.F7 || e.getCode() == KeyCode.F8) {
+            switch (e.getCode()) {
+                case F6 -> shell.inbox().accept();
+                case F7 -> shell.inbox().elsewhere();
+                default -> shell.inbox().pass();
+            }
+            return true;
+        }
         if (!e.isShortcutDown()) {
             return false;
         }

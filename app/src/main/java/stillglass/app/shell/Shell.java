@@ -30,6 +30,8 @@ import stillglass.app.bench.BenchView;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
+import stillglass.app.inbox.Inbox;
+import stillglass.app.inbox.OfferBar;
 import stillglass.app.station.Page;
 import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
@@ -61,6 +63,8 @@ public final class Shell extends StackPane {
     private final BenchView bench;
     private final KeysSheet keys = new KeysSheet(this::hideKeys);
     private final Gauge gauge;
+    private final Inbox inbox;
+    private final OfferBar offers;
     private final Map<Stage, Station> stations = new EnumMap<>(Stage.class);
     private Optional<Page> book = Optional.empty();
     private final Timeline second;
@@ -78,8 +82,11 @@ public final class Shell extends StackPane {
         TypedLines lines = new TypedLines(desk, this::work, this::showWork);
         say = new SayLine(lines::read, lines::accept, (ticket, timer) -> desk.submit(ticket, Act.of(new CareEvent.TimerCleared(timer)), List.of()));
         gauge = new Gauge(desk, say::type);
+        inbox = new Inbox(desk, this::offer);
+        offers = new OfferBar(inbox);
         bench = new BenchView(desk, this::leaveBench, () -> work().ifPresent(w -> station(w).ifPresent(s -> s.photograph(w))));
         build();
+        subscriptions.add(desk.watch(inbox::note));
         subscriptions.add(desk.watch(w -> show()));
         subscriptions.add(desk.watchBook(() -> {
             book.filter(b -> inBook).ifPresent(Page::refresh);
@@ -94,6 +101,15 @@ public final class Shell extends StackPane {
         second.play();
         new Keyboard(this, desk);
         desk.setting("text scale").thenAcceptAsync(s -> s.ifPresent(this::rememberedScale), Platform::runLater);
+    }
+
+    /// New pictures, offered to what was in hand when they were taken.
+    public Inbox inbox() {
+        return inbox;
+    }
+
+    private void offer() {
+        offers.show(inBook ? Optional.empty() : inbox.offer());
     }
 
     /// A work area for its stage.
@@ -132,7 +148,7 @@ public final class Shell extends StackPane {
         area.setClip(clip);
         area.getStyleClass().add("area");
         main.setCenter(area);
-        main.setBottom(say);
+        main.setBottom(new VBox(offers, say));
         axisHeight();
         bench.setVisible(false);
         keys.setVisible(false);
@@ -147,6 +163,7 @@ public final class Shell extends StackPane {
 
     /// Ends everything that would keep this window alive.
     public void dispose() {
+        inbox.close();
         second.stop();
         subscriptions.forEach(Runnable::run);
         subscriptions.clear();

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import stillglass.assembly.Build;
 import stillglass.assembly.Circuits;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Hold;
@@ -33,6 +34,21 @@ public final class InstrumentJson {
 
     static Instrument shipped(String id) {
         return instrument(id + ".json", CheckedJson.resource("/stillglass/book/instruments/" + id + ".json", SCHEMA));
+    }
+
+    /// A generic construction: the same format with a chance for each joint and how it is told from others.
+    static Build build(String id) {
+        String file = id + ".json";
+        JsonNode j = CheckedJson.resource("/stillglass/book/builds/" + file, SCHEMA);
+        Map<String, Double> chances = new HashMap<>();
+        Map<String, String> variants = new HashMap<>();
+        for (JsonNode joint : j.get("joints")) {
+            chances.put(joint.get("id").asString(), joint.path("chance").asDouble(0));
+            text(joint, "variant").ifPresent(v -> variants.put(joint.get("id").asString(), v));
+        }
+        JsonNode asks = j.path("asks");
+        return LensJson.at(file, "joints", () -> new Build(instrument(file, j), chances, variants,
+                new Build.Asks(asks.path("front").asString(""), asks.path("focus").asString(""), asks.path("rear").asString(""))));
     }
 
     private static Instrument instrument(String file, JsonNode j) {
@@ -164,6 +180,7 @@ public final class InstrumentJson {
                     h.path("drive").asString("slot"), h.get("count").asInt(), h.get("loose_turns").asDouble());
             case "retaining-ring" -> new Hold.RetainingRing(
                     h.get("diameter_mm").asDouble(), h.get("turns").asDouble(), h.path("proud_mm").asDouble(0));
+            case "noted" -> new Hold.Noted(h.path("word").asString(""));
             case "press" -> new Hold.Press();
             case "seat" -> new Hold.Seat();
             case "hook" -> new Hold.Hook();
@@ -174,7 +191,7 @@ public final class InstrumentJson {
             case "solder" -> new Hold.Solder(h.get("places").asInt());
             case "connector" -> new Hold.Connector(h.get("ways").asInt(), h.path("ribbon").asBoolean(false));
             default -> throw new IllegalArgumentException("hold of kind " + h.get("kind").asString()
-                    + " is not known: thread, screws, set-screws, retaining-ring, press, seat, hook, glue, snap, cement, bayonet, solder or connector");
+                    + " is not known: thread, screws, set-screws, retaining-ring, press, seat, hook, glue, snap, cement, bayonet, solder, connector or noted");
         };
     }
 

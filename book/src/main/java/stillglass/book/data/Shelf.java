@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
+import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
 import stillglass.book.BadInput;
 import stillglass.book.file.SafeFile;
@@ -28,6 +29,8 @@ import stillglass.ticket.arrival.Tag;
 public final class Shelf {
     private static final List<String> SECTIONS = List.of(
             "fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_28_f35", "hawthorn_105_f28", "sedge_75_f45", "shoal_50_f5");
+    private static final List<String> BUILDS = List.of("prime-one-helicoid", "prime-two-helicoids", "front-from-behind", "unit-set-screws", "zoom-three-screws", "zoom-collars", "zoom-cam-barrel", "leaf-front-cell",
+            "leaf-pair", "folding-camera", "reflex-curtains", "finder-body", "digital-body");
     /// Own files of a sort that are read.
     private static final int MOST_OWN = 2000;
     private static final List<String> INSTRUMENTS = List.of("ostrel_52_f2", "corvane_zoom_35_70", "pellam_folding_75", "ostrel_reflex");
@@ -39,6 +42,7 @@ public final class Shelf {
     private final List<String> instrumentIds;
     private final GradeRules rules;
     private final List<String> complaints;
+    private final List<Build> builds = BUILDS.stream().map(InstrumentJson::build).toList();
     private final CareTables care = RulesJson.shippedCare();
     private final List<CheapTest> tests = RulesJson.shippedTests();
 
@@ -189,6 +193,11 @@ public final class Shelf {
     /// Cheap tests and how often each kind answers yes.
     public List<CheapTest> tests() {
         return tests;
+    }
+
+    /// Generic constructions, which stand on every shelf.
+    public List<Build> builds() {
+        return builds;
     }
 
     public CareTables care() {

@@ -2,11 +2,14 @@ package stillglass.book.log;
 
 import java.time.InstantSource;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.LensJson;
 import stillglass.book.data.Shelf;
@@ -196,7 +199,13 @@ public final class Tickets {
     }
 
     private World world(TicketState state, Logbook.Lessons earlier) {
-        return new World(instrument(state, earlier), section(state), shelf.care());
+        return new World(instrument(state, earlier), section(state), shelf.care(), shelf.builds(), seen(earlier.lessons()));
+    }
+
+    private static World.Seen seen(List<Lesson> lessons) {
+        Map<String, Integer> met = new HashMap<>();
+        lessons.forEach(l -> l.found().forEach(f -> met.merge(f.joint(), 1, Integer::sum)));
+        return new World.Seen(met, lessons.size());
     }
 
     /// The optical section of a ticket, where one is known.
@@ -208,18 +217,19 @@ public final class Tickets {
     private Instrument instrument(TicketState state, Logbook.Lessons earlier) {
         Instrument base = shelf.instrument(state.tag());
         Optional<String> taken = state.course().taken().map(CourseEvent.ModelTaken::instrumentId).or(earlier::taken).filter(shelf.instrumentIds()::contains);
-        Taught from = new Taught(base, taken, earlier.lessons(), Lesson.of(state.joints()));
+        Optional<Build> build = state.course().build().flatMap(b -> shelf.builds().stream().filter(x -> x.id().equals(b.build())).findFirst());
+        Taught from = new Taught(base, taken, build.map(Build::id), earlier.lessons(), Lesson.of(state.joints()));
         if (learned.filter(l -> l.from.equals(from)).isEmpty()) {
             Instrument start = taken.flatMap(known -> section(state).flatMap(lens -> carriedOver(base, lens, known))).orElse(base);
             List<Lesson> jobs = new ArrayList<>(earlier.lessons());
             jobs.add(from.own);
-            learned = Optional.of(new Learned(from, LearnedMap.of(start, jobs)));
+            learned = Optional.of(new Learned(from, LearnedMap.of(start, jobs, build)));
         }
         return learned.orElseThrow().map;
     }
 
     /// What a map follows from.
-    private record Taught(Instrument base, Optional<String> taken, List<Lesson> lessons, Lesson own) {}
+    private record Taught(Instrument base, Optional<String> taken, Optional<String> build, List<Lesson> lessons, Lesson own) {}
 
     private record Learned(Taught from, Instrument map) {}
 

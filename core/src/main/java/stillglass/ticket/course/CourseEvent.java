@@ -23,6 +23,15 @@ public sealed interface CourseEvent extends Event {
     @Named("model-taken")
     record ModelTaken(String instrumentId, String name, double likeness) implements CourseEvent {}
 
+    /// It is taken to be built like a generic construction, to be corrected by what is found.
+    @Named("build-chosen")
+    record BuildChosen(String build, String name) implements CourseEvent {}
+
+    /// Something that was expected is not there.
+    /// @param joint of the construction
+    @Named("expected-missing")
+    record ExpectedMissing(String joint, String name) implements CourseEvent {}
+
     /// The way in is to be of this sort.
     @Named("way-chosen")
     record WayChosen(Alternatives.Sort sort) implements CourseEvent {}

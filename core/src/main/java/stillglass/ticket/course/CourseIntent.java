@@ -17,6 +17,13 @@ public sealed interface CourseIntent extends Intent {
     /// Start from the map of a model built alike.
     record StartFrom(String instrumentId, String name, double likeness) implements CourseIntent {}
 
+    /// Take it to be built like a generic construction.
+    record ChooseBuild(String build) implements CourseIntent {}
+
+    /// Something that was expected is not there.
+    /// @param joint of the construction
+    record MissExpected(String joint) implements CourseIntent {}
+
     record ChooseWay(Alternatives.Sort sort) implements CourseIntent {}
 
     /// @param joints those ahead, in the order preferred

@@ -12,8 +12,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import stillglass.assembly.Build;
 import stillglass.assembly.Circuits;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
@@ -47,6 +49,11 @@ public final class LearnedMap {
     /// @param jobs what tickets on that model teach, in the order they came
     /// @return the base with everything found since; the base itself when nothing was
     public static Instrument of(Instrument base, List<Lesson> jobs) {
+        return of(base, jobs, Optional.empty());
+    }
+
+    /// @param build what it is taken to be built like: of what was met it tells what may fly and what differs when it closes
+    public static Instrument of(Instrument base, List<Lesson> jobs, Optional<Build> build) {
         Map<String, JointEvent.Found> found = new LinkedHashMap<>();
         jobs.forEach(job -> job.found().stream().filter(f -> base.joint(f.joint()).isEmpty()).forEach(f -> found.putIfAbsent(f.joint(), f)));
         if (found.isEmpty()) {
@@ -58,9 +65,18 @@ public final class LearnedMap {
         for (JointEvent.Found f : found.values()) {
             List<String> frees = f.parts().stream().map(name -> part(name, base, parts)).distinct().toList();
             joints.add(new Joint(f.joint(), f.name(), new Hold.Noted(f.hold().orElse("")), f.side(), f.tool().orElse(""), USUAL_MINUTES, USUAL_RISK,
-                    Joint.Behind.of(after.getOrDefault(f.joint(), Set.of())), frees, Set.of(), Set.of(), Set.of(), Joint.Closing.PLAIN));
+                    Joint.Behind.of(after.getOrDefault(f.joint(), Set.of())), frees, Set.of(), Set.of(),
+                    build.flatMap(b -> b.named(f.name())).map(Joint::hazards).orElse(Set.of()), build.flatMap(b -> b.named(f.name()).map(j -> closing(j.close(), b, found.keySet()))).orElse(Joint.Closing.PLAIN)));
         }
         return Circuits.batteryFirst(base.with(parts, joints));
+    }
+
+    /// What differs when a joint of the construction closes, as far as the joints it speaks of were met.
+    private static Joint.Closing closing(Joint.Closing c, Build build, Set<String> found) {
+        UnaryOperator<String> met = id -> build.expected().joint(id).map(j -> id(j.name())).orElse("");
+        Optional<Joint.Test> test = c.test().map(t -> new Joint.Test(t.what(), t.needs().stream().map(met).filter(found::contains).collect(Collectors.toSet())));
+        return new Joint.Closing(c.setFirst(), c.looseUntil().map(met).filter(found::contains), test, c.greased(), c.before().stream().map(met).filter(found::contains).collect(Collectors.toSet()),
+                c.refit().map(met).filter(found::contains), c.zeroLast());
     }
 
     /// The part of that name, added where there is none.

@@ -42,6 +42,11 @@ public final class Cursor {
         return end() || line.at(at).separates();
     }
 
+    /// Passes over one token, whatever it is.
+    public void skip() {
+        at = Math.min(at + 1, line.size());
+    }
+
     /// Passes over commas and middle dots.
     public void separators() {
         while (!end() && line.at(at).separates()) {

@@ -72,6 +72,8 @@ public record Proof(List<Signature> signatures) {
                 .filter(c -> Optional.ofNullable(readings.checks().get(new Readings.Key(Phase.AFTER, c))).filter(k -> k.seq() > joints.lastOpened()).isEmpty())
                 .filter(c -> joints.trials().stream().noneMatch(t -> t.passed() && t.seq() > joints.lastOpened() && t.function().equalsIgnoreCase(c)))
                 .forEach(c -> wanted.add(Said.of("proof.check", "check", c)));
+        readings.checks(Phase.AFTER).keySet().forEach(c -> readings.last(Phase.AFTER, c).filter(k -> k.seq() > joints.lastOpened()).filter(k -> k.how().isPresent() && !k.free())
+                .ifPresent(k -> wanted.add(Said.of("proof.check.not", "check", c, "found", k.found()))));
         return List.copyOf(wanted);
     }
 

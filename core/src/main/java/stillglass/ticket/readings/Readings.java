@@ -22,7 +22,17 @@ public record Readings(Map<Key, Check> checks, List<Infinity> infinity) {
 
     /// What a trial of a function found.
     /// @param seq number of its row
-    public record Check(long seq, String found) {}
+    /// @param found in words
+    public record Check(long seq, String found) {
+        /// What the words say of it; empty when they tell nothing that could be counted on.
+        public Optional<Behaves> how() {
+            return Behaves.in(found);
+        }
+
+        public boolean free() {
+            return how().filter(h -> h == Behaves.FREE).isPresent();
+        }
+    }
 
     /// A reading of infinity.
     /// @param seq number of its row
@@ -52,6 +62,11 @@ public record Readings(Map<Key, Check> checks, List<Infinity> infinity) {
     /// What a function was found to be.
     public Optional<String> check(Phase phase, String name) {
         return Optional.ofNullable(checks.get(new Key(phase, name))).map(Check::found);
+    }
+
+    /// The last trial of a function in a phase.
+    public Optional<Check> last(Phase phase, String name) {
+        return Optional.ofNullable(checks.get(new Key(phase, name)));
     }
 
     /// Functions tried in a phase, in the order they were first.

@@ -2,12 +2,14 @@ package stillglass.ticket.words;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.plan.WayBack;
 import stillglass.say.Said;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.joints.Closings;
+import stillglass.ticket.joints.Expected;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.Rework;
 import stillglass.ticket.proof.Proof;
@@ -35,7 +37,16 @@ public final class Next {
         };
     }
 
+    /// What is expected to be met next, where it is taken to be built like something.
+    public static Optional<Expected.Next> expected(TicketState state, World world) {
+        return state.course().build(world).flatMap(b -> new Expected(b, world.seen()).next(state.joints(), Set.copyOf(state.course().notThere())).stream().findFirst());
+    }
+
     private static Said open(TicketState state, World world, Optional<Joint> planned) {
+        if (planned.isEmpty() && expected(state, world).isPresent()) {
+            Expected.Next n = expected(state, world).get();
+            return n.marks().isEmpty() ? Said.of("next.expected", "expected", n.said()) : Said.of("next.expected.mark", "expected", n.said(), "mark", n.marks().getFirst().name(), "how", n.marks().getFirst().how());
+        }
         if (planned.isEmpty()) {
             return Said.of(state.course().goals().isEmpty() || world.instrument().joints().size() <= state.joints().found().size() ? "next.off" : "next.there");
         }

@@ -2,8 +2,10 @@ package stillglass.ticket.words;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import stillglass.assembly.Instrument;
 import stillglass.say.Said;
@@ -44,10 +46,26 @@ final class SessionWords implements Grammar {
         return Optional.empty();
     }
 
+    /// What instruments are called, and of which sort they are.
+    private static final Map<String, Instrument.Sort> SORTS = sorts();
+
+    private static Map<String, Instrument.Sort> sorts() {
+        Map<String, Instrument.Sort> all = new HashMap<>();
+        Arrays.stream(Instrument.Sort.values()).forEach(s -> all.put(s.word(), s));
+        List.of("prime", "prime lens", "enlarging lens", "process lens").forEach(w -> all.put(w, Instrument.Sort.LENS));
+        all.put("zoom lens", Instrument.Sort.ZOOM);
+        List.of("folding camera", "viewfinder camera", "compact camera", "compact", "box camera", "twin lens reflex").forEach(w -> all.put(w, Instrument.Sort.CAMERA));
+        all.put("leaf shutter", Instrument.Sort.SHUTTER);
+        List.of("large format pair", "large format lens", "lens in shutter").forEach(w -> all.put(w, Instrument.Sort.PAIR));
+        List.of("reflex body", "finder body", "digital body", "rangefinder body", "camera body").forEach(w -> all.put(w, Instrument.Sort.BODY));
+        List.of("viewfinder", "range finder", "rangefinder").forEach(w -> all.put(w, Instrument.Sort.FINDER));
+        List.of("self timer", "escapement", "mount", "only a part").forEach(w -> all.put(w, Instrument.Sort.PART));
+        return Map.copyOf(all);
+    }
+
     private static Reading begin(Cursor line) {
         int start = line.mark();
-        Optional<Instrument.Sort> sort = line.takeOne(Arrays.stream(Instrument.Sort.values()).map(Instrument.Sort::word).toList())
-                .map(w -> Instrument.Sort.valueOf(w.toUpperCase(Locale.ROOT)));
+        Optional<Instrument.Sort> sort = line.takeOne(List.copyOf(SORTS.keySet())).map(SORTS::get);
         if (sort.isPresent() && !line.take(",") && !line.take(":")) {
             // "Begin zoom thing" names a model.
             line.reset(start);

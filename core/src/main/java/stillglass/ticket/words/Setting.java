@@ -7,6 +7,7 @@ import stillglass.assembly.Joint;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.Hearing;
+import stillglass.ticket.joints.Expected;
 import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.joints.Occurrence;
 import stillglass.ticket.story.Phase;
@@ -27,6 +28,11 @@ public record Setting(TicketState state, World world, Vocabulary words, Stage st
     /// Before the work or after it, as far as the stage tells.
     public Phase phase() {
         return stage == Stage.PROVE || stage == Stage.CLOSE && state.joints().openNow().isEmpty() ? Phase.AFTER : Phase.BEFORE;
+    }
+
+    /// What is expected to be met next, where it is taken to be built like something.
+    Optional<Expected.Next> expected() {
+        return Next.expected(state, world);
     }
 
     /// Facts are heard of a joint.

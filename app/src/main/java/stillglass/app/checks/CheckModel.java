@@ -1,0 +1,41 @@
+package stillglass.app.checks;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import stillglass.app.desk.Work;
+import stillglass.ticket.readings.Functions;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Phase;
+
+/// What is tried on this instrument, and how it was found.
+/// @param untried how many nobody has tried yet in this phase
+public record CheckModel(List<Row> rows, int untried) {
+    /// @param name of the function
+    /// @param found in this phase, in words
+    /// @param free whether those words say that it is; empty when they do not tell
+    /// @param before how it was before the work, shown after it
+    public record Row(String name, Optional<String> found, Optional<Boolean> free, Optional<String> before) {
+        /// For node identifiers.
+        public String slug() {
+            return name.toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
+        }
+    }
+
+    public CheckModel {
+        rows = List.copyOf(rows);
+    }
+
+    public static CheckModel of(Work work, Phase phase) {
+        Readings r = work.state().readings();
+        Set<String> names = new LinkedHashSet<>(Functions.of(work.instrument().sort()));
+        names.addAll(r.checks(Phase.BEFORE).keySet());
+        names.addAll(r.checks(Phase.AFTER).keySet());
+        List<Row> rows = names.stream().map(n -> {
+            Optional<Readings.Check> c = r.last(phase, n);
+            return new Row(n, c.map(Readings.Check::found), c.filter(k -> k.how().isPresent()).map(Readings.Check::free), phase == Phase.AFTER ? r.check(Phase.BEFORE, n) : Optional.empty());
+        }).toList();
+        return new CheckModel(rows, (int) rows.stream().filter(x -> x.found().isEmpty()).count());
+    }
+}

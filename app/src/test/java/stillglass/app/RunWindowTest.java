@@ -1,0 +1,203 @@
+package stillglass.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import stillglass.app.desk.Devices;
+import stillglass.book.data.Shelf;
+import stillglass.device.Source;
+import stillglass.ticket.TicketState;
+import stillglass.ticket.readings.Behaves;
+import stillglass.ticket.story.Phase;
+
+/// A technician's own book, empty, with nothing connected: a lens nobody knows, from its name to a signed report, by keys and typed readings alone.
+@ExtendWith(ApplicationExtension.class)
+class RunWindowTest {
+    private Path folder;
+    private Window window;
+    private FxRobot robot;
+
+    @Start
+    void start(Stage shown) throws Exception {
+        folder = Files.createTempDirectory("still-glass-run");
+        robot = new FxRobot();
+        window = new Window(shown, folder.resolve("logbook.sqlite"), robot, Shelf.ofShop(folder), Devices.NONE);
+        window.shell.showBook();
+    }
+
+    @AfterEach
+    void close() {
+        window.close();
+    }
+
+    /// Types a line of bench shorthand, which is taken.
+    private void say(String line) {
+        robot.write("/");
+        TextField field = (TextField) window.find("say-field").orElseThrow();
+        Window.onUi(() -> {
+            field.setText(line);
+            return true;
+        });
+        window.press(KeyCode.ENTER);
+        assertThat(Window.<String>onUi(field::getText)).as("“%s” was not taken: %s", line, window.find("say-reading").map(n -> Window.onUi(() -> ((javafx.scene.control.Label) n).getText()))).isEmpty();
+    }
+
+    private boolean shown(String id) {
+        return window.find(id).filter(n -> Window.onUi(() -> visible(n))).isPresent();
+    }
+
+    private static boolean visible(Node n) {
+        return n.isVisible() && (n.getParent() == null || visible(n.getParent()));
+    }
+
+    @Test
+    void aLensNobodyKnowsFromItsNameToASignedReport() throws Exception {
+        window.settle();
+        assertThat(window.find("new-fell_52_f2")).as("nothing of the demo stands on the shelf").isEmpty();
+        window.click("begin-what");
+        robot.write("Brook 35 mm f/2.8, stiff focus, iris oily", 0);
+        window.click("begin-lens");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.settle();
+        assertThat(window.work().section()).isEmpty();
+        assertThat(window.say()).contains("Next: feel of the focus");
+        assertThat(shown("read-collimator")).as("nothing is connected that could be read").isFalse();
+
+        Window.onUi(() -> {
+            window.shell.lookup("#axis").requestFocus();
+            return true;
+        });
+        List.of(KeyCode.DIGIT5, KeyCode.DIGIT2, KeyCode.DIGIT1, KeyCode.DIGIT1, KeyCode.DIGIT1, KeyCode.DIGIT1).forEach(window::press);
+        TicketState arrived = window.work().state();
+        assertThat(arrived.readings().last(Phase.BEFORE, "feel").orElseThrow().how()).contains(Behaves.STIFF);
+        assertThat(arrived.readings().last(Phase.BEFORE, "iris").orElseThrow().how()).contains(Behaves.SLOW);
+        assertThat(arrived.readings().checks(Phase.BEFORE)).as("a key for each").hasSize(6);
+        window.press(KeyCode.R);
+        robot.write("+0.12", 0);
+        window.press(KeyCode.ENTER);
+        assertThat(window.work().state().readings().infinity(Phase.BEFORE).orElseThrow().read().source()).contains(Source.TYPED);
+        window.fire("build-prime-one-helicoid");
+
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        assertThat(window.say()).contains("Open it");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        window.press(KeyCode.SPACE);
+        window.press(KeyCode.SPACE);
+        window.press(KeyCode.SPACE);
+        assertThat(window.work().state().joints().order()).as("the aperture ring waits for its mark").containsExactly("mount-screws", "mount");
+        assertThat(window.say()).contains("aperture coupling");
+        window.press(KeyCode.M);
+        assertThat(((TextField) window.find("say-field").orElseThrow()).getText()).as("where it is, is asked").isEqualTo("mark aperture coupling at ");
+        robot.write("4", 0);
+        window.press(KeyCode.ENTER);
+        assertThat(window.work().state().joints().marks()).singleElement().satisfies(m -> assertThat(m.at()).isPresent());
+        window.press(KeyCode.N);
+        assertThat(window.work().state().course().notThere()).containsExactly("aperture-ring");
+        say("off name ring, thread, front, friction cup");
+        say("lets go 4, ridge inward");
+        say("off E1, retaining ring, front, spanner");
+        say("front up");
+
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        assertThat(shown("as-expected")).isFalse();
+        say("rear up");
+        window.press(KeyCode.SPACE);
+        assertThat(window.work().state().joints().openNow()).as("the wrong way round is not closed").contains("e1");
+        say("front up");
+        window.press(KeyCode.SPACE);
+        say("lets go 4, ridge inward");
+        window.press(KeyCode.SPACE);
+        window.press(KeyCode.SPACE);
+        window.press(KeyCode.SPACE);
+        assertThat(window.work().state().joints().openNow()).isEmpty();
+
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT7);
+        window.press(KeyCode.R);
+        robot.write("-0.01 ± 0.01", 0);
+        window.press(KeyCode.ENTER);
+        window.click("function-feel-after");
+        for (String free : List.of("even", "snaps", "clicks", "free", "free", "free")) {
+            robot.write(free, 0);
+            window.press(KeyCode.ENTER);
+        }
+        window.click("signature");
+        robot.write("M. Rook", 0);
+        window.press(KeyCode.ENTER);
+        assertThat(window.work().state().proof().signed(window.work().state().joints())).as("wanted: %s", window.say()).isPresent();
+        Path pdf = folder.resolve("report.pdf");
+        window.answers.report = Optional.of(pdf);
+        window.fire("write-pdf");
+        window.until("the report is written", () -> Files.exists(pdf));
+        try (PDDocument d = Loader.loadPDF(pdf.toFile())) {
+            String text = new PDFTextStripper().getText(d);
+            assertThat(text).contains("Brook 35 mm f/2.8", "stiff focus", "Signed: M. Rook", "typed", "everything is back").doesNotContain("simulated");
+        }
+    }
+
+    /// Pictures that arrive while hands are busy: each is offered to what was in hand, one key keeps it, another moves it, a third passes it over.
+    @Test
+    void picturesFromTheWatchedFolderHangOnTheJointThatWasInHand() throws Exception {
+        Path phone = Files.createDirectories(folder.resolve("phone"));
+        window.settle();
+        window.answers.folder = Optional.of(phone);
+        window.fire("watch-folder");
+        window.click("begin-what");
+        robot.write("Brook 35 mm f/2.8", 0);
+        window.click("begin-lens");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        say("off name ring, thread, front, friction cup");
+        arrive(phone, "IMG_0001.png", 1);
+        window.until("it is offered", () -> shownNow("offer"));
+        window.press(KeyCode.F6);
+        window.until("it is kept", () -> window.desk.shown().orElseThrow().state().glass().all().size() == 1);
+        TicketState s = window.work().state();
+        assertThat(s.joints().facts("name-ring")).hasAtLeastOneElementOfType(stillglass.ticket.facts.Photo.class);
+        assertThat(s.glass().all().getFirst().kept().source()).contains(Source.FOLDER);
+        assertThat(shown("offer")).isFalse();
+
+        arrive(phone, "IMG_0001 copy.png", 1);
+        arrive(phone, "IMG_0002.png", 2);
+        window.until("the other is offered", () -> shownNow("offer"));
+        window.press(KeyCode.F7);
+        window.press(KeyCode.F6);
+        window.until("it is kept", () -> window.desk.shown().orElseThrow().state().glass().all().size() == 2);
+        assertThat(window.work().state().joints().facts("name-ring")).as("it was moved elsewhere, and the copy of the first did not come again").hasSize(1);
+
+        arrive(phone, "IMG_0003.png", 3);
+        window.until("the third is offered", () -> shownNow("offer"));
+        window.press(KeyCode.F8);
+        assertThat(shown("offer")).isFalse();
+        assertThat(window.work().state().glass().all()).hasSize(2);
+    }
+
+    private boolean shownNow(String id) {
+        Node n = window.shell.lookup("#" + id);
+        return n != null && visible(n);
+    }
+
+    private static void arrive(Path phone, String name, int shade) throws Exception {
+        java.awt.image.BufferedImage image = new java.awt.image.BufferedImage(64, 48, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        image.setRGB(shade, shade, 0xffffff);
+        Path f = phone.resolve(name);
+        javax.imageio.ImageIO.write(image, "png", f.toFile());
+        // After the moment from which the folder is watched, by the window's own clock.
+        Files.setLastModifiedTime(f, java.nio.file.attribute.FileTime.from(Window.WHEN.plusSeconds(60)));
+    }
+}
