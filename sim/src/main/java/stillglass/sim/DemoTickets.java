@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import stillglass.assembly.Instrument;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.sim.truth.HiddenTruth;
@@ -58,6 +59,26 @@ public final class DemoTickets {
                 new Arrival("T-0147", "Ostrel reflex body", "ostrel_reflex", "tarn_50_f35", "School night-sky club", 35,
                         List.of("Door seals and mirror foam have gone to tar", "A bright stripe at one edge of long exposures"),
                         "Long exposures on a tripod", "of the test lens: snaps", "of the test lens: smooth"));
+    }
+
+    /// A ticket on something nobody has a map or a section of, told in bench shorthand to the middle of its work.
+    /// @param lines as they would be typed, the first begins it
+    public record Told(String number, Instrument.Sort sort, String title, String owner, int dueInDays, List<String> symptoms, List<String> lines) {
+        public Told {
+            symptoms = List.copyOf(symptoms);
+            lines = List.copyOf(lines);
+        }
+    }
+
+    /// Tickets that start from nothing.
+    public static List<Told> told() {
+        return List.of(
+                new Told("T-0148", Instrument.Sort.LENS, "Pellam 40 mm f/2.8", "Harbour print workshop", 17, List.of("Focus stiff since the winter", "Iris closes slowly"),
+                        List.of("check feel: stiff, heavy near infinity", "check iris: slow, blades wet", "check iris clicks: free", "check mount: free", "build one helicoid", "as expected", "3 screws, cross, 4.2 mm", "2 screws, cross, 5.1 mm", "as expected", "ball 1.0", "mark aperture coupling at 4", "as expected", "off name ring, thread, front, friction cup",
+                                "turns 3.5, lets go 4", "ridge inward", "as expected", "lets go 8, from the front")),
+                new Told("T-0149", Instrument.Sort.SHUTTER, "Corvane leaf shutter", "Saltmarsh Lane puppet theatre", 25, List.of("Slow speeds stick", "Self-timer was forced once"),
+                        List.of("check cocking: free", "check release: free", "check slow speeds: stuck below 1/10", "check fast speeds: free", "check B: 8 of 10", "build leaf shutter with front", "mark infinity of the focus ring at 12", "as expected", "as expected", "mark front cell entry at 7", "as expected", "turns 5 1/4", "as expected", "off shutter cover ring, thread, front, spanner",
+                                "washer ledge down", "as expected", "ball 1.2", "mark cocking cam at 10", "as expected", "long pin into the speed slot")));
     }
 
     /// What a ticket's instrument was found to be assembled like, as bench shorthand for faults; empty when nothing is amiss.

@@ -36,7 +36,7 @@ final class StackLayer {
         double step = Math.clamp((x1 - x0 - body - 2 * em) / Math.max(1, front.size() + rear.size()), NARROWEST, WIDEST);
         double shift = Math.clamp((front.size() - rear.size()) * step / 2, -(x1 - x0 - body) / 2 + em, (x1 - x0 - body) / 2 - em);
         double mid = (x0 + x1) / 2 + shift;
-        double top = y0 + (above.isEmpty() ? 0 : 3.6 * em);
+        double top = y0 + (above.isEmpty() ? 0 : 4.2 * em);
         double bottom = y1 - (below.isEmpty() ? 0 : 3.6 * em);
         double axis = (top + bottom - 2.2 * em) / 2;
         double half = Math.min(58, (bottom - top) / 2 - 1.8 * em);
@@ -50,7 +50,7 @@ final class StackLayer {
         for (int i = 0; i < rear.size(); i++) {
             item(rear.get(i), mid + body / 2 + (rear.size() - i - 0.5) * step, axis, half, step, i % 2 == 1, em);
         }
-        row(above, mid, axis - half - 2.2 * em, x1 - x0, em);
+        row(above, mid, axis - half - 2.9 * em, x1 - x0, em);
         row(below, mid, axis + half + 3.2 * em, x1 - x0, em);
     }
 

@@ -1,6 +1,7 @@
 package stillglass.app.axis;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -105,12 +106,12 @@ public record StackModel(List<Item> items, String title) {
         };
     }
 
-    /// By the last of its words that says what it is; a glass by its kind.
+    /// By the last of its words that says what it is, a spring being no ring; a glass by its kind.
     private static Form form(String name, Optional<Part> part) {
         if (part.filter(p -> p.kind() == Part.Kind.GLASS).isPresent()) {
             return Form.GLASS;
         }
         String n = name.toLowerCase(Locale.ROOT);
-        return BY_WORD.entrySet().stream().filter(e -> n.contains(e.getKey())).max(java.util.Comparator.comparingInt(e -> n.lastIndexOf(e.getKey()))).map(Map.Entry::getValue).orElse(Form.RING);
+        return BY_WORD.entrySet().stream().filter(e -> n.contains(e.getKey())).max(Comparator.comparingInt((Map.Entry<String, Form> e) -> n.lastIndexOf(e.getKey()) + e.getKey().length()).thenComparing(e -> e.getKey().length())).map(Map.Entry::getValue).orElse(Form.RING);
     }
 }

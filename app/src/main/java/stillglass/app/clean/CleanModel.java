@@ -16,6 +16,7 @@ import stillglass.care.CareTables;
 import stillglass.plan.Inside;
 import stillglass.plan.Reached;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.joints.LearnedMap;
 import stillglass.ticket.story.Stage;
 
 /// What Clean shows.
@@ -83,7 +84,7 @@ public record CleanModel(
         boolean gone = tried(part, soilId, work).stream().anyMatch(CareEvent.PartCleaned::gone);
         return new CleanModel(
                 chips, Optional.of(part.id()), part.name(),
-                String.join(", ", materials.stream().sorted().map(Material::word).toList()),
+                Words.of(LearnedMap.takenForDelicate(part) ? "clean.materials.unknown" : "clean.materials", String.join(", ", materials.stream().sorted().map(Material::word).toList())),
                 work.care().soils().stream().map(s -> new SoilChip(s.id(), s.name(), s.id().equals(soilId))).toList(),
                 soil.name(), rungs(ladder, part, soilId, gone, work),
                 ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), Words.say(b.reason())))).toList(),

@@ -78,7 +78,7 @@ public final class CleanView implements Station {
             parts.getChildren().add(Build.label(Words.of("clean.noparts"), "large"));
         }
         name.setText(m.part().isEmpty() ? Words.of("clean.ladder") : Words.capital(m.partName()));
-        materials.setText(m.part().isEmpty() ? Words.of("clean.ladder.empty") : Words.of("clean.materials", m.materials()));
+        materials.setText(m.part().isEmpty() ? Words.of("clean.ladder.empty") : m.materials());
         chance.setText(m.part().isEmpty() ? "" : Words.of("clean.chance", m.soil().toLowerCase(java.util.Locale.ROOT), m.chance()));
         soils.getChildren().setAll(m.soils().stream().map(s -> soilChip(s, m)).toList());
         List<Node> rungs = new ArrayList<>();

@@ -74,7 +74,7 @@ public final class LookView implements Station {
         this.type = type;
         this.asker = asker;
         pane = new PhotoPane(new OnPhoto());
-        VBox empty = Build.column(14, Build.label(Words.of("look.empty"), "heading"), Build.label(Words.of("look.empty.how"), "soft"),
+        VBox empty = Build.column(14, Build.label(Words.of("look.empty"), "heading"), Build.label(Words.of(desk.devices() == Devices.NONE ? "look.empty.file" : "look.empty.how"), "soft"),
                 Build.row(10, open(), take()));
         empty.getStyleClass().add("photo-empty");
         empty.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
@@ -329,7 +329,9 @@ public final class LookView implements Station {
 
     @Override
     public Say say(Work work) {
-        return LookModel.of(work).say();
+        LookModel m = LookModel.of(work);
+        // Nothing is connected that could take one.
+        return m.photo().isEmpty() && desk.devices() == Devices.NONE ? new Say(m.say().sentence(), Words.of("look.keys.file")) : m.say();
     }
 
     @Override

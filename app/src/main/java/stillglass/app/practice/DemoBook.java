@@ -30,13 +30,20 @@ import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.story.Act;
 import stillglass.app.theme.Words;
+import stillglass.book.say.Begun;
 import stillglass.optics.LensSection;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Stage;
+import stillglass.ticket.words.InHand;
+import stillglass.ticket.words.Reading;
+import stillglass.ticket.words.SayLine;
+import stillglass.ticket.words.Setting;
+import stillglass.ticket.words.Vocabulary;
 
 /// Carries out the demo stories on a desk, act by act, exactly as a technician's hands would.
 public final class DemoBook {
@@ -47,6 +54,7 @@ public final class DemoBook {
 
     /// Tells the showpiece to the middle of a stage; two more tickets have just arrived.
     public static void write(Desk desk, Stage middleOf) {
+        DemoTickets.told().reversed().forEach(t -> tell(desk, t));
         List<DemoTickets.Arrival> arrivals = DemoTickets.arrivals();
         for (DemoTickets.Arrival a : arrivals.reversed()) {
             arrive(desk, a.number());
@@ -69,6 +77,24 @@ public final class DemoBook {
                 .orElseThrow(() -> new IllegalArgumentException("there is no demo ticket " + number));
         LocalDate today = desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate();
         DemoScript.arrive(a, today, desk.shelf().section(a.sectionId()), desk.shelf().instrument(a.instrumentId()).sort()).forEach(deed -> perform(desk, deed));
+    }
+
+    /// Tells a ticket that starts from nothing, line by line as it would be typed.
+    /// @throws IllegalStateException when a line is not taken: the story would not be true any more
+    private static void tell(Desk desk, DemoTickets.Told t) {
+        LocalDate today = desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate();
+        Tag bare = Begun.byName(t.number(), t.title(), t.sort());
+        Tag tag = new Tag(bare.number(), bare.title(), bare.instrumentId(), bare.sort(), Optional.empty(), Optional.of(t.owner()), Optional.of(today.plusDays(t.dueInDays())));
+        check(await(desk.begin(Begun.act(tag, t.symptoms()))));
+        for (String line : t.lines()) {
+            Work w = shown(desk);
+            Setting setting = new Setting(w.state(), w.world(), Vocabulary.of(w.world().instrument()), Stage.OPEN, InHand.of(w.state(), w.world(), Stage.OPEN, Optional.empty()), Optional.empty(),
+                    desk.clock().instant());
+            if (!(SayLine.read(line, setting) instanceof Reading.Understood u)) {
+                throw new IllegalStateException("“" + line + "” is no line of this story");
+            }
+            check(await(desk.submit(u.act())));
+        }
     }
 
     /// Opens the book, writes the stories, closes it.

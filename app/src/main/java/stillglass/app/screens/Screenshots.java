@@ -147,6 +147,18 @@ public final class Screenshots {
         press(KeyCode.W);
         snap("look-wipe");
         unfolded();
+        unknown();
+    }
+
+    /// A lens no map knows, half way: what came off, and what is expected next.
+    private void unknown() {
+        desk.open("T-0148").orTimeout(60, TimeUnit.SECONDS).join();
+        onUi(() -> {
+            desk.go(Stage.OPEN);
+            return null;
+        });
+        settle();
+        snap("open-unknown");
     }
 
     /// The reflex body on its way to the shutter: bottom plate and coverings off.

@@ -9,7 +9,7 @@ import stillglass.app.theme.Words;
 /// Every key, on one sheet over the window; any key or click puts it away.
 final class KeysSheet extends StackPane {
     private static final List<String> KEYS = List.of(
-            "stages", "say", "caliper", "bench", "undo", "book", "finish", "scale", "stop", "axis", "light", "net", "walk", "look", "question", "hand", "picture", "decide", "open", "close", "step", "prove");
+            "stages", "say", "caliper", "pictures", "bench", "undo", "book", "finish", "scale", "stop", "axis", "light", "net", "walk", "arrive", "look", "question", "hand", "picture", "decide", "open", "close", "step", "prove");
 
     KeysSheet(Runnable away) {
         getStyleClass().add("veil");

@@ -109,7 +109,7 @@ class DeskTest {
 
     @Test
     void whatOneJobFoundTheNextOneOnThatModelIsPlannedFrom() throws Exception {
-        begin("T-21", "moraine_28_f35");
+        begin("T-21", "moraine_31_f35");
         assertThat(settle().mapped()).isFalse();
         for (String name : List.of("name ring", "front cell", "E1")) {
             assertThat(get(desk.submit(new JointIntent.Find(name, Optional.of("thread"), Side.FRONT, Optional.of("friction cup"), List.of(), true)))).isInstanceOf(Decision.Accepted.class);
@@ -118,7 +118,7 @@ class DeskTest {
         assertThat(first.mapped()).as("what this job finds itself is no map yet").isFalse();
         assertThat(first.state().joints().inHand()).contains("e1");
 
-        begin("T-22", "moraine_28_f35");
+        begin("T-22", "moraine_31_f35");
         assertThat(settle().mapped()).isTrue();
         get(desk.submit(new CourseIntent.ChooseGoals(List.of("E1"))));
         assertThat(settle().nextToOpen()).map(Joint::id).contains("name-ring");
@@ -151,7 +151,7 @@ class DeskTest {
     @Test
     void aTicketOpensWhereItsWorkStands() throws Exception {
         get(desk.submit(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)));
-        begin("T-2", "moraine_28_f35");
+        begin("T-2", "moraine_31_f35");
         get(desk.open("T-1"));
         Work w = settle();
 
@@ -161,7 +161,7 @@ class DeskTest {
 
     @Test
     void theListingCountsOn() throws Exception {
-        begin("T-0142", "moraine_28_f35");
+        begin("T-0142", "moraine_31_f35");
         assertThat(get(desk.list("", 0, 10))).extracting(l -> l.card().number()).containsExactly("T-1", "T-0142");
         assertThat(get(desk.list("tarn club", 0, 10))).hasSize(2);
         assertThat(get(desk.summary(1)).due()).hasSize(1);

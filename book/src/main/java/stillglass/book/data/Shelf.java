@@ -28,7 +28,7 @@ import stillglass.ticket.arrival.Tag;
 /// glasses but no joints: it is opened without a map.
 public final class Shelf {
     private static final List<String> SECTIONS = List.of(
-            "fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_28_f35", "hawthorn_105_f28", "sedge_75_f45", "shoal_50_f5");
+            "fell_52_f2", "rill_57_f14", "tarn_50_f35", "moraine_31_f35", "hawthorn_105_f28", "sedge_75_f45", "shoal_50_f5");
     private static final List<String> BUILDS = List.of("prime-one-helicoid", "prime-two-helicoids", "front-from-behind", "unit-set-screws", "zoom-three-screws", "zoom-collars", "zoom-cam-barrel", "leaf-front-cell",
             "leaf-pair", "folding-camera", "reflex-curtains", "finder-body", "digital-body");
     /// Own files of a sort that are read.

@@ -40,9 +40,14 @@ public record LetGo(ClockPosition at) implements Fact {
             return Verdict.agrees(this);
         }
         Said mistake = Said.of("fact.lets-go.wrong", "then", then.at.toString());
-        if (scene.joint().hold() instanceof Hold.Thread t && t.starts() > 1) {
-            long entries = Math.max(1, Math.round(then.at.apartHours(at) / 12 * t.starts()));
-            return Verdict.differs(mistake, Said.of("fact.lets-go.wrong.entry", "entries", entries, "starts", t.starts(), "mm", entries * t.leadMm() / t.starts()));
+        Optional<ThreadSeen> thread = ThreadSeen.of(scene.joint(), scene.record());
+        int starts = thread.flatMap(ThreadSeen::starts).orElse(0);
+        if (starts > 1) {
+            long entries = Math.max(1, Math.round(then.at.apartHours(at) / 12 * starts));
+            return Verdict.differs(mistake, Said.of("fact.lets-go.wrong.entry", "entries", entries, "starts", starts, "mm", entries * thread.map(ThreadSeen::leadMm).orElse(0.0) / starts));
+        }
+        if (thread.isPresent() && starts == 0) {
+            return Verdict.differs(mistake, Said.of("fact.lets-go.wrong.lead", "mm", then.at.apartHours(at) / 12 * thread.get().leadMm()));
         }
         return Verdict.differs(mistake, Said.of("fact.lets-go.wrong.other"));
     }

@@ -44,8 +44,9 @@ public record Turns(double turns) implements Fact {
         if (less < 0) {
             return Verdict.differs(mistake, Said.of("fact.turns.further"));
         }
-        return Verdict.differs(mistake, scene.joint().hold() instanceof Hold.Thread t ? Said.of("fact.turns.short", "mm", less * t.leadMm())
-                : Said.of("fact.turns.short.guess", "mm", less * USUAL_LEAD_MM));
+        return Verdict.differs(mistake, ThreadSeen.of(scene.joint(), scene.record())
+                .map(t -> t.sigmaMm() > 0 ? Said.of("fact.turns.short.measured", "mm", less * t.leadMm(), "sigma", less * t.sigmaMm()) : Said.of("fact.turns.short", "mm", less * t.leadMm()))
+                .orElse(Said.of("fact.turns.short.guess", "mm", less * USUAL_LEAD_MM)));
     }
 
     /// `turns 3.5`, `3 1/4 turns`, `half a turn`.

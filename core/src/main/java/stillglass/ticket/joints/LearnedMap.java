@@ -39,6 +39,11 @@ public final class LearnedMap {
 
     private LearnedMap() {}
 
+    /// Whether nobody has noted what a part is made of, so that it is taken for delicate.
+    public static boolean takenForDelicate(Part part) {
+        return part.materials().equals(NOT_NOTED);
+    }
+
     /// Identifier of a joint by its name, in any script.
     public static String id(String name) {
         String id = Normalizer.normalize(name.strip(), Normalizer.Form.NFKC).toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{M}\\p{N}]+", "-").replaceAll("^-|-$", "");

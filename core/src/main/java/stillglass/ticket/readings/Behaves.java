@@ -13,7 +13,7 @@ import stillglass.ticket.line.Line;
 
 /// How a control or function was found to be when it was tried.
 public enum Behaves {
-    FREE("free", "fine", "ok", "good", "snaps", "snap", "snappy", "even", "evenly", "smooth", "runs", "works", "clicks"),
+    FREE("free", "fine", "ok", "good", "snaps", "snap", "snappy", "even", "evenly", "smooth", "run", "runs", "work", "works", "clicks"),
     SLOW("slow", "slowly", "sluggish", "lazy", "creeps", "oily", "hesitates"),
     DRY("dry", "scrapes", "squeaks", "scratchy"),
     GRITTY("gritty", "sandy", "grates", "rough", "crunches"),

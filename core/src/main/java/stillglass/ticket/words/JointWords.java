@@ -12,7 +12,9 @@ import java.util.stream.Stream;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
+import stillglass.plan.WayBack;
 import stillglass.say.Said;
+import stillglass.ticket.joints.Closings;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.line.Cursor;
 import stillglass.ticket.line.Names;
@@ -33,6 +35,13 @@ final class JointWords implements Grammar {
             return Optional.of(inHand(in, j -> Reading.understood(Said.of("say.reads.set", "controls", j.close().setFirst().orElse("")), new JointIntent.SetControls(j.id()))));
         }
         line.reset(start);
+        if (in.closing() && line.takeOne(List.of("done", "zeroed", "tight", "tightened")).isPresent() && line.end()) {
+            Optional<Reading> step = WayBack.next(in.world().instrument(), in.state().joints().standing()).flatMap(JointWords::otherThanClosing);
+            if (step.isPresent()) {
+                return step;
+            }
+        }
+        line.reset(start);
         if (line.takeOne(List.of("done", "off", "closed", "it is off", "it is home")).isPresent()) {
             boolean loose = line.take("loose") || line.take(", loose") || line.take(", left loose");
             Optional<String> anyway = Anyway.take(line);
@@ -42,6 +51,19 @@ final class JointWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// What comes next in a rebuild besides closing: it is done as it is named.
+    private static Optional<Reading> otherThanClosing(WayBack.Step step) {
+        String joint = step.joint().name();
+        return switch (step) {
+            case WayBack.Step.Close c -> Optional.empty();
+            case WayBack.Step.LeaveLoose l -> Optional.empty();
+            case WayBack.Step.Tighten t -> Optional.of(Reading.understood(Said.of("say.reads.tight", "joint", joint), Closings.intent(step)));
+            case WayBack.Step.Refit r -> Optional.of(Reading.understood(Said.of("say.reads.refit", "joint", joint), Closings.intent(step)));
+            case WayBack.Step.TakeOff t -> Optional.of(Reading.understood(Said.of("say.reads.take-off", "joint", joint), Closings.intent(step)));
+            case WayBack.Step.Zero z -> Optional.of(Reading.understood(Said.of("say.reads.zeroed", "joint", joint), Closings.intent(step)));
+        };
     }
 
     static Reading open(Joint j, boolean anyway) {

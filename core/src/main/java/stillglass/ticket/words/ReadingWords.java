@@ -11,6 +11,7 @@ import stillglass.ticket.facts.PartNames;
 import stillglass.ticket.facts.Shims;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.line.Cursor;
+import stillglass.ticket.readings.Functions;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
@@ -31,7 +32,7 @@ final class ReadingWords implements Grammar {
             line.reset(start);
         }
         if (line.take("check") || line.take("tried")) {
-            return check(line, in.phase());
+            return check(line, in);
         }
         if (line.takeOne(List.of("fitted shims", "fit shims")).isPresent() || in.stage() == Stage.PROVE && (line.take("shims") || line.take("shim"))) {
             return Optional.of(fit(line, in));
@@ -52,14 +53,19 @@ final class ReadingWords implements Grammar {
                 : Reading.unclear("say.infinity", "mm", mm, "sigma", sigma);
     }
 
-    private static Optional<Reading> check(Cursor line, Phase phase) {
+    private static Optional<Reading> check(Cursor line, Setting in) {
         Optional<String> what = line.until(":");
         if (!line.take(":")) {
             line.separators();
         }
         Optional<String> found = line.rest();
         return Optional.of(what.isEmpty() || found.isEmpty() ? Reading.unclear("say.check")
-                : Reading.understood(Said.of("say.reads.check", "check", what.get(), "found", found.get()), new ReadingEvent.FunctionChecked(phase, what.get().toLowerCase(Locale.ROOT), found.get())));
+                : Reading.understood(Said.of("say.reads.check", "check", what.get(), "found", found.get()), new ReadingEvent.FunctionChecked(in.phase(), named(what.get(), in), found.get())));
+    }
+
+    /// As the list of functions calls it, so that it is tried once and not twice.
+    private static String named(String what, Setting in) {
+        return Functions.of(in.world().instrument().sort()).stream().filter(f -> f.equalsIgnoreCase(what)).findFirst().orElse(what.toLowerCase(Locale.ROOT));
     }
 
     private static Reading fit(Cursor line, Setting in) {

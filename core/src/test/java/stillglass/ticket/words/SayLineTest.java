@@ -12,6 +12,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Side;
 import stillglass.grade.DepthReading;
+import stillglass.plan.WayBack;
 import stillglass.say.Wording;
 import stillglass.ticket.Job;
 import stillglass.ticket.care.CareEvent;
@@ -70,6 +71,20 @@ class SayLineTest {
 
     private static ClockPosition at(double hours) {
         return ClockPosition.of(hours);
+    }
+
+    /// "Done" does whatever comes next in a rebuild, as Space does in the window: closing, tightening, taking off again, zeroing.
+    @Test
+    void doneDoesWhatComesNext() {
+        Job job = Job.begun().toTheHelicoid().stage(Stage.CLOSE);
+        job.accept(new JointIntent.SetControls("helicoid-thread"), Job.grease("helicoid-thread"));
+        for (int i = 0; i < 30 && WayBack.next(job.world().instrument(), job.state().joints().standing()).isPresent(); i++) {
+            job.world().instrument().joints().stream().filter(j -> job.state().joints().story(j.id()).closed() && j.close().test().isPresent() && !job.state().joints().passed(j.id()))
+                    .forEach(j -> job.accept(Job.passed(j.id(), j.close().test().orElseThrow().what())));
+            job.say("done");
+        }
+        assertThat(job.state().joints().openNow()).isEmpty();
+        assertThat(WayBack.next(job.world().instrument(), job.state().joints().standing())).as("zeroed and tightened, too").isEmpty();
     }
 
     /// Whoever types it by habit is not scolded for saying what is on record; something else is not passed over.

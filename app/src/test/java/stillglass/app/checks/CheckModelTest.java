@@ -1,0 +1,74 @@
+package stillglass.app.checks;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import stillglass.app.arrive.ArriveModel;
+import stillglass.app.decide.DecideModel;
+import stillglass.app.desk.Typed;
+import stillglass.app.desk.Work;
+import stillglass.app.open.OpenModel;
+import stillglass.assembly.Instrument;
+import stillglass.ticket.readings.Functions;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
+
+/// What a technician's own, unknown instrument looks like to the views, without a toolkit.
+class CheckModelTest {
+    @Test
+    void whatIsTriedFitsTheInstrument() {
+        CheckModel body = CheckModel.of(Typed.work(Instrument.Sort.BODY, Stage.ARRIVE), Phase.BEFORE);
+        assertThat(body.rows()).extracting(CheckModel.Row::name).containsExactlyElementsOf(Functions.of(Instrument.Sort.BODY)).contains("light seals");
+        assertThat(body.untried()).isEqualTo(body.rows().size());
+        assertThat(CheckList.next(body)).contains("wind");
+    }
+
+    @Test
+    void whatWasFoundStandsThereAndTheNextUntriedIsAskedFor() {
+        Work w = Typed.work(Instrument.Sort.LENS, Stage.ARRIVE, "check feel: dry, scrapes", "check iris: 3 of 10", "check iris clicks: five edges", "check hood bayonet: free");
+        CheckModel m = CheckModel.of(w, Phase.BEFORE);
+        assertThat(m.rows().get(0).free()).contains(false);
+        assertThat(m.rows().get(1).free()).contains(false);
+        assertThat(m.rows().get(2).free()).as("its words do not tell").isEmpty();
+        assertThat(m.rows().getLast().name()).as("whatever else was tried is there, too").isEqualTo("hood bayonet");
+        assertThat(CheckList.next(m)).contains("stop-down lever");
+        assertThat(CheckModel.of(w, Phase.AFTER).rows().getFirst().before()).contains("dry, scrapes");
+        assertThat(CheckModel.of(w, Phase.AFTER).rows().getFirst().found()).isEmpty();
+    }
+
+    @Test
+    void arriveOffersConstructionsOfItsSortAndAsksNoPictureOfWhatMakesNone() {
+        ArriveModel lens = ArriveModel.of(Typed.work(Instrument.Sort.LENS, Stage.ARRIVE, "complaint stiff focus", "build one helicoid"));
+        assertThat(lens.builds()).hasSizeGreaterThan(2).filteredOn(ArriveModel.Built::chosen).singleElement().satisfies(b -> assertThat(b.asks()).contains("name ring"));
+        assertThat(lens.images()).isTrue();
+        ArriveModel body = ArriveModel.of(Typed.work(Instrument.Sort.BODY, Stage.ARRIVE));
+        assertThat(body.images()).isFalse();
+        assertThat(body.builds()).extracting(ArriveModel.Built::name).anyMatch(n -> n.contains("Reflex"));
+        assertThat(body.facts()).as("nothing is known of its optics").isEmpty();
+    }
+
+    @Test
+    void decideSaysWhatAComplaintLeadsToWithoutAPhotoOrAMap() {
+        DecideModel m = DecideModel.of(Typed.work(Instrument.Sort.SHUTTER, Stage.DECIDE, "complaint slow speeds stick"));
+        assertThat(m.reasons()).singleElement().asString().contains("escapement");
+        assertThat(m.opens()).isTrue();
+        assertThat(m.say().sentence()).contains("Open it");
+        assertThat(m.goals()).isEmpty();
+        assertThat(DecideModel.of(Typed.work(Instrument.Sort.SHUTTER, Stage.DECIDE)).opens()).isFalse();
+    }
+
+    @Test
+    void openShowsWhatIsExpectedWithWhatToMarkAndWhatMayFly() {
+        OpenModel m = OpenModel.of(Typed.work(Instrument.Sort.LENS, Stage.OPEN, "build one helicoid", "as expected", "as expected"));
+        OpenModel.Expect x = m.expect().orElseThrow();
+        assertThat(x.name()).isEqualTo("aperture ring");
+        assertThat(x.marks()).extracting(Instrument.Reference::name).containsExactly("aperture coupling");
+        assertThat(x.cautions()).isNotEmpty();
+        assertThat(m.say().sentence()).contains("Mark first");
+        OpenModel marked = OpenModel.of(Typed.work(Instrument.Sort.LENS, Stage.OPEN, "build one helicoid", "as expected", "as expected", "mark aperture coupling at 4"));
+        assertThat(marked.expect().orElseThrow().marks()).isEmpty();
+        assertThat(marked.say().sentence()).contains("Aperture ring: is it as expected?");
+        assertThat(OpenModel.of(Typed.work(Instrument.Sort.LENS, Stage.OPEN)).expect()).isEqualTo(Optional.empty());
+    }
+}
