@@ -33,11 +33,9 @@ import stillglass.look.Lighting;
 import stillglass.say.Said;
 import stillglass.sim.DemoTickets;
 import stillglass.sim.VirtualDevices;
-import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.story.Act;
-import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Phase;
 
 /// Look in the real window: telling kinds apart, outlines by hand, several photos, before and after.

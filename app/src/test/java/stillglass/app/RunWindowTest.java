@@ -5,9 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.DataFormat;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
@@ -185,6 +189,71 @@ class RunWindowTest {
         window.press(KeyCode.F8);
         assertThat(shown("offer")).isFalse();
         assertThat(window.work().state().glass().all()).hasSize(2);
+    }
+
+    /// Optics may come at any time: what was recorded before stays, and one undo takes them away again.
+    @Test
+    void opticsAreAddedToAJobThatRuns() throws Exception {
+        window.settle();
+        window.click("begin-what");
+        robot.write("Brook 50 mm f/3.5", 0);
+        window.click("begin-lens");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        say("off name ring, thread, front, friction cup");
+        say("off E1, retaining ring, front, spanner");
+        say("front up");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT1);
+        Path broken = Files.writeString(folder.resolve("broken.json"), "{\"name\": 3");
+        window.answers.lens = Optional.of(broken);
+        window.fire("add-optics");
+        assertThat(window.say()).contains("broken.json");
+        assertThat(window.work().section()).isEmpty();
+
+        Path lens = folder.resolve("measured.json");
+        try (var in = RunWindowTest.class.getResourceAsStream("/stillglass/book/lenses/tarn_50_f35.json")) {
+            Files.write(lens, in.readAllBytes());
+        }
+        window.answers.lens = Optional.of(lens);
+        window.fire("add-optics");
+        window.until("the section is known", () -> window.desk.shown().orElseThrow().section().isPresent());
+        assertThat(window.work().state().joints().order()).containsExactly("name-ring", "e1");
+        assertThat(window.work().state().joints().facts("e1")).hasSize(1);
+        assertThat(window.work().instrument().joint("e1").orElseThrow().frees()).as("it is the glass of the section").containsExactly("E1");
+        assertThat(shown("add-optics")).isFalse();
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(window.work().section()).isEmpty();
+    }
+
+    /// A picture on the clipboard, and a file that was copied, are kept as they are at what is in hand; text is left to whoever wants it.
+    @Test
+    void whatIsPastedIsKeptAtWhatIsInHand() throws Exception {
+        window.settle();
+        window.click("begin-what");
+        robot.write("Brook one", 0);
+        window.click("begin-body");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        say("off top cover, screws, top, screwdriver");
+        WritableImage dent = new WritableImage(40, 30);
+        dent.getPixelWriter().setArgb(3, 4, 0xffff0000);
+        paste(Map.of(DataFormat.IMAGE, dent));
+        window.until("it is kept", () -> window.desk.shown().orElseThrow().state().glass().all().size() == 1);
+        assertThat(window.work().state().glass().all().getFirst().kept().source()).contains(Source.PASTED);
+        assertThat(window.work().state().joints().facts("top-cover")).hasAtLeastOneElementOfType(stillglass.ticket.facts.Photo.class);
+
+        Path file = folder.resolve("wiring.png");
+        arrive(folder, "wiring.png", 4);
+        paste(Map.of(DataFormat.FILES, List.of(file.toFile())));
+        window.until("it is kept, too", () -> window.desk.shown().orElseThrow().state().glass().all().size() == 2);
+        assertThat(window.work().state().glass().all().getLast().kept().source()).contains(Source.FILE);
+        paste(Map.of(DataFormat.PLAIN_TEXT, "no picture"));
+        assertThat(window.work().state().glass().all()).hasSize(2);
+    }
+
+    private void paste(Map<DataFormat, Object> content) {
+        Window.onUi(() -> Clipboard.getSystemClipboard().setContent(content));
+        window.press(KeyCode.CONTROL, KeyCode.V);
     }
 
     private boolean shownNow(String id) {

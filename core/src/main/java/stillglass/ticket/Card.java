@@ -1,7 +1,6 @@
 package stillglass.ticket;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;

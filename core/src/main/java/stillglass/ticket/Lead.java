@@ -24,12 +24,14 @@ import stillglass.ticket.story.Phase;
 /// @param why in a sentence
 /// @param goals as [Goal#read] reads them; empty where no map tells
 public record Lead(Said why, List<String> goals) {
+    /// Parts one rule asks to be reached.
+    private static final int MOST = 3;
     private static final Set<Behaves> DRAGS = Set.of(Behaves.SLOW, Behaves.DRY, Behaves.GRITTY, Behaves.STIFF, Behaves.STUCK, Behaves.SOMETIMES);
     private static final Set<Behaves> FAILS = Set.of(Behaves.SLOW, Behaves.DRY, Behaves.GRITTY, Behaves.STIFF, Behaves.STUCK, Behaves.DEAD, Behaves.OFF, Behaves.SOMETIMES);
     private static final Set<Behaves> PLAY = Set.of(Behaves.LOOSE);
 
     private static final List<Rule> RULES = List.of(
-            new Rule("lead.wet", "water|sea|river|rain|wet|drowned|dropped in", Set.of(), true, Set.of(), "\\b\\B"),
+            new Rule("lead.wet", "(?:under |salt |in the )?water|(?:in|into) the (?:sea|river|lake)|rain|drowned|soaked|wet (?:camera|body|through)", Set.of(), true, Set.of(), ""),
             new Rule("lead.seals", "foam|seals?|light leaks?|crumb", FAILS, true, Set.of(), "seal|foam"),
             new Rule("lead.timer", "self.?timer|timer", FAILS, false, Set.of(), "timer"),
             new Rule("lead.slow", "slow speeds?|escapement|1 s|1/2|1/4|1/8|1/15", FAILS, false, Set.of(), "escapement|slow|retard"),
@@ -40,19 +42,20 @@ public record Lead(Said why, List<String> goals) {
             new Rule("lead.focus", "focus|feel|helicoid", DRAGS, false, Set.of(Part.Kind.HELICOID), "helicoid"),
             new Rule("lead.mirror", "mirror", FAILS, false, Set.of(Part.Kind.MIRROR), "mirror"),
             new Rule("lead.wind", "wind|counter|rewind|transport|double.exposure", FAILS, false, Set.of(), "wind|counter"),
-            new Rule("lead.finder", "finder|range|frame lines|patch|image", FAILS, true, Set.of(Part.Kind.PRISM), "finder|prism"),
+            new Rule("lead.finder", "finder|range.?finder|frame lines|patch", FAILS, true, Set.of(Part.Kind.PRISM), "finder|prism"),
             new Rule("lead.contact", "flash|contact|meter|battery", FAILS, false, Set.of(), "contact|battery"),
             new Rule("lead.shutter", "shutter|release|blades|curtains?|fast speeds?|cocking|\\bb\\b|\\bt\\b|fires?", FAILS, false, Set.of(Part.Kind.SHUTTER), "shutter"),
-            new Rule("lead.haze", "milky|haz[ey]|flare|flat|fungus|fog|cloud|spots?|soft|dust", Set.of(), true, Set.of(), "\\b\\B"));
+            new Rule("lead.haze", "milky|haz[ey]|flare|flat|fungus|fog|cloud|spots?|soft|dust", Set.of(), true, Set.of(), ""));
 
     /// @param about words of the function or complaint
     /// @param how it must behave; empty for any
     /// @param alone whether the words of a complaint are enough without saying how it behaves
     /// @param kinds of part that are reached
-    /// @param names words in the names of parts that are reached
-    private record Rule(String key, Pattern about, Set<Behaves> how, boolean alone, Set<Part.Kind> kinds, Pattern names) {
+    /// @param names words in the names of parts that are reached, none where nothing is
+    private record Rule(String key, Pattern about, Set<Behaves> how, boolean alone, Set<Part.Kind> kinds, Optional<Pattern> names) {
         Rule(String key, String about, Set<Behaves> how, boolean alone, Set<Part.Kind> kinds, String names) {
-            this(key, Pattern.compile("\\b(?:" + about + ")", Pattern.CASE_INSENSITIVE), how, alone, kinds, Pattern.compile("\\b(?:" + names + ")", Pattern.CASE_INSENSITIVE));
+            this(key, Pattern.compile("\\b(?:" + about + ")", Pattern.CASE_INSENSITIVE), how, alone, kinds,
+                    names.isEmpty() ? Optional.empty() : Optional.of(Pattern.compile("\\b(?:" + names + ")", Pattern.CASE_INSENSITIVE)));
         }
 
         boolean speaksOf(String words, Optional<Behaves> found, boolean complaint) {
@@ -66,13 +69,11 @@ public record Lead(Said why, List<String> goals) {
                 i.joints().stream().filter(j -> j.close().greased()).map(Joint::frees).filter(f -> !f.isEmpty()).map(List::getFirst).forEach(all::add);
             }
             if (all.isEmpty()) {
-                i.parts().stream().filter(p -> kinds.contains(p.kind()) || names.matcher(p.name()).find()).filter(p -> !new Goal.ReachPart(p.id()).doors(i).isEmpty()).limit(MOST).map(Part::id).forEach(all::add);
+                i.parts().stream().filter(p -> kinds.contains(p.kind()) || names.filter(n -> n.matcher(p.name()).find()).isPresent()).filter(p -> !new Goal.ReachPart(p.id()).doors(i).isEmpty()).limit(MOST).map(Part::id).forEach(all::add);
             }
             return List.copyOf(all);
         }
     }
-
-    private static final int MOST = 3;
 
     public Lead {
         goals = List.copyOf(goals);

@@ -42,7 +42,7 @@ class LeadTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "stiff focus | focusing thread", "iris slow and oily | reach the iris", "slow speeds stick | escapement", "self-timer jammed | self-timer", "sticky foam in the door | old foam",
-        "fell into the river | Battery out first", "zoom ring wobbles | cam followers", "milky pictures against the light | against the light", "counter stuck | counter gear", "shutter sticks at B | release"
+        "fell into the river | Battery out first", "iris slow, blades wet | reach the iris", "zoom ring wobbles | cam followers", "milky pictures against the light | against the light", "images soft and flat | against the light", "zoom range stiff | cam barrel", "counter stuck | counter gear", "shutter sticks at B | release"
     })
     void aComplaintLeadsToWhatMustBeReached(String complaint, String leads) {
         assertThat(whys(Job.unknown().accept(new ArrivalEvent.SymptomNoted(complaint)))).singleElement().asString().contains(leads).contains(complaint);

@@ -2,6 +2,7 @@ package stillglass.app.arrive;
 
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -11,6 +12,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import stillglass.app.checks.CheckList;
+import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Devices;
 import stillglass.app.desk.Say;
@@ -39,17 +41,20 @@ public final class ArriveView implements Station {
     private final Label infinity = Build.line("", "medium");
     private final Label infinityMeaning = Build.label("", "soft");
     private final VBox builds = Build.column(6);
+    private final javafx.scene.control.Button optics;
     private final CheckList checks;
     private final VBox atInfinity;
     private final TextField infinityField;
     private final HBox node;
     private Optional<ArriveModel> drawn = Optional.empty();
 
-    public ArriveView(Desk desk) {
+    public ArriveView(Desk desk, Asker asker) {
         this.desk = desk;
         checks = new CheckList(desk, Phase.BEFORE);
         facts.setHgap(18);
         facts.setVgap(4);
+        optics = Build.button(Words.of("arrive.optics"), "", () -> asker.lens().ifPresent(f -> desk.sectionFrom(f).thenAcceptAsync(id -> keep(new ArrivalEvent.SectionKnown(id)), Platform::runLater)), "chip");
+        optics.setId("add-optics");
         TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new ArrivalEvent.SymptomNoted(t)));
         symptom.setId("symptom");
         TextField useField = Build.field(Words.of("arrive.use.prompt"), t -> keep(new ArrivalEvent.UseNoted(t)));
@@ -58,7 +63,7 @@ public final class ArriveView implements Station {
         infinityField.setId("infinity-check");
         TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new ArrivalEvent.OwnerNamed(t)));
         ownerField.setId("owner");
-        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, Build.tall(builds), ownerField, map, alike);
+        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, optics, Build.tall(builds), ownerField, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
         javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
@@ -126,6 +131,8 @@ public final class ArriveView implements Station {
         boolean images = work.instrument().sort().images();
         atInfinity.setVisible(images);
         atInfinity.setManaged(images);
+        optics.setVisible(images && work.section().isEmpty());
+        optics.setManaged(optics.isVisible());
         ArriveModel m = ArriveModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;

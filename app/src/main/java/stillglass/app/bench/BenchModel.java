@@ -19,7 +19,6 @@ import stillglass.assembly.ScrewLayout;
 import stillglass.plan.StuckLadder;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.facts.Facing;
-import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.LetGo;
 import stillglass.ticket.facts.Screw;
 import stillglass.ticket.facts.Stuck;

@@ -22,7 +22,6 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.say.Said;
 import stillglass.ticket.care.CareEvent;
-import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Stage;
 
 /// The parts within reach, and for the one in hand the ladder of agents: weakest at the bottom, broken rungs where an agent

@@ -1,5 +1,6 @@
 package stillglass.app.desk;
 
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.ArrayList;
@@ -194,6 +195,12 @@ public final class Desk implements AutoCloseable {
             }
             return outcome.decision();
         }).thenApplyAsync(this::heard, ui);
+    }
+
+    /// Reads a lens section from a file and keeps it.
+    /// @return its identifier
+    public CompletableFuture<String> sectionFrom(Path file) {
+        return compute(() -> SectionFile.read(file)).thenCompose(json -> keepSection(String.valueOf(file.getFileName()), json));
     }
 
     /// Keeps a lens section that came from a file, so that tickets can refer to it from now on.

@@ -13,6 +13,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
+import javafx.scene.input.Clipboard;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Work;
@@ -169,8 +170,24 @@ public final class Inbox implements AutoCloseable {
         pass();
         PhotoCamera source = () -> new PhotoCamera.Picture(p.name(), PhotoFiles.bytes(p.file()), Source.FOLDER);
         Place place = offer.get().place();
-        Phase phase = desk.shown().filter(w -> w.stage() == Stage.PROVE || w.stage() == Stage.CLOSE).isPresent() ? Phase.AFTER : Phase.BEFORE;
-        return PhotoTaking.kept(desk, place.ticket(), place.joint(), source, phase, Words.of("inbox.caption", place.name())).thenApply(Optional::of);
+        return PhotoTaking.kept(desk, place.ticket(), place.joint(), source, phase(), Words.of("inbox.caption", place.name())).thenApply(Optional::of);
+    }
+
+    /// Keeps what is on the clipboard or was dropped, files or a picture, at what is in hand now.
+    /// @return whether there was anything to keep
+    public boolean keep(Clipboard from) {
+        Optional<Work> work = desk.shown();
+        if (work.isEmpty()) {
+            return false;
+        }
+        List<PhotoCamera> sources = from.hasFiles() ? from.getFiles().stream().map(f -> PhotoTaking.file(f.toPath())).toList() : from.hasImage() ? List.of(Pasted.of(from.getImage())) : List.of();
+        Place now = place(work.get());
+        sources.forEach(s -> PhotoTaking.kept(desk, now.ticket(), now.joint(), s, phase(), Words.of("inbox.caption", now.name())));
+        return !sources.isEmpty();
+    }
+
+    private Phase phase() {
+        return desk.shown().filter(w -> w.stage() == Stage.PROVE || w.stage() == Stage.CLOSE).isPresent() ? Phase.AFTER : Phase.BEFORE;
     }
 
     @Override

@@ -1,6 +1,5 @@
 package stillglass.app.pages;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -21,7 +20,6 @@ import stillglass.app.desk.Desk;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
-import stillglass.book.BadInput;
 import stillglass.book.say.Begun;
 import stillglass.optics.LensSection;
 import stillglass.ticket.arrival.Tag;
@@ -30,8 +28,6 @@ import stillglass.ticket.story.Decision;
 
 /// How a ticket begins: by its name with nothing else known, or with a model of the shelf.
 final class BeginSheet {
-    private static final long MOST_LENS_BYTES = 2_000_000;
-
     private final Desk desk;
     private final Asker asker;
     private final Runnable begun;
@@ -142,24 +138,6 @@ final class BeginSheet {
 
     /// Begins a ticket from a lens section file.
     void beginFrom(Path file) {
-        String name = String.valueOf(file.getFileName());
-        desk.compute(() -> read(file, name))
-                .thenCompose(json -> desk.keepSection(name, json))
-                .thenAcceptAsync(id -> begin(id, desk.shelf().section(id).name()), Platform::runLater);
-    }
-
-    private static String read(Path file, String name) {
-        try {
-            if (Files.size(file) > MOST_LENS_BYTES) {
-                throw new BadInput(name, "file", "is larger than 2 MB: this is no lens section");
-            }
-            return Files.readString(file);
-        } catch (java.nio.file.NoSuchFileException e) {
-            throw new BadInput(name, "file", "there is no such file: check the path " + file);
-        } catch (java.nio.charset.CharacterCodingException e) {
-            throw new BadInput(name, "file", "is not UTF-8 text: save it as plain JSON");
-        } catch (java.io.IOException e) {
-            throw new BadInput(name, "file", "cannot be read: " + e.getMessage());
-        }
+        desk.sectionFrom(file).thenAcceptAsync(id -> begin(id, desk.shelf().section(id).name()), Platform::runLater);
     }
 }

@@ -2,6 +2,7 @@ package stillglass.app.shell;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import stillglass.app.desk.Desk;
@@ -91,6 +92,11 @@ final class Keyboard {
                     return false;
                 }
                 desk.submit(e.isShiftDown() ? new Redo() : new Undo());
+            }
+            case V -> {
+                if (typing(e) || !shell.inbox().keep(Clipboard.getSystemClipboard())) {
+                    return false;
+                }
             }
             case B -> shell.showBook();
             case ENTER -> shell.finish();

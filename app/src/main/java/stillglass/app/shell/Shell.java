@@ -17,6 +17,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -149,6 +150,17 @@ public final class Shell extends StackPane {
         area.getStyleClass().add("area");
         main.setCenter(area);
         main.setBottom(new VBox(offers, say));
+        // Look takes what is dropped on it itself, and grades it; everywhere else it is kept as it is.
+        main.setOnDragOver(e -> {
+            if (!inBook && (e.getDragboard().hasFiles() || e.getDragboard().hasImage())) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+            e.consume();
+        });
+        main.setOnDragDropped(e -> {
+            e.setDropCompleted(!inBook && inbox.keep(e.getDragboard()));
+            e.consume();
+        });
         axisHeight();
         bench.setVisible(false);
         keys.setVisible(false);

@@ -51,7 +51,6 @@ import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.proof.ProofIntent;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
-import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.Undo;

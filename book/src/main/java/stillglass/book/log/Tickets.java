@@ -118,7 +118,9 @@ public final class Tickets {
             // Somebody has come to work since.
             present();
         }
-        return new Ticket(ticket.number(), ticket.story().and(more.rows()), ticket.earlier(), more.trouble().or(ticket::trouble));
+        Story story = ticket.story().and(more.rows());
+        knowSection(story.state());
+        return new Ticket(ticket.number(), story, ticket.earlier(), more.trouble().or(ticket::trouble));
     }
 
     /// Begins a ticket under a number that must be free.

@@ -28,6 +28,7 @@ public record Arrival(Tag tag, List<String> symptoms, String use, List<String> n
             case ArrivalEvent.UseNoted e -> new Arrival(tag, symptoms, e.text(), notes);
             case ArrivalEvent.OwnerNamed e -> new Arrival(tag.owned(e.owner()), symptoms, use, notes);
             case ArrivalEvent.DueSet e -> new Arrival(tag.due(e.due()), symptoms, use, notes);
+            case ArrivalEvent.SectionKnown e -> new Arrival(tag.optics(e.sectionId()), symptoms, use, notes);
             case ArrivalEvent.LineKept e -> new Arrival(tag, symptoms, use, Grown.by(notes, e.text()));
         };
     }
@@ -42,6 +43,7 @@ public record Arrival(Tag tag, List<String> symptoms, String use, List<String> n
             case ArrivalEvent.OwnerNamed e -> words(e, e.owner());
             case ArrivalEvent.LineKept e -> words(e, e.text());
             case ArrivalEvent.DueSet e -> Decision.accepted(e);
+            case ArrivalEvent.SectionKnown e -> words(e, e.sectionId());
         };
     }
 

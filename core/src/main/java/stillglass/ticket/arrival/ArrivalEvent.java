@@ -23,6 +23,10 @@ public sealed interface ArrivalEvent extends Event {
     @Named("due-set")
     record DueSet(LocalDate due) implements ArrivalEvent, ArrivalIntent {}
 
+    /// Its optical section is known from now on: measured, guessed or read from a file.
+    @Named("section-known")
+    record SectionKnown(String sectionId) implements ArrivalEvent, ArrivalIntent {}
+
     /// A note about the whole.
     @Named("line-kept")
     record LineKept(String text) implements ArrivalEvent, ArrivalIntent {}

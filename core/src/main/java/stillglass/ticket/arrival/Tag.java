@@ -23,6 +23,10 @@ public record Tag(String number, String title, String instrumentId, Instrument.S
         return new Tag(number, title, instrumentId, sort, sectionId, Optional.of(name), due);
     }
 
+    Tag optics(String section) {
+        return new Tag(number, title, instrumentId, sort, Optional.of(section), owner, due);
+    }
+
     Tag due(LocalDate day) {
         return new Tag(number, title, instrumentId, sort, sectionId, owner, Optional.of(day));
     }
