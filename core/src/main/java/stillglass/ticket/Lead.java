@@ -26,6 +26,7 @@ import stillglass.ticket.story.Phase;
 public record Lead(Said why, List<String> goals) {
     /// Parts one rule asks to be reached.
     private static final int MOST = 3;
+    private static final String LOOK = "lead.haze";
     private static final Set<Behaves> DRAGS = Set.of(Behaves.SLOW, Behaves.DRY, Behaves.GRITTY, Behaves.STIFF, Behaves.STUCK, Behaves.SOMETIMES);
     private static final Set<Behaves> FAILS = Set.of(Behaves.SLOW, Behaves.DRY, Behaves.GRITTY, Behaves.STIFF, Behaves.STUCK, Behaves.DEAD, Behaves.OFF, Behaves.SOMETIMES);
     private static final Set<Behaves> PLAY = Set.of(Behaves.LOOSE);
@@ -45,7 +46,7 @@ public record Lead(Said why, List<String> goals) {
             new Rule("lead.finder", "finder|range.?finder|frame lines|patch", FAILS, true, Set.of(Part.Kind.PRISM), "finder|prism"),
             new Rule("lead.contact", "flash|contact|meter|battery", FAILS, false, Set.of(), "contact|battery"),
             new Rule("lead.shutter", "shutter|release|blades|curtains?|fast speeds?|cocking|\\bb\\b|\\bt\\b|fires?", FAILS, false, Set.of(Part.Kind.SHUTTER), "shutter"),
-            new Rule("lead.haze", "milky|haz[ey]|flare|flat|fungus|fog|cloud|spots?|soft|dust", Set.of(), true, Set.of(), ""));
+            new Rule(LOOK, "milky|haz[ey]|flare|flat|fungus|fog|cloud|spots?|soft|dust", Set.of(), true, Set.of(), ""));
 
     /// @param about words of the function or complaint
     /// @param how it must behave; empty for any
@@ -82,6 +83,8 @@ public record Lead(Said why, List<String> goals) {
     /// In the order they came: complaints first. One rule speaks once.
     public static List<Lead> of(TicketState state, Instrument instrument) {
         Map<String, Lead> all = new LinkedHashMap<>();
+        // Whoever has looked need not be told to.
+        boolean looked = !state.glass().findings().isEmpty();
         for (String complaint : state.arrival().symptoms()) {
             Optional<Behaves> how = Behaves.in(complaint);
             matching(complaint, how, true).ifPresent(r -> all.putIfAbsent(r.key, lead(r, Said.of("lead.complaint", "complaint", complaint), instrument)));
@@ -91,6 +94,9 @@ public record Lead(Said why, List<String> goals) {
                 Said because = Said.of("lead.because", "function", c.getKey().check(), "found", c.getValue().found());
                 matching(c.getKey().check(), c.getValue().how(), false).ifPresent(r -> all.putIfAbsent(r.key, lead(r, because, instrument)));
             }
+        }
+        if (looked) {
+            all.remove(LOOK);
         }
         return new ArrayList<>(all.values());
     }

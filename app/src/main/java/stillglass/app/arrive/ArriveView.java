@@ -70,11 +70,15 @@ public final class ArriveView implements Station {
         read.setId("read-collimator");
         read.setVisible(desk.devices() != Devices.NONE);
         read.setManaged(read.isVisible());
-        atInfinity = Build.column(3, Build.row(10, Build.line(Words.of("arrive.infinity"), "subheading"), infinity, Build.spring(), grow(infinityField), read), infinityMeaning);
+        infinity.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        Label infinityName = Build.line(Words.of("arrive.infinity"), "subheading");
+        infinityName.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        atInfinity = Build.column(3, Build.row(10, infinityName, infinity, Build.spring(), grow(infinityField), read), infinityMeaning);
         VBox check = Build.sheet(Words.of("arrive.check"), "",
                 atInfinity,
                 checks.node());
-        node = Build.shared(16, List.of(what, owner, check), 1.02, 0.9, 1.32);
+        node = Build.shared(16, List.of(what, owner, check), 1.0, 0.8, 1.4);
         node.getStyleClass().add("station");
     }
 
