@@ -9,6 +9,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
@@ -24,6 +25,12 @@ import stillglass.sim.DemoTickets;
 class GlassWindowTest {
     private Window window;
     private FxRobot robot;
+
+    /// Telling the story takes longer than a window may take to open.
+    @BeforeAll
+    static void tell() {
+        Told.end(stillglass.ticket.story.Stage.LOOK);
+    }
 
     @Start
     void start(Stage shown) throws Exception {
