@@ -13,6 +13,9 @@ import stillglass.app.theme.Words;
 final class SystemAsker implements Asker {
     private final Stage window;
 
+    /// Where the last file was chosen.
+    private Optional<File> last = Optional.empty();
+
     SystemAsker(Stage window) {
         this.window = window;
     }
@@ -38,7 +41,10 @@ final class SystemAsker implements Asker {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.of(title));
         chooser.getExtensionFilters().add(filter);
-        return Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath);
+        last.filter(File::isDirectory).ifPresent(chooser::setInitialDirectory);
+        Optional<File> chosen = Optional.ofNullable(chooser.showOpenDialog(window));
+        chosen.ifPresent(f -> last = Optional.ofNullable(f.getParentFile()));
+        return chosen.map(File::toPath);
     }
 
     @Override

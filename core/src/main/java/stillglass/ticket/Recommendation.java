@@ -9,6 +9,8 @@ import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.grade.Advice;
 import stillglass.grade.Grader;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
@@ -17,6 +19,7 @@ import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
 import stillglass.prove.InfinityShims;
 import stillglass.say.Said;
+import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.ShimStack;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.readings.Readings;
@@ -29,6 +32,10 @@ import stillglass.ticket.story.Phase;
 /// @param plan the best way to all of them, empty when there is no map or nothing to reach
 /// @param reasons in order of weight
 public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.Plan> plan, List<Said> reasons) {
+    private static final Set<FindingKind> WIPES_OFF = Set.of(FindingKind.DUST, FindingKind.HAZE, FindingKind.OIL);
+    /// Severity by the photo alone from which a fault that wipes off is worth opening for.
+    private static final int WORTH_OPENING = 2;
+
     public Recommendation {
         goals = List.copyOf(goals);
         reasons = List.copyOf(reasons);
@@ -69,7 +76,11 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             reasons.add(l.why());
         });
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
-        boolean cleaning = !goals.isEmpty() || !leads.isEmpty();
+        // Without its optics nothing says what a finding does to a picture; that it is there is known all the same.
+        List<Finding> unweighed = section.isPresent() ? List.of() : state.glass().findings().stream().map(Known::finding).toList();
+        unweighed.forEach(f -> reasons.add(Said.of("advise.unweighed", "kind", f.kind().word().replace('-', ' '), "severity", f.severity())));
+        boolean worth = unweighed.stream().anyMatch(f -> f.kind() == FindingKind.FUNGUS || WIPES_OFF.contains(f.kind()) && f.severity() >= WORTH_OPENING);
+        boolean cleaning = !goals.isEmpty() || !leads.isEmpty() || worth;
         Set<String> all = new LinkedHashSet<>(reassembly);
         all.addAll(goals);
         Optional<WayIn.Plan> plan = all.isEmpty()

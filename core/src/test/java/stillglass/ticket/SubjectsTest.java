@@ -102,7 +102,10 @@ class SubjectsTest {
         assertThat(job.state().proof().signed(job.state().joints())).map(ProofEvent.Signed::by).contains("M.");
 
         Job finder = Job.on(Instrument.unknown("own-finder", "Finder", Instrument.Sort.BODY), Optional.empty());
-        finder.accept(sign("M."));
+        assertThat(finder.refusal(sign("M."))).contains("functions");
+        finder.accept(new ReadingEvent.FunctionChecked(Phase.BEFORE, "wind", "stiff"));
+        assertThat(finder.refusal(sign("M."))).as("how it came is no proof of how it goes").contains("wind");
+        finder.accept(new ReadingEvent.FunctionChecked(Phase.AFTER, "wind", "free"), sign("M."));
         assertThat(finder.state().proof().signatures()).as("a body makes no picture of its own").hasSize(1);
     }
 

@@ -69,7 +69,7 @@ public record ArriveModel(
         TicketState s = work.state();
         Optional<ReadingEvent.InfinityMeasured> infinity = s.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read);
         return new ArriveModel(
-                work.section().map(l -> Words.capital(l.form())).orElse(Words.of("arrive.section.unknown", work.instrument().sort().word())), work.section().map(ArriveModel::facts).orElse(List.of()),
+                work.section().map(l -> Words.capital(l.form())).orElse(Words.of(work.instrument().sort().images() ? "arrive.section.unknown" : "arrive.plain", work.instrument().sort().word())), work.section().map(ArriveModel::facts).orElse(List.of()),
                 s.course().taken().map(t -> Words.of("arrive.taken", t.name(), work.instrument().joints().size())).orElse(work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
                         : Words.of("arrive.unmapped")),
                 work.mapped() ? Optional.empty() : work.computed().alike().map(ArriveModel::alike),

@@ -20,6 +20,7 @@ import stillglass.grade.ShowThrough;
 import stillglass.look.FindingKind;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
+import stillglass.ticket.glass.Known;
 import stillglass.ticket.story.Stage;
 
 /// What Decide shows.
@@ -29,12 +30,14 @@ import stillglass.ticket.story.Stage;
 /// @param effort hours and risk, computed from the way in
 /// @param goals what the advice would reach, and whether it is chosen
 /// @param cautions shown where the act is
+/// @param unweighed what was found where no optics tell what it does
 /// @param opens whether it is worth opening although no map says what is to be reached
 /// @param tracing whether newer results are on their way
 /// @param assembly what was found assembled wrongly and what it does, when something was
 /// @param picture what all findings together do to the picture at the stop looked at, once traced
 public record DecideModel(
         List<Row> rows,
+        List<Unweighed> unweighed,
         Optional<String> verdict,
         List<String> reasons,
         String effort,
@@ -78,10 +81,15 @@ public record DecideModel(
         }
     }
 
+    /// What was found where no optics tell what it does to a picture.
+    /// @param severity by the photo alone, 0 to 4
+    public record Unweighed(int number, FindingKind kind, String title, String sentence, int severity) {}
+
     public record GoalChip(String goal, String name, boolean chosen) {}
 
     public DecideModel {
         rows = List.copyOf(rows);
+        unweighed = List.copyOf(unweighed);
         reasons = List.copyOf(reasons);
         goals = List.copyOf(goals);
         cautions = List.copyOf(cautions);
@@ -97,7 +105,7 @@ public record DecideModel(
         Set<String> all = new LinkedHashSet<>(r.map(Recommendation::goals).orElse(List.of()));
         all.addAll(work.state().course().goals());
         return new DecideModel(
-                rows,
+                rows, unweighed(work),
                 r.map(x -> Words.capital(x.act().word())),
                 r.map(x -> x.reasons().stream().map(Words::say).toList()).orElse(List.of()),
                 r.flatMap(Recommendation::plan).map(p -> Words.of("decide.effort", 2 * p.minutes() / 60, 100 * p.risk(), p.joints().size()))
@@ -137,6 +145,16 @@ public record DecideModel(
 
     private static String figures(ShowThrough.Effect e) {
         return Words.of("decide.figures", 100 * e.deepestShadow(), 100 * e.lightLost(), 100 * e.veil());
+    }
+
+    private static List<Unweighed> unweighed(Work work) {
+        List<Unweighed> all = new ArrayList<>();
+        if (work.section().isEmpty()) {
+            for (Known k : work.state().glass().findings()) {
+                all.add(new Unweighed(all.size() + 1, k.finding().kind(), Words.capital(k.finding().kind().word().replace('-', ' ')), Words.of("decide.unweighed", k.finding().severity()), k.finding().severity()));
+            }
+        }
+        return all;
     }
 
     private static Row row(Assessment a, int number, Work work) {

@@ -101,15 +101,16 @@ public final class DecideView implements Station {
         Optional<DecideModel> before = drawn;
         drawn = Optional.of(m);
         int stop = m.picture().map(DecideModel.Picture::stop).orElse(0);
-        if (before.filter(b -> b.rows().equals(m.rows()) && b.assembly().equals(m.assembly())).isPresent()) {
+        if (before.filter(b -> b.rows().equals(m.rows()) && b.unweighed().equals(m.unweighed()) && b.assembly().equals(m.assembly())).isPresent()) {
             // Only the stop was turned: the cards stay.
             strips.forEach(s -> s.lookAt(stop));
         } else {
             strips.clear();
             rows.getChildren().setAll(m.rows().stream().map(r -> row(r, m)).toList());
+            m.unweighed().forEach(u -> rows.getChildren().add(unweighed(u)));
             m.assembly().ifPresent(w -> rows.getChildren().addFirst(wrong(w)));
         }
-        if (m.rows().isEmpty() && m.assembly().isEmpty()) {
+        if (m.rows().isEmpty() && m.unweighed().isEmpty() && m.assembly().isEmpty()) {
             rows.getChildren().setAll(Build.label(Words.of(m.tracing() ? "decide.say.tracing" : "decide.empty"), "large"));
         }
         frame.setVisible(m.picture().isPresent());
@@ -128,7 +129,9 @@ public final class DecideView implements Station {
             chips.add(b);
         }
         if (chips.isEmpty()) {
-            chips.add(Build.label(Words.of(m.opens() ? "decide.nogoals.open" : "decide.nogoals"), "soft"));
+            Label none = Build.label(Words.of(m.opens() ? "decide.nogoals.open" : "decide.nogoals"), "soft");
+            none.prefWidthProperty().bind(goals.widthProperty());
+            chips.add(none);
         }
         goals.getChildren().setAll(chips);
         cautions.getChildren().setAll(m.cautions().stream().map(c -> (Node) Build.label(c, "danger", "small")).toList());
@@ -168,6 +171,20 @@ public final class DecideView implements Station {
         card.setId("assessment-" + r.number());
         card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));
         return card;
+    }
+
+    private static Node unweighed(DecideModel.Unweighed u) {
+        Label number = Build.line(Integer.toString(u.number()), "figure", "card-number", "number-" + u.kind().word());
+        number.setMinWidth(26);
+        VBox words = Build.column(2, Build.label(u.title(), "subheading"), Build.label(u.sentence()));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        VBox grade = Build.column(4, Build.line(Words.of("decide.severity", u.severity()), "medium"), new GradeMarks(u.severity()));
+        grade.setMinWidth(80);
+        HBox line = Build.row(14, number, words, grade);
+        line.setAlignment(Pos.TOP_LEFT);
+        line.getStyleClass().addAll("card", "card-" + u.kind().word());
+        line.setId("unweighed-" + u.number());
+        return line;
     }
 
     private Node wrong(DecideModel.Wrong w) {

@@ -10,6 +10,7 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
+import stillglass.app.theme.Words;
 import stillglass.assembly.ClockPosition;
 
 /// A ring seen from the front with its index at 12: shows a recorded clock position, and takes one by click or keys.
@@ -43,7 +44,7 @@ public final class Dial extends Region {
         hand.setVisible(false);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
-        setAccessibleText("Clock position: arrow keys turn, Enter records");
+        setAccessibleText(Words.of("dial.keys"));
         setOnMouseClicked(e -> {
             ClockPosition at = ClockPosition.at(e.getX() - getWidth() / 2, getHeight() / 2 - e.getY());
             picked.accept(ClockPosition.of(Math.round(at.hours() * 4) / 4.0));

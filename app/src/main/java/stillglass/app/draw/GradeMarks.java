@@ -2,6 +2,7 @@ package stillglass.app.draw;
 
 import javafx.scene.layout.HBox;
 import javafx.scene.shape.Rectangle;
+import stillglass.app.theme.Words;
 
 /// A grade 0 to 4 as four steps of rising height, filled up to the grade; a figure stands beside it, so colour is not alone.
 public final class GradeMarks extends HBox {
@@ -15,7 +16,7 @@ public final class GradeMarks extends HBox {
             step.getStyleClass().add(i <= grade ? "grade-on" : "grade-off");
             getChildren().add(step);
         }
-        setAccessibleText("grade " + grade + " of 4");
+        setAccessibleText(Words.of("grade.marks", grade));
         setMaxHeight(24);
     }
 }

@@ -25,6 +25,8 @@ final class HeroPane {
     private final StackPane stack = new StackPane();
     private final VBox empty;
     private final VBox node;
+    /// Whether there is a section by which light can be drawn to scale.
+    private boolean optics;
     private Optional<LookModel> shown = Optional.empty();
 
     HeroPane(Desk desk, PhotoCache cache, PhotoPane photo, UnrolledPane unrolled, VBox empty) {
@@ -54,6 +56,7 @@ final class HeroPane {
 
     void show(LookModel m, Work work) {
         shown = Optional.of(m);
+        optics = work.section().isPresent();
         chips(m);
         String ticket = work.state().tag().number();
         switch (m.hero()) {
@@ -105,7 +108,9 @@ final class HeroPane {
         if (m.wipe().isPresent()) {
             hero(m, Viewing.Hero.WIPE, "look.hero.wipe", "W");
         }
-        hero(m, Viewing.Hero.LIGHTING, "look.hero.lighting", "G");
+        if (optics) {
+            hero(m, Viewing.Hero.LIGHTING, "look.hero.lighting", "G");
+        }
         if (m.photo().isPresent() && m.hero() == Viewing.Hero.PHOTO) {
             Button b = Build.button(Words.of("look.hero.loupe"), "Z", this::loupe, "chip");
             b.setId("loupe");

@@ -140,7 +140,8 @@ public record LookModel(
         for (Known k : s.glass().findings()) {
             rows.add(row(k, rows.size() + 1, work, diameter, photo.map(p -> p.kept().photoId())));
         }
-        Viewing.Hero hero = work.viewing().hero();
+        // Where no section is known nothing can be drawn to scale.
+        Viewing.Hero hero = work.viewing().hero() == Viewing.Hero.LIGHTING && work.section().isEmpty() ? Viewing.Hero.PHOTO : work.viewing().hero();
         Optional<Wipe> wipe = s.glass().graded(Phase.AFTER).flatMap(after -> s.glass().earlier(after).map(b -> wipe(b, after, s)));
         return new LookModel(
                 photo.map(LookModel::shot),
@@ -342,7 +343,7 @@ public record LookModel(
         if (question.isPresent()) {
             return new Say(Words.of("look.say.question", question.get().number(), question.get().test().question()), Words.of("look.keys.question"));
         }
-        Optional<Row> homeless = rows.stream().filter(r -> r.place().equals(Words.of("look.nosurface"))).findFirst();
+        Optional<Row> homeless = rows.stream().filter(r -> r.place().equals(Words.of("look.nosurface")) && !r.surfaces().isEmpty()).findFirst();
         if (selected().isPresent()) {
             return new Say(Words.of("look.say.selected", selected().get().title().toLowerCase(Locale.ROOT)), Words.of("look.keys.selected"));
         }

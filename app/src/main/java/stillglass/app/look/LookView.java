@@ -224,6 +224,10 @@ public final class LookView implements Station {
             revealed = selected;
             m.selected().filter(r -> !own.isEmpty()).ifPresent(r -> Platform.runLater(() -> reveal(own.get(m.rows().indexOf(r)))));
         }
+        if (m.photo().isEmpty() && m.hero() == Viewing.Hero.PHOTO) {
+            (work.instrument().sort().images() ? List.of("look.how.against", "look.how.bright", "look.how.edges", "look.how.card") : List.of("look.how.plain", "look.how.against", "look.how.edges")).forEach(k -> list.getChildren().add(Build.label("–  " + Words.of(k))));
+            list.getChildren().add(Build.label(Words.of("look.guide.caution"), "caution", "small"));
+        }
         if (m.photo().isPresent() && m.rows().isEmpty() && m.hero() == Viewing.Hero.PHOTO) {
             list.getChildren().add(Build.label(Words.of("look.clean"), "large"));
         }
@@ -330,8 +334,11 @@ public final class LookView implements Station {
     @Override
     public Say say(Work work) {
         LookModel m = LookModel.of(work);
+        if (m.photo().isEmpty() && !work.instrument().sort().images()) {
+            return new Say(Words.of("look.say.plain"), Words.of("look.keys.file"));
+        }
         // Nothing is connected that could take one.
-        return m.photo().isEmpty() && desk.devices() == Devices.NONE ? new Say(m.say().sentence(), Words.of("look.keys.file")) : m.say();
+        return m.photo().isEmpty() && desk.devices() == Devices.NONE ? new Say(m.say().sentence(), Words.of(work.section().isPresent() ? "look.keys.file.guide" : "look.keys.file")) : m.say();
     }
 
     @Override

@@ -78,7 +78,7 @@ public final class OpenView implements Station {
         dial.setId("dial");
         VBox inHandLeft = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(inHandLeft, Priority.ALWAYS);
-        recordBox = Build.column(6, recordOf, dial, record);
+        recordBox = Build.column(6, recordOf, dial, Build.tall(record, 84));
         recordBox.setMinWidth(170);
         recordBox.setPrefWidth(190);
         HBox inHand = Build.row(18, inHandLeft, recordBox);

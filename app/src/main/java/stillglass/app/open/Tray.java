@@ -73,10 +73,14 @@ public final class Tray {
                 cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
                         String.join(" · ", holes.stream().map(h -> h.cell() + " " + h.length()).toList())), holes, 0, 0));
             }
+            // What was noted of a joint stands once, at the first part it frees.
+            boolean first = true;
             for (String partId : j.frees()) {
                 Optional<Part> part = work.instrument().part(partId);
                 if (part.isPresent()) {
-                    cells.add(0, cell(number, part.get(), facts, work.section()));
+                    boolean told = !first;
+                    cells.add(0, cell(number, part.get(), facts.stream().filter(f -> !told || f instanceof Facing x && x.part().equals(partId)).toList(), work.section()));
+                    first = false;
                 }
             }
         }

@@ -21,6 +21,7 @@ import stillglass.ticket.story.Stage;
 
 /// What Prove shows.
 ///
+/// @param images whether it makes a picture of its own, so that infinity and veil can be shown
 /// @param before infinity before the work
 /// @param after infinity after it
 /// @param hidden what the widest stop hides; empty where the optical section is not known
@@ -33,6 +34,7 @@ import stillglass.ticket.story.Stage;
 /// @param withdrawn what was proved before something was opened again
 /// @param wanted what is still to be shown before it can be signed for
 public record ProveModel(
+        boolean images,
         Optional<Reading> before,
         Optional<Reading> after,
         Optional<Hidden> hidden,
@@ -76,7 +78,7 @@ public record ProveModel(
         List<Double> pieces = new ArrayList<>();
         after.or(() -> before).ifPresent(r -> arithmetic(r, stack, work, stock, sum, pieces));
         Optional<VeilChange> veil = ReportMaker.veil(s);
-        return new ProveModel(before, after, hidden, sum, stack.map(ShimStack::place), pieces,
+        return new ProveModel(work.instrument().sort().images(), before, after, hidden, sum, stack.map(ShimStack::place), pieces,
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
                 veil.map(v -> Words.of(v.clearer() ? "prove.veil.clearer" : v.change() - v.halfWidth() > 0 ? "prove.veil.worse" : "prove.veil.same")).orElse(""),
                 s.glass().graded(Phase.BEFORE).map(p -> p.kept().photoId()), s.glass().graded(Phase.AFTER).map(p -> p.kept().photoId()),
@@ -124,13 +126,13 @@ public record ProveModel(
     }
 
     public Say say() {
-        if (after.isEmpty()) {
+        if (images && after.isEmpty()) {
             return new Say(Words.of("prove.say.infinity"), Words.of("prove.keys.read"));
         }
         if (!stack.isEmpty()) {
             return new Say(Words.of("prove.say.shims", String.join(" + ", stack.stream().map(Words::number).toList())), Words.of("prove.keys.fit"));
         }
-        if (photoAfter.isEmpty()) {
+        if (photoBefore.isPresent() && photoAfter.isEmpty()) {
             return new Say(Words.of("prove.say.photo"), Words.of("prove.keys.photo"));
         }
         if (signed.isEmpty()) {

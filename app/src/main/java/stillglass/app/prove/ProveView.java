@@ -62,6 +62,8 @@ public final class ProveView implements Station {
     private final VBox wanted = Build.column(2);
     private final TextField name = new TextField();
     private final Label written = Build.label("", "soft", "small");
+    private final VBox atInfinity;
+    private final VBox atVeil;
     private final HBox node;
     private List<Double> stock = InfinityShims.USUAL_STOCK;
     private Optional<ProveModel> drawn = Optional.empty();
@@ -85,16 +87,16 @@ public final class ProveView implements Station {
         stockField.setId("stock");
         HBox.setHgrow(stockField, Priority.ALWAYS);
         desk.setting("shim stock").thenAcceptAsync(s -> s.ifPresent(this::setStock), Platform::runLater);
-        VBox infinity = Build.sheet(Words.of("prove.infinity"), "", gauge, readings, sum,
+        atInfinity = Build.sheet(Words.of("prove.infinity"), "", gauge, readings, sum,
                 Build.row(8, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.spring(), Build.row(8, infinityField, read));
-        infinity.setSpacing(3);
+        atInfinity.setSpacing(3);
         fit.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         HBox photos = Build.shared(8, List.of(framed(before, "prove.photo.before"), framed(after, "prove.photo.after")), 1, 1);
         VBox.setVgrow(photos, Priority.ALWAYS);
         Button photo = Build.button(Words.of("prove.photo"), "C", this::photograph);
         photo.setId("photo-after");
-        VBox haze = Build.sheet(Words.of("prove.veil.heading"), "", photos, veil, veilMeaning, Build.row(8, photo));
+        atVeil = Build.sheet(Words.of("prove.veil.heading"), "", photos, veil, veilMeaning, Build.row(8, photo));
         name.setPromptText(Words.of("prove.name"));
         name.setAccessibleText(Words.of("prove.name"));
         name.setId("signature");
@@ -107,7 +109,7 @@ public final class ProveView implements Station {
         VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.row(8, name, sign, pdf), written);
         sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        node = Build.shared(16, List.of(infinity, haze, report), 1.15, 1.05, 1.1);
+        node = Build.shared(16, List.of(atInfinity, atVeil, report), 1.15, 1.05, 1.1);
         node.getStyleClass().add("station");
     }
 
@@ -221,6 +223,8 @@ public final class ProveView implements Station {
             return;
         }
         drawn = Optional.of(m);
+        shown(atInfinity, m.images());
+        shown(atVeil, m.images());
         gauge.show(m);
         readings.setText(Words.of("prove.readings", m.before().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")),
                 m.after().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")))

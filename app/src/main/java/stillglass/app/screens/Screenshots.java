@@ -351,6 +351,8 @@ public final class Screenshots {
         WritableImage image = onUi(() -> {
             shell.applyCss();
             shell.layout();
+            // Viewports keep what they drew; without a window's own pulse a later picture would show it again.
+            shell.lookupAll(".viewport").forEach(v -> v.setCache(false));
             return scene.snapshot(null);
         });
         int w = (int) image.getWidth();

@@ -108,23 +108,35 @@ public final class Build {
         return s;
     }
 
-    /// Shares the width of a row: each node grows by its weight.
+    /// The same, never less high than its content while that needs no more than `room`.
+    public static ScrollPane tall(Region content, double room) {
+        ScrollPane s = tall(content);
+        content.heightProperty().subscribe(h -> s.setMinHeight(Math.min(h.doubleValue(), room)));
+        return s;
+    }
+
+    /// Shares the width of a row: each node that has a place in it grows by its weight.
     public static HBox shared(double gap, List<Node> nodes, double... weights) {
         HBox box = new HBox(gap);
         box.getChildren().addAll(nodes);
-        box.widthProperty().subscribe(w -> {
-            double total = 0;
-            for (double x : weights) {
-                total += x;
-            }
-            double free = w.doubleValue() - gap * (nodes.size() - 1) - box.getInsets().getLeft() - box.getInsets().getRight();
-            for (int i = 0; i < nodes.size(); i++) {
-                if (nodes.get(i) instanceof Region r) {
-                    r.setMinWidth(0);
-                    r.setPrefWidth(Math.max(0, free * weights[i] / total));
-                }
-            }
-        });
+        box.widthProperty().subscribe(w -> share(box, gap, nodes, weights));
+        nodes.forEach(n -> n.managedProperty().subscribe(m -> share(box, gap, nodes, weights)));
         return box;
+    }
+
+    private static void share(HBox box, double gap, List<Node> nodes, double... weights) {
+        double total = 0;
+        int shown = 0;
+        for (int i = 0; i < nodes.size(); i++) {
+            total += nodes.get(i).isManaged() ? weights[i] : 0;
+            shown += nodes.get(i).isManaged() ? 1 : 0;
+        }
+        double free = box.getWidth() - gap * (shown - 1) - box.getInsets().getLeft() - box.getInsets().getRight();
+        for (int i = 0; i < nodes.size(); i++) {
+            if (nodes.get(i) instanceof Region r && r.isManaged()) {
+                r.setMinWidth(0);
+                r.setPrefWidth(Math.max(0, free * weights[i] / total));
+            }
+        }
     }
 }

@@ -2,15 +2,29 @@ package stillglass.app.checks;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.app.arrive.ArriveModel;
 import stillglass.app.decide.DecideModel;
+import stillglass.app.desk.Told;
 import stillglass.app.desk.Typed;
+import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
+import stillglass.app.look.LookModel;
 import stillglass.app.open.OpenModel;
+import stillglass.app.prove.ProveModel;
 import stillglass.assembly.Instrument;
+import stillglass.device.Source;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.prove.InfinityShims;
+import stillglass.say.Said;
+import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.readings.Functions;
+import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 
@@ -70,5 +84,47 @@ class CheckModelTest {
         assertThat(marked.expect().orElseThrow().marks()).isEmpty();
         assertThat(marked.say().sentence()).contains("Aperture ring: is it as expected?");
         assertThat(OpenModel.of(Typed.work(Instrument.Sort.LENS, Stage.OPEN)).expect()).isEqualTo(Optional.empty());
+    }
+
+    private static Act seen(Finding... findings) {
+        return Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "by phone", Source.FILE),
+                new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(200, 150, 100, 100, 0), List.of(findings), 0.05, List.of(), List.of()));
+    }
+
+    private static Finding finding(FindingKind kind, int severity) {
+        return new Finding(kind, 0.95, List.of(), 0.1, 1, 0.2, 0.3, 0.1, severity, List.of(Said.text("seen")));
+    }
+
+    /// What a photo shows of a lens without a section is there, though nothing says what it does: it is neither left out nor called harmless.
+    @Test
+    void findingsWithoutOpticsAreShownAsUnweighedNotAsNone() {
+        Work w = Typed.work(Instrument.Sort.LENS, Stage.DECIDE, seen(finding(FindingKind.HAZE, 3), finding(FindingKind.SCRATCH, 2)));
+        DecideModel m = DecideModel.of(w);
+        assertThat(m.rows()).isEmpty();
+        assertThat(m.unweighed()).extracting(DecideModel.Unweighed::kind).containsExactly(FindingKind.HAZE, FindingKind.SCRATCH);
+        assertThat(m.reasons()).hasSize(2).allMatch(r -> r.contains("not known without the optics"));
+        assertThat(m.opens()).as("haze of severity 3 is worth opening for").isTrue();
+        DecideModel scratch = DecideModel.of(Typed.work(Instrument.Sort.LENS, Stage.DECIDE, seen(finding(FindingKind.SCRATCH, 4))));
+        assertThat(scratch.opens()).as("no opening takes a scratch away").isFalse();
+        assertThat(scratch.reasons()).noneMatch(r -> r.contains("Nothing was found"));
+    }
+
+    @Test
+    void lookAsksForNoSurfaceWhereNoneIsKnownAndDrawsNoLightToNoScale() {
+        Work w = Typed.work(Instrument.Sort.LENS, Stage.LOOK, seen(finding(FindingKind.HAZE, 3)));
+        assertThat(LookModel.of(w).say().sentence()).doesNotContain("surface");
+        Work lighting = Told.seen(w, w.viewing().showing(Viewing.Hero.LIGHTING));
+        assertThat(LookModel.of(lighting).hero()).isEqualTo(Viewing.Hero.PHOTO);
+    }
+
+    /// A body has no infinity of its own to read and no veil to compare: nothing asks for them.
+    @Test
+    void proveAsksABodyForItsFunctionsOnly() {
+        ProveModel body = ProveModel.of(Typed.work(Instrument.Sort.BODY, Stage.PROVE, "check wind: free"), InfinityShims.USUAL_STOCK);
+        assertThat(body.images()).isFalse();
+        assertThat(body.say().sentence()).doesNotContain("nfinity").doesNotContain("photo");
+        assertThat(body.wanted()).noneMatch(w -> w.contains("infinity"));
+        assertThat(ProveModel.of(Typed.work(Instrument.Sort.BODY, Stage.PROVE), InfinityShims.USUAL_STOCK).wanted()).as("a signature under nothing tried is none").singleElement().asString().contains("functions");
+        assertThat(ProveModel.of(Typed.work(Instrument.Sort.LENS, Stage.PROVE), InfinityShims.USUAL_STOCK).say().sentence()).contains("nfinity");
     }
 }

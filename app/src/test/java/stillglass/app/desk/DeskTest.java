@@ -237,11 +237,14 @@ class DeskTest {
         Desk other = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
         try {
             get(other.open("T-1"));
+            CompletableFuture<Boolean> heard = new CompletableFuture<>();
+            desk.watch(w -> {
+                if (w.state().arrival().symptoms().contains("seen at the other bench")) {
+                    heard.complete(true);
+                }
+            });
             get(other.submit(new ArrivalEvent.SymptomNoted("seen at the other bench")));
-            long until = System.nanoTime() + 5_000_000_000L;
-            while (System.nanoTime() < until && !settle().state().arrival().symptoms().contains("seen at the other bench")) {
-                Thread.sleep(50);
-            }
+            get(heard);
             assertThat(settle().state().arrival().symptoms()).containsExactly("seen at the other bench");
             assertThat(get(desk.submit(new Undo()))).as("it is not this one's to undo").isInstanceOf(Decision.Refused.class);
             get(desk.submit(new ArrivalEvent.SymptomNoted("seen here")));

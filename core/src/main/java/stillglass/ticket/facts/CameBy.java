@@ -12,15 +12,10 @@ import stillglass.ticket.line.Cursor;
 
 /// By what it really came off, where somebody said so: tool or grip, which way it was turned, from which side.
 /// @param anticlockwise which way it was turned, seen from the side it is reached from
-public record CameBy(Optional<String> tool, Optional<Boolean> anticlockwise, Optional<Side> side) implements Fact {
+public record CameBy(Optional<String> tool, Optional<Boolean> anticlockwise, Optional<Side> side) implements Fact.Logged {
     @Override
     public String about() {
         return "came by";
-    }
-
-    @Override
-    public Again again() {
-        return Again.LOGGED;
     }
 
     @Override
@@ -35,11 +30,6 @@ public record CameBy(Optional<String> tool, Optional<Boolean> anticlockwise, Opt
         anticlockwise.ifPresent(a -> all.add(Said.of(a ? "fact.came-by.anticlockwise" : "fact.came-by.clockwise")));
         side.ifPresent(s -> all.add(Said.of("fact.came-by.side", "side", s.word())));
         return Said.commas(all);
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     /// `with rubber glove`, `friction, left`, `by hand, anticlockwise`, `from the rear`.

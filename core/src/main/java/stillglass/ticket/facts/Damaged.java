@@ -10,7 +10,7 @@ import stillglass.ticket.line.Cursor;
 /// Damage: found, or done here. The report says which.
 /// @param what in the technician's words
 /// @param ours whether it was done on this bench
-public record Damaged(String what, boolean ours) implements Fact {
+public record Damaged(String what, boolean ours) implements Fact.Recalled {
     public Damaged(String what) {
         this(what, false);
     }
@@ -21,18 +21,8 @@ public record Damaged(String what, boolean ours) implements Fact {
     }
 
     @Override
-    public Again again() {
-        return Again.RECALLED;
-    }
-
-    @Override
     public Said said() {
         return Said.of(ours ? "fact.damaged.ours" : "fact.damaged", "what", what);
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     /// `damaged two slots`, `rust below`, `we scratched the rim`, `slipped, rim scratched`.

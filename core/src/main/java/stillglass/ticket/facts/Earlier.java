@@ -8,25 +8,15 @@ import stillglass.ticket.line.Cursor;
 
 /// Somebody was here before.
 /// @param what shows it, in the technician's words
-public record Earlier(String what) implements Fact {
+public record Earlier(String what) implements Fact.Recalled {
     @Override
     public String about() {
         return "earlier " + what;
     }
 
     @Override
-    public Again again() {
-        return Again.RECALLED;
-    }
-
-    @Override
     public Said said() {
         return Said.of("fact.earlier", "what", what);
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     /// `earlier scribed lines`, `earlier work: glue in the thread`.

@@ -64,4 +64,30 @@ public interface Fact {
     default Optional<Wait> waits(String joint) {
         return Optional.empty();
     }
+
+    /// What is history: it is not asked again, and nothing can stand against it.
+    interface Logged extends Fact {
+        @Override
+        default Again again() {
+            return Again.LOGGED;
+        }
+
+        @Override
+        default Verdict against(Fact recorded, Scene scene) {
+            return Verdict.agrees(this);
+        }
+    }
+
+    /// What is shown again when the joint is closed, and goes to the report.
+    interface Recalled extends Fact {
+        @Override
+        default Again again() {
+            return Again.RECALLED;
+        }
+
+        @Override
+        default Verdict against(Fact recorded, Scene scene) {
+            return Verdict.agrees(this);
+        }
+    }
 }

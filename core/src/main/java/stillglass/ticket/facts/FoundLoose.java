@@ -9,7 +9,7 @@ import stillglass.ticket.line.Cursor;
 /// It was not as tight, or not as free, as it should have been.
 /// @param how loose, overtight, or not fastened at all
 /// @param what of it, in the technician's words; empty for the joint itself
-public record FoundLoose(How how, Optional<String> what) implements Fact {
+public record FoundLoose(How how, Optional<String> what) implements Fact.Recalled {
     /// How it was found.
     public enum How {
         LOOSE,
@@ -23,11 +23,6 @@ public record FoundLoose(How how, Optional<String> what) implements Fact {
     }
 
     @Override
-    public Again again() {
-        return Again.RECALLED;
-    }
-
-    @Override
     public Said said() {
         String key = switch (how) {
             case LOOSE -> "fact.loose";
@@ -35,11 +30,6 @@ public record FoundLoose(How how, Optional<String> what) implements Fact {
             case MISSING -> "fact.missing";
         };
         return what.map(w -> Said.of(key + ".what", "what", w)).orElse(Said.of(key));
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     /// `found loose`, `found loose: one screw`, `overtight`, `found missing, one screw`.

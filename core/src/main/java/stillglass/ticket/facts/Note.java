@@ -7,15 +7,10 @@ import stillglass.say.Said;
 import stillglass.ticket.line.Cursor;
 
 /// Anything else, in the technician's words.
-public record Note(String text) implements Fact {
+public record Note(String text) implements Fact.Recalled {
     @Override
     public String about() {
         return "note";
-    }
-
-    @Override
-    public Again again() {
-        return Again.RECALLED;
     }
 
     @Override
@@ -26,11 +21,6 @@ public record Note(String text) implements Fact {
     @Override
     public Said said() {
         return Said.text(text);
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     /// `note red to the lug`: everything to the end of the line.

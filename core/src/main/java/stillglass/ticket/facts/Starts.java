@@ -9,7 +9,7 @@ import stillglass.say.Said;
 import stillglass.ticket.line.Cursor;
 
 /// How many threads run side by side: ends that were counted, or entries in which it could be started.
-public record Starts(int count) implements Fact {
+public record Starts(int count) implements Fact.Logged {
     private static final int MOST = 60;
 
     public Starts {
@@ -24,18 +24,8 @@ public record Starts(int count) implements Fact {
     }
 
     @Override
-    public Again again() {
-        return Again.LOGGED;
-    }
-
-    @Override
     public Said said() {
         return Said.of("fact.starts", "count", count);
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     /// `6 starts`, `starts 6`, `six thread ends`.

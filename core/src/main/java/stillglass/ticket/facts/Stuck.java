@@ -11,7 +11,7 @@ import stillglass.ticket.line.Cursor;
 /// It would not open, and this was tried.
 /// @param agent what was put on it, or done to it; empty while nothing was
 /// @param waitMinutes how long that was left alone
-public record Stuck(Optional<String> agent, Optional<Double> waitMinutes) implements Fact {
+public record Stuck(Optional<String> agent, Optional<Double> waitMinutes) implements Fact.Logged {
     public Stuck {
         waitMinutes.ifPresent(m -> Limits.positive(m, "waiting time in minutes"));
     }
@@ -26,11 +26,6 @@ public record Stuck(Optional<String> agent, Optional<Double> waitMinutes) implem
     }
 
     @Override
-    public Again again() {
-        return Again.LOGGED;
-    }
-
-    @Override
     public boolean single() {
         return false;
     }
@@ -41,11 +36,6 @@ public record Stuck(Optional<String> agent, Optional<Double> waitMinutes) implem
             return waitMinutes.map(m -> Said.of("fact.stuck.waited", "minutes", m)).orElse(Said.of("fact.stuck"));
         }
         return waitMinutes.map(m -> Said.of("fact.stuck.wait", "agent", agent.get(), "minutes", m)).orElse(Said.of("fact.stuck.agent", "agent", agent.get()));
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     @Override

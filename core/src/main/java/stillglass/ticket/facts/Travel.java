@@ -9,7 +9,7 @@ import stillglass.say.Said;
 import stillglass.ticket.line.Cursor;
 
 /// How far something moved along its thread until it let go. With the turns it took it tells the lead.
-public record Travel(double mm) implements Fact {
+public record Travel(double mm) implements Fact.Logged {
     /// What a caliper held beside a ring tells to.
     static final double SIGMA_MM = 0.1;
 
@@ -23,18 +23,8 @@ public record Travel(double mm) implements Fact {
     }
 
     @Override
-    public Again again() {
-        return Again.LOGGED;
-    }
-
-    @Override
     public Said said() {
         return Said.of("fact.travel", "mm", mm);
-    }
-
-    @Override
-    public Verdict against(Fact recorded, Scene scene) {
-        return Verdict.agrees(this);
     }
 
     /// `travel 6.2 mm`, `travels 6.2`.

@@ -6,6 +6,7 @@ import java.util.Optional;
 import stillglass.say.Said;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Ledger;
+import stillglass.ticket.joints.Trial;
 import stillglass.ticket.readings.Readings;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Event;
@@ -74,6 +75,11 @@ public record Proof(List<Signature> signatures) {
                 .forEach(c -> wanted.add(Said.of("proof.check", "check", c)));
         readings.checks(Phase.AFTER).keySet().forEach(c -> readings.last(Phase.AFTER, c).filter(k -> k.seq() > joints.lastOpened()).filter(k -> k.how().isPresent() && !k.free())
                 .ifPresent(k -> wanted.add(Said.of("proof.check.not", "check", c, "found", k.found()))));
+        boolean tried = !readings.checks(Phase.AFTER).isEmpty() || joints.trials().stream().anyMatch(Trial::passed);
+        if (!world.instrument().sort().images() && !tried) {
+            // Nothing was tried on arrival either, so that nothing above asks for it.
+            wanted.add(Said.of("proof.functions"));
+        }
         return List.copyOf(wanted);
     }
 
