@@ -9,12 +9,15 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -38,6 +41,7 @@ import stillglass.ticket.story.Phase;
 @ExtendWith(ApplicationExtension.class)
 class WindowTest {
     private Path folder;
+    private Path book;
     private Window window;
     private FxRobot robot;
     private Stage stage;
@@ -53,7 +57,8 @@ class WindowTest {
         folder = Files.createTempDirectory("still-glass-window");
         robot = new FxRobot();
         stage = shown;
-        window = new Window(shown, Told.book(stillglass.ticket.story.Stage.LOOK, folder), robot);
+        book = Told.book(stillglass.ticket.story.Stage.LOOK, folder);
+        window = new Window(shown, book, robot);
         window.shell.showBook();
     }
 
@@ -205,6 +210,56 @@ class WindowTest {
     }
 
     @Test
+    void theAxisStaysAsItWasDrawnInEachStage() {
+        openShowpiece();
+        double strip = height();
+        drawEdge(200);
+        window.settle();
+        assertThat(height()).isBetween(strip + 190, strip + 210);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        double open = height();
+        assertThat(open).isBetween(strip + 20, strip + 150);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        assertThat(height()).isBetween(strip + 190, strip + 210);
+
+        window.close();
+        window = Window.onUi(() -> new Window(stage, book, robot));
+        Window.onUi(() -> {
+            window.shell.showBook();
+            return true;
+        });
+        openShowpiece();
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        assertThat(height()).isBetween(strip + 190, strip + 210);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        assertThat(height()).isBetween(open - 2, open + 2);
+    }
+
+    /// Draws the lower edge of the Axis down.
+    private void drawEdge(double by) {
+        Window.onUi(() -> {
+            Node grip = window.shell.lookup("#edge-of-axis");
+            double y = grip.localToScene(0, 0).getY();
+            for (double at : new double[] {y, y + by / 2, y + by}) {
+                grip.fireEvent(edge(MouseEvent.MOUSE_DRAGGED, at));
+            }
+            grip.fireEvent(edge(MouseEvent.MOUSE_RELEASED, y + by));
+            return true;
+        });
+    }
+
+    private static MouseEvent edge(EventType<MouseEvent> type, double y) {
+        return new MouseEvent(type, 600, y, 600, y, MouseButton.PRIMARY, 1, false, false, false, false, true, false, false, false, false, false, null);
+    }
+
+    private double height() {
+        return Window.onUi(() -> {
+            window.shell.layout();
+            return window.shell.lookup("#axis").getLayoutBounds().getHeight();
+        });
+    }
+
+    @Test
     void badPhotosAreSaidAndNothingIsLost() throws Exception {
         openShowpiece();
         int photos = window.work().state().glass().all().size();
@@ -245,7 +300,7 @@ class WindowTest {
         Node photo = window.find("photo").orElseThrow();
         var bounds = Window.onUi(() -> photo.localToScreen(photo.getBoundsInLocal()));
         robot.moveTo(bounds.getCenterX(), bounds.getCenterY());
-        robot.press(javafx.scene.input.MouseButton.PRIMARY).moveBy(12, 0).release(javafx.scene.input.MouseButton.PRIMARY);
+        robot.press(MouseButton.PRIMARY).moveBy(12, 0).release(MouseButton.PRIMARY);
         window.until("it is graded again", () -> window.desk.shown().orElseThrow().state().glass().graded(Phase.BEFORE).orElseThrow()
                 .graded().orElseThrow().aperture().cx() > before + 5);
     }

@@ -6,6 +6,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
@@ -160,7 +162,7 @@ public record AxisModel(
         return new Iris(section.vertexMm(section.stopIndex()) + shiftMm, clear, Math.max(clear * 1.7, 12));
     }
 
-    private static java.util.stream.Stream<Point> all(Instrument instrument, Optional<LensSection> section, double shiftMm) {
+    private static Stream<Point> all(Instrument instrument, Optional<LensSection> section, double shiftMm) {
         return instrument.parts().stream()
                 .flatMap(p -> outlines(p, section, shiftMm).stream())
                 .flatMap(o -> o.points().stream());
@@ -178,13 +180,17 @@ public record AxisModel(
     }
 
     static Set<String> nextParts(Work work) {
-        Set<String> parts = new LinkedHashSet<>();
-        if (work.stage() == Stage.OPEN) {
-            work.nextToOpen().ifPresent(j -> parts.addAll(j.frees()));
-        } else if (work.stage() == Stage.CLOSE) {
-            work.nextToClose().ifPresent(s -> parts.addAll(s.joint().frees()));
-        }
-        return parts;
+        return switch (work.stage()) {
+            case OPEN -> work.nextToOpen().map(j -> about(j, work.instrument())).orElse(Set.of());
+            case CLOSE -> work.nextToClose().map(s -> about(s.joint(), work.instrument())).orElse(Set.of());
+            case ARRIVE, LOOK, DECIDE, CLEAN, PROVE -> Set.of();
+        };
+    }
+
+    /// Parts that leave with a joint; those that it holds when none does.
+    private static Set<String> about(Joint joint, Instrument instrument) {
+        return !joint.frees().isEmpty() ? Set.copyOf(joint.frees())
+                : instrument.joints().stream().filter(j -> j.behind().named().contains(joint.id())).flatMap(j -> j.frees().stream()).collect(Collectors.toSet());
     }
 
     private static Optional<String> nextLine(Work work) {
@@ -272,6 +278,16 @@ public record AxisModel(
             }
         }
         return list;
+    }
+
+    /// Whether there is nothing to see yet.
+    public boolean blank() {
+        return pieces.isEmpty() && ghosts.isEmpty() && net.isEmpty() && stack.map(t -> t.items().isEmpty()).orElse(true);
+    }
+
+    /// Parts that the step in hand is about.
+    Set<String> lit() {
+        return pieces.stream().filter(Piece::next).map(Piece::partId).collect(Collectors.toSet());
     }
 
     /// Parts in axial order, for walking along the axis with keys.

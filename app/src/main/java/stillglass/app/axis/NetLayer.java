@@ -16,6 +16,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
+import stillglass.app.draw.PartForm;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Side;
 
@@ -158,6 +159,10 @@ public final class NetLayer {
         double h = t.place().heightMm() * scale;
         double x = cx + t.place().x() * scale;
         double y = cy - t.place().y() * scale;
+        if (t.form().isPresent()) {
+            formed(t, t.form().get(), new Rectangle(x - w / 2, y - h / 2, w, h));
+            return;
+        }
         Shape shape = t.place().round() ? round(t, x, y, w, h) : rounded(x - w / 2, y - h / 2, w, h);
         boolean gone = t.standing() == NetModel.Standing.OUT;
         shape.getStyleClass().add(gone ? (t.look() == AxisModel.Look.GLASS ? "axis-ghost-glass" : "axis-ghost-metal") : switch (t.look()) {
@@ -179,6 +184,30 @@ public final class NetLayer {
         speaker.speak(g, gone ? Words.of("axis.ghost", t.number(), t.name()) : t.name(), t.partId());
         g.setId((gone ? "ghost-" : "axis-") + t.partId());
         into.add(g);
+    }
+
+    /// A thing whose outline nobody knows: what it was said to be, its number before its name below it.
+    private void formed(NetModel.Tile t, PartForm form, Rectangle room) {
+        Text name = Inked.text(into, t.number() > 0 ? t.number() + "  " + t.name() : t.name(), "axis-ruler");
+        double tall = name.getLayoutBounds().getHeight();
+        double x = room.getX() + room.getWidth() / 2;
+        double half = Math.clamp((room.getHeight() - tall - 6) / 2, 3, 24);
+        double top = room.getY() + (room.getHeight() - 2 * half - tall) / 2;
+        Group g = new Group();
+        g.getChildren().addAll(form.flat(x, top + half, half));
+        g.getChildren().forEach(n -> n.getStyleClass().addAll("stack-item", switch (t.standing()) {
+            case IN -> "stack-back";
+            case NEXT -> "stack-in-hand";
+            case OUT -> form == PartForm.GLASS ? "stack-glass" : "stack-off";
+            case EXPECTED -> "stack-expected";
+        }));
+        speaker.speak(g, t.name(), t.partId());
+        g.setId("axis-" + t.partId());
+        into.add(g);
+        Inked.fit(name, room.getWidth() - 4);
+        name.setX(x - name.getLayoutBounds().getWidth() / 2);
+        name.setY(top + 2 * half + 0.5 * tall + 1);
+        into.add(name);
     }
 
     private static Shape round(NetModel.Tile t, double x, double y, double w, double h) {

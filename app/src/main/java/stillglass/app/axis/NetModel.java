@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.PartForm;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
@@ -24,7 +25,7 @@ import stillglass.ticket.story.Stage;
 /// @param faces sides on which anything is, in the order in which they are laid beside each other
 public record NetModel(List<Face> faces) {
     /// Sides in the order of a strip around the instrument, then what is above and below.
-    private static final List<Side> ORDER = List.of(Side.LEFT, Side.FRONT, Side.RIGHT, Side.REAR, Side.TOP, Side.BOTTOM);
+    static final List<Side> ORDER = List.of(Side.LEFT, Side.FRONT, Side.RIGHT, Side.REAR, Side.TOP, Side.BOTTOM);
 
     /// Round parts of these kinds are open in the middle.
     private static final Set<Part.Kind> RINGS = Set.of(Part.Kind.RING, Part.Kind.MOUNT, Part.Kind.SHIM, Part.Kind.SPACER, Part.Kind.CELL);
@@ -34,7 +35,9 @@ public record NetModel(List<Face> faces) {
         IN,
         /// It moves next.
         NEXT,
-        OUT
+        OUT,
+        /// Expected next, seen by nobody.
+        EXPECTED
     }
 
     /// @param tiles parts, the lowest first
@@ -48,7 +51,8 @@ public record NetModel(List<Face> faces) {
     /// A part.
     /// @param ring whether one looks through its middle
     /// @param number order in which it left, 0 while it is in its place
-    public record Tile(String partId, String name, Net.Place place, AxisModel.Look look, boolean ring, Standing standing, int number, boolean selected) {}
+    /// @param form what it is drawn as, with its name, where its true outline is not known
+    public record Tile(String partId, String name, Net.Place place, AxisModel.Look look, boolean ring, Standing standing, int number, boolean selected, Optional<PartForm> form) {}
 
     /// A screw.
     public record Head(String cell, String spoken, double xMm, double yMm, Standing standing) {}
@@ -62,7 +66,7 @@ public record NetModel(List<Face> faces) {
         Instrument i = work.instrument();
         boolean apart = work.stage() == Stage.OPEN || work.stage() == Stage.CLEAN || work.stage() == Stage.CLOSE;
         boolean usual = i.sort() == Instrument.Sort.BODY || apart;
-        return i.net().filter(n -> usual != work.viewing().otherPicture()).map(n -> of(work, n));
+        return i.net().isPresent() ? i.net().filter(n -> usual != work.viewing().otherPicture()).map(n -> of(work, n)) : GrownNet.of(work);
     }
 
     private static NetModel of(Work work, Net net) {
@@ -78,7 +82,7 @@ public record NetModel(List<Face> faces) {
                 net.part(p.id()).filter(x -> x.side() == side && x.under().filter(u -> !away.contains(u)).isEmpty()).ifPresent(place -> {
                     int number = away.indexOf(p.id()) + 1;
                     tiles.add(new Tile(p.id(), Words.capital(p.name()), place, AxisModel.look(p), RINGS.contains(p.kind()), number > 0 ? Standing.OUT : next.contains(p.id()) ? Standing.NEXT : Standing.IN,
-                            number, work.selection().part(p.id())));
+                            number, work.selection().part(p.id()), Optional.empty()));
                 });
             }
             tiles.sort(Comparator.comparingInt((Tile t) -> t.place().layer()).thenComparingInt(t -> -depth(t.partId(), instrument, depths))

@@ -1,18 +1,13 @@
 package stillglass.app.axis;
 
-import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Group;
 import javafx.scene.Node;
-import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import javafx.scene.shape.Path;
-import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
-import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
-import stillglass.app.draw.Silhouette;
+import stillglass.app.draw.PartForm;
 
 /// Draws a [StackModel] into the band of the Axis: what is still together in the middle, what left it beside it on its side, the first that came off farthest away.
 final class StackLayer {
@@ -77,7 +72,7 @@ final class StackLayer {
 
     private void item(StackModel.Item i, double x, double y, double half, double step, boolean lower, double em) {
         Group g = new Group();
-        g.getChildren().addAll(shapes(i.form(), x, y, half));
+        g.getChildren().addAll(i.form().shapes(x, y, half));
         g.getChildren().forEach(n -> n.getStyleClass().addAll("stack-item", style(i)));
         into.add(g);
         speaker.speak(g, i.spoken(), i.partId());
@@ -92,11 +87,7 @@ final class StackLayer {
 
     private void name(StackModel.Item i, double x, double y, double room) {
         Text t = Inked.text(into, i.name(), i.standing() == StackModel.Standing.IN_HAND ? "axis-label-quiet" : "axis-ruler");
-        String words = i.name();
-        while (t.getLayoutBounds().getWidth() > room && words.length() > 3) {
-            words = words.substring(0, words.length() - 1);
-            t.setText(words + "…");
-        }
+        Inked.fit(t, room);
         t.setX(x - t.getLayoutBounds().getWidth() / 2);
         t.setY(y);
         into.add(t);
@@ -109,7 +100,7 @@ final class StackLayer {
             StackModel.Item i = items.get(k);
             double x = mid + (k - (items.size() - 1) / 2.0) * step;
             Group g = new Group();
-            g.getChildren().addAll(shapes(i.form(), x, y, 1.05 * em));
+            g.getChildren().addAll(i.form().shapes(x, y, 1.05 * em));
             g.getChildren().forEach(n -> n.getStyleClass().addAll("stack-item", style(i)));
             into.add(g);
             speaker.speak(g, i.spoken(), i.partId());
@@ -120,74 +111,10 @@ final class StackLayer {
 
     private static String style(StackModel.Item i) {
         return switch (i.standing()) {
-            case OFF -> i.form() == StackModel.Form.GLASS ? "stack-glass" : "stack-off";
+            case OFF -> i.form() == PartForm.GLASS ? "stack-glass" : "stack-off";
             case IN_HAND -> "stack-in-hand";
             case BACK -> "stack-back";
             case EXPECTED -> "stack-expected";
         };
-    }
-
-    /// The thing from the side, cut through its middle where it is round.
-    private static List<Shape> shapes(StackModel.Form form, double x, double y, double half) {
-        List<Shape> all = new ArrayList<>();
-        double wall = Math.max(4, 0.24 * half);
-        switch (form) {
-            case RING -> {
-                all.add(box(x, y - half, 11, wall));
-                all.add(box(x, y + half - wall, 11, wall));
-            }
-            case CELL -> {
-                all.add(box(x, y - half, 17, wall));
-                all.add(box(x, y + half - wall, 17, wall));
-                all.add(glass(x, y, 2 * (half - wall) - 2));
-            }
-            case GLASS -> all.add(glass(x, y, 1.7 * half));
-            case SCREWS -> {
-                for (int side = -1; side <= 1; side += 2) {
-                    double at = y + side * 0.6 * half;
-                    all.add(box(x - 6, at - 4, 3.5, 8));
-                    all.add(box(x + 2, at - 1.8, 11, 3.6));
-                }
-            }
-            case SPRING -> {
-                Polyline p = new Polyline();
-                for (int k = 0; k <= 10; k++) {
-                    p.getPoints().addAll(x + (k % 2 == 0 ? -6.0 : 6.0), y - 0.7 * half + k * 0.14 * half);
-                }
-                all.add(p);
-            }
-            case BLADES -> {
-                for (int k = -1; k <= 1; k++) {
-                    all.add(box(x + 5 * k, y - half, 2, 0.75 * half));
-                    all.add(box(x + 5 * k, y + 0.25 * half, 2, 0.75 * half));
-                }
-            }
-            case GEAR -> {
-                double r = Math.min(14, 0.7 * half);
-                all.add(new Circle(x, y, r));
-                for (int k = 0; k < 10; k++) {
-                    double a = k * Math.PI / 5;
-                    all.add(new Line(x + r * Math.cos(a), y + r * Math.sin(a), x + 1.3 * r * Math.cos(a), y + 1.3 * r * Math.sin(a)));
-                }
-            }
-            case COVER -> all.add(box(x, y - half, 7, 2 * half));
-            case SHIM -> {
-                all.add(box(x, y - half, 3, 2 * wall));
-                all.add(box(x, y + half - 2 * wall, 3, 2 * wall));
-            }
-            case SMALL -> all.add(new Circle(x, y, Math.min(6, 0.5 * half)));
-        }
-        return all;
-    }
-
-    private static Rectangle box(double x, double y, double width, double height) {
-        return new Rectangle(x - width / 2, y, width, height);
-    }
-
-    private static Path glass(double x, double y, double height) {
-        Path p = Silhouette.of(height, 0.11, 0.11, 0.1);
-        p.setTranslateX(x);
-        p.setTranslateY(y - height / 2);
-        return p;
     }
 }

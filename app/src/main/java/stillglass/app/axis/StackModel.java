@@ -1,12 +1,11 @@
 package stillglass.app.axis;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.PartForm;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -27,20 +26,6 @@ public record StackModel(List<Item> items, String title) {
         BELOW
     }
 
-    /// What a thing looks like from the side.
-    public enum Form {
-        RING,
-        SCREWS,
-        GLASS,
-        CELL,
-        SPRING,
-        BLADES,
-        GEAR,
-        COVER,
-        SHIM,
-        SMALL
-    }
-
     /// How a thing stands.
     public enum Standing {
         OFF,
@@ -54,18 +39,11 @@ public record StackModel(List<Item> items, String title) {
 
     /// @param number order in which it came off; 0 for what is expected
     /// @param partId part it stands for, empty for what only holds
-    public record Item(int number, String name, Form form, Lane lane, Standing standing, String partId) {
+    public record Item(int number, String name, PartForm form, Lane lane, Standing standing, String partId) {
         public String spoken() {
             return Words.of("stack.spoken." + standing.name().toLowerCase(Locale.ROOT).replace('_', '-'), number, name);
         }
     }
-
-    private static final Map<String, Form> BY_WORD = Map.ofEntries(Map.entry("screw", Form.SCREWS), Map.entry("spring", Form.SPRING), Map.entry("blade", Form.BLADES), Map.entry("curtain", Form.BLADES),
-            Map.entry("gear", Form.GEAR), Map.entry("escapement", Form.GEAR), Map.entry("timer", Form.GEAR), Map.entry("cover", Form.COVER), Map.entry("leather", Form.COVER), Map.entry("board", Form.COVER),
-            Map.entry("plate", Form.COVER), Map.entry("mount", Form.COVER), Map.entry("shim", Form.SHIM), Map.entry("washer", Form.SHIM), Map.entry("spacer", Form.SHIM), Map.entry("foam", Form.SHIM),
-            Map.entry("seal", Form.SHIM), Map.entry("cell", Form.CELL), Map.entry("group", Form.CELL), Map.entry("block", Form.CELL), Map.entry("glass", Form.GLASS), Map.entry("lens", Form.GLASS), Map.entry("prism", Form.GLASS),
-            Map.entry("screen", Form.GLASS), Map.entry("mirror", Form.GLASS), Map.entry("ring", Form.RING), Map.entry("barrel", Form.RING), Map.entry("helicoid", Form.RING), Map.entry("grip", Form.RING), Map.entry("dial", Form.RING),
-            Map.entry("ball", Form.SMALL), Map.entry("pin", Form.SMALL), Map.entry("key", Form.SMALL), Map.entry("lever", Form.SMALL));
 
     public StackModel {
         items = List.copyOf(items);
@@ -73,7 +51,7 @@ public record StackModel(List<Item> items, String title) {
 
     /// @return nothing where a section or a net shows more
     public static Optional<StackModel> of(Work work) {
-        if (work.section().isPresent() || work.instrument().net().isPresent() || work.state().tag().number().isEmpty()) {
+        if (work.section().isPresent() || work.instrument().net().isPresent() || NetModel.of(work).isPresent() || work.state().tag().number().isEmpty()) {
             return Optional.empty();
         }
         List<Item> items = new ArrayList<>();
@@ -88,13 +66,13 @@ public record StackModel(List<Item> items, String title) {
             }
         }
         boolean opening = work.state().joints().closed().isEmpty();
-        Next.expected(work.state(), work.world()).filter(n -> opening).ifPresent(n -> items.add(new Item(0, n.joint().name(), form(n.joint().name(), Optional.empty()), lane(n.joint().side()), Standing.EXPECTED, "")));
+        Next.expected(work.state(), work.world()).filter(n -> opening).ifPresent(n -> items.add(new Item(0, n.joint().name(), PartForm.of(n.joint().name()), lane(n.joint().side()), Standing.EXPECTED, "")));
         return Optional.of(new StackModel(items, work.state().tag().title()));
     }
 
     private static Item item(int number, Joint j, Standing standing, Work work) {
         Optional<Part> part = j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).findFirst();
-        return new Item(number, j.name(), form(j.name(), part), lane(j.side()), standing, part.map(Part::id).orElse(""));
+        return new Item(number, j.name(), part.map(p -> PartForm.of(j.name(), p)).orElseGet(() -> PartForm.of(j.name())), lane(j.side()), standing, part.map(Part::id).orElse(""));
     }
 
     private static Lane lane(Side side) {
@@ -104,14 +82,5 @@ public record StackModel(List<Item> items, String title) {
             case TOP, AROUND, UNKNOWN -> Lane.ABOVE;
             case BOTTOM -> Lane.BELOW;
         };
-    }
-
-    /// By the last of its words that says what it is, a spring being no ring; a glass by its kind.
-    private static Form form(String name, Optional<Part> part) {
-        if (part.filter(p -> p.kind() == Part.Kind.GLASS).isPresent()) {
-            return Form.GLASS;
-        }
-        String n = name.toLowerCase(Locale.ROOT);
-        return BY_WORD.entrySet().stream().filter(e -> n.contains(e.getKey())).max(Comparator.comparingInt((Map.Entry<String, Form> e) -> n.lastIndexOf(e.getKey()) + e.getKey().length()).thenComparing(e -> e.getKey().length())).map(Map.Entry::getValue).orElse(Form.RING);
     }
 }

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import stillglass.app.axis.NetModel;
+import stillglass.app.axis.AxisModel;
 import stillglass.app.close.CloseModel;
 import stillglass.app.desk.Work;
 import stillglass.app.open.GlassForm;
@@ -18,6 +18,7 @@ import stillglass.assembly.Part;
 import stillglass.assembly.ScrewLayout;
 import stillglass.plan.StuckLadder;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.LetGo;
 import stillglass.ticket.facts.Screw;
@@ -36,7 +37,8 @@ import stillglass.ticket.story.Stage;
 /// @param with tool and side
 /// @param warning what must happen first, empty when nothing must
 /// @param how the detail of the warning
-/// @param picture what is drawn
+/// @param place the instrument with the place of the step
+/// @param picture the joint itself, where there is more to see of it
 /// @param recall what the record says, for the picture's caption
 /// @param tray what lies nearest on the mat
 /// @param done intent of the first key, empty when there is nothing to do
@@ -49,6 +51,7 @@ public record BenchModel(
         String with,
         String warning,
         String how,
+        AxisModel place,
         Picture picture,
         String recall,
         List<String> tray,
@@ -78,9 +81,7 @@ public record BenchModel(
         /// A part that does not turn, with the position that was noted of it: of a collar, a lever, a mark.
         record Standing(ClockPosition at) implements Picture {}
 
-        /// A part on its side of an unfolded instrument.
-        record OnSide(NetModel.Face face) implements Picture {}
-
+        /// Nothing that the place does not show.
         record Plain() implements Picture {}
     }
 
@@ -102,7 +103,7 @@ public record BenchModel(
     private static BenchModel open(Work work, Instant now) {
         OpenModel m = OpenModel.of(work);
         if (m.now().isEmpty()) {
-            return rest(Words.of("bench.open"), m.say().sentence(), work);
+            return m.expect().map(x -> expected(x, m, work)).orElseGet(() -> rest(Words.of("bench.open"), m.say().sentence(), work));
         }
         OpenModel.Now n = m.now().get();
         Joint j = n.joint();
@@ -110,10 +111,20 @@ public record BenchModel(
         String warning = ref.map(r -> Words.of("bench.mark", r.name())).orElse(n.cautions().isEmpty() ? "" : n.cautions().getFirst());
         String how = ref.map(r -> r.how() + ".").or(() -> n.soak().map(s -> Words.of("bench.soak", s.minutes()))).orElse(n.lookAlikes().isEmpty() ? "" : n.lookAlikes().getFirst());
         return new BenchModel(Words.of("bench.step", Words.of("bench.open"), n.number(), n.of()), n.doing(), n.tool(), warning, how,
-                picture(j, work, true), m.record().map(BenchModel::recorded).orElse(""), tray(work),
+                AxisModel.of(work), picture(j, work, true), m.record().map(BenchModel::recorded).orElse(""), tray(work),
                 Optional.of(new JointIntent.Open(j.id(), false)),
                 ref.map(r -> (Intent) new JointIntent.KeepReference(r.id(), r.how(), Optional.empty())).or(() -> n.soak().map(s -> (Intent) s.begin(now))),
                 ref.isEmpty() && n.soak().isEmpty(), troubles(j, work, now));
+    }
+
+    /// What the construction lets expect. A mark that must be made first is one made by hand, its place said later or never.
+    private static BenchModel expected(OpenModel.Expect x, OpenModel m, Work work) {
+        Optional<Instrument.Reference> ref = x.marks().stream().findFirst();
+        String warning = ref.map(r -> Words.of("bench.mark", r.name())).orElse(x.cautions().isEmpty() ? x.variant().map(v -> Words.of("open.expect.variant", v)).orElse("") : x.cautions().getFirst());
+        WentWrong missing = new WentWrong(Words.of("trouble.missing"), Words.of("trouble.missing.then"), Act.of(new CourseIntent.MissExpected(x.joint())));
+        return new BenchModel(Words.of("bench.open"), Words.of("open.expect", Words.capital(x.name())), x.how(), warning, ref.map(r -> r.how() + ".").orElse(""), AxisModel.of(work), new Picture.Plain(),
+                m.record().map(BenchModel::recorded).orElse(""), tray(work), Optional.of(x.asExpected()).filter(a -> ref.isEmpty()),
+                ref.map(r -> new JointIntent.Mark(r.name(), Optional.empty(), Optional.empty(), Optional.empty())), ref.isEmpty(), List.of(missing));
     }
 
     /// What is on record of the joint in hand, which may be the one that just came off.
@@ -126,7 +137,7 @@ public record BenchModel(
         CloseModel m = CloseModel.of(work);
         if (!m.tests().isEmpty()) {
             CloseModel.Test t = m.tests().getFirst();
-            return new BenchModel(Words.of("bench.close"), Words.of("bench.test", t.test()), "", "", "", new Picture.Plain(), "", tray(work),
+            return new BenchModel(Words.of("bench.close"), Words.of("bench.test", t.test()), "", "", "", AxisModel.of(work), new Picture.Plain(), "", tray(work),
                     Optional.of(new JointIntent.Test(Optional.of(t.joint()), t.test(), true, "")), Optional.empty(), false, List.of());
         }
         if (m.now().isEmpty()) {
@@ -146,11 +157,11 @@ public record BenchModel(
         int cell = work.state().joints().order().indexOf(j.id()) + 1;
         String with = cell > 0 && !j.frees().isEmpty() ? Words.of("bench.cell", n.tool(), cell) : n.tool();
         return new BenchModel(Words.of("bench.step", Words.of("bench.close"), n.number(), n.of()), n.doing(), with, warning, how,
-                picture(j, work, false), recall, tray(work), Optional.of(n.act()), mark, mark.isEmpty() && n.photo(), troubles(j, work, now));
+                AxisModel.of(work), picture(j, work, false), recall, tray(work), Optional.of(n.act()), mark, mark.isEmpty() && n.photo(), troubles(j, work, now));
     }
 
     private static BenchModel rest(String head, String sentence, Work work) {
-        return new BenchModel(head, sentence, "", "", "", new Picture.Plain(), "", tray(work), Optional.empty(), Optional.empty(), false, List.of());
+        return new BenchModel(head, sentence, "", "", "", AxisModel.of(work), new Picture.Plain(), "", tray(work), Optional.empty(), Optional.empty(), false, List.of());
     }
 
     private static Picture picture(Joint j, Work work, boolean opening) {
@@ -182,7 +193,7 @@ public record BenchModel(
         Optional<ClockPosition> noted = work.state().joints().facts(j.id()).stream().flatMap(f -> f.stands().stream()).reduce((a, b) -> b);
         return noted.or(() -> j.loses().stream().sorted().flatMap(r -> Optional.ofNullable(work.state().joints().references().get(r)).flatMap(JointEvent.ReferenceKept::at).stream()).findFirst())
                 .<Picture>map(Picture.Standing::new)
-                .orElseGet(() -> NetModel.of(work).flatMap(NetModel::inHand).<Picture>map(Picture.OnSide::new).orElse(new Picture.Plain()));
+                .orElse(new Picture.Plain());
     }
 
     private static String length(Joint.ScrewHole h, Joint j, Work work) {

@@ -12,6 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import stillglass.app.axis.PlaceDrawing;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Build;
@@ -29,6 +30,7 @@ public final class BenchView extends StackPane {
     private final Label warning = Build.label("", "bench-warning");
     private final Label how = Build.label("", "bench-how");
     private final VBox caution;
+    private final PlaceDrawing place = new PlaceDrawing();
     private final StepPicture picture = new StepPicture();
     private final Label recall = Build.label("", "bench-caption");
     private final Label refusal = Build.label("", "bench-warning");
@@ -56,8 +58,12 @@ public final class BenchView extends StackPane {
         troubles.setId("troubles");
         visible(troubles, false);
         picture.setMinSize(120, 120);
+        place.setMinSize(120, 120);
+        place.setPrefHeight(250);
+        picture.setPrefHeight(250);
+        VBox.setVgrow(place, Priority.ALWAYS);
         VBox.setVgrow(picture, Priority.ALWAYS);
-        VBox right = Build.column(10, Build.row(8, Build.spring(), out), picture, recall);
+        VBox right = Build.column(10, Build.row(8, Build.spring(), out), place, picture, recall);
         right.setAlignment(javafx.geometry.Pos.TOP_CENTER);
         HBox upper = Build.shared(40, List.of(left, right), 1.45, 1);
         VBox.setVgrow(upper, Priority.ALWAYS);
@@ -94,7 +100,9 @@ public final class BenchView extends StackPane {
         visible(refusal, false);
         choosing = OptionalInt.empty();
         listTroubles();
+        place.show(m.place());
         picture.show(m.picture());
+        visible(picture, !(m.picture() instanceof BenchModel.Picture.Plain));
         recall.setText(m.recall());
         tray.getChildren().setAll(m.tray().stream().map(t -> (Node) Build.line(t, "bench-tray")).toList());
         if (m.tray().isEmpty()) {

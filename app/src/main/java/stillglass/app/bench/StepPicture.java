@@ -1,6 +1,5 @@
 package stillglass.app.bench;
 
-import java.util.List;
 import java.util.Optional;
 import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
@@ -9,8 +8,6 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
-import stillglass.app.axis.NetLayer;
-import stillglass.app.axis.NetModel;
 import stillglass.app.draw.Drawing;
 import stillglass.app.draw.Inked;
 import stillglass.app.draw.Silhouette;
@@ -54,9 +51,7 @@ final class StepPicture extends Drawing {
                 hand(cx, cy, r, s.at());
             }
             case BenchModel.Picture.Glass g -> glass(cx, cy, r, g);
-            case BenchModel.Picture.OnSide s -> new NetLayer(getChildren(), (node, spoken, part) -> node.setAccessibleText(spoken))
-                    .draw(new NetModel(List.of(s.face())), 6, 6, getWidth() - 6, getHeight() - 6, 16);
-            case BenchModel.Picture.Plain p -> ring(cx, cy, r);
+            case BenchModel.Picture.Plain p -> {}
         }
     }
 

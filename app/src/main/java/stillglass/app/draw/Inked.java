@@ -39,6 +39,14 @@ public final class Inked {
         children.add(t);
     }
 
+    /// Shortens words that are wider than their room.
+    public static void fit(Text t, double room) {
+        String words = t.getText();
+        for (int keep = words.length() - 1; width(t) > room && keep > 2; keep--) {
+            t.setText(words.substring(0, keep) + "…");
+        }
+    }
+
     public static double width(Text t) {
         return t.getLayoutBounds().getWidth();
     }

@@ -8,8 +8,9 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Path;
-import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.Shape;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.PartForm;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
@@ -32,21 +33,11 @@ public final class Tray {
 
     private Tray() {}
 
-    /// What lies in a cell.
-    public enum Shape {
-        GLASS,
-        RING,
-        SCREWS,
-        SMALL
-    }
-
     /// @param number order in which it was opened
     /// @param note facts in short
     /// @param holes for screws: where each came from and its length
-    /// @param front bulge of the front face of a glass, share of its height
-    /// @param rear bulge of the rear face
-    public record Cell(
-            int number, String name, Shape shape, String note, List<Hole> holes, double front, double rear) {
+    /// @param glass bulges of a glass whose section is known
+    public record Cell(int number, String name, PartForm form, String note, List<Hole> holes, Optional<GlassForm> glass) {
         public Cell {
             holes = List.copyOf(holes);
         }
@@ -70,8 +61,8 @@ public final class Tray {
             List<Fact> facts = work.state().joints().facts(id);
             if (j.hold() instanceof Hold.Screws s) {
                 List<Hole> holes = holes(s, facts, work.instrument());
-                cells.add(0, new Cell(number, j.name(), Shape.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
-                        String.join(" · ", holes.stream().map(h -> h.cell() + " " + h.length()).toList())), holes, 0, 0));
+                cells.add(0, new Cell(number, j.name(), PartForm.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
+                        String.join(" · ", holes.stream().map(h -> h.cell() + " " + h.length()).toList())), holes, Optional.empty()));
             }
             // What was noted of a joint stands once, at the first part it frees.
             boolean first = true;
@@ -108,9 +99,7 @@ public final class Tray {
                 .map(f -> f instanceof Facing x ? (x.frontUp() ? Words.of("tray.front") : Words.of("tray.rear")) : Words.say(f.said()))
                 .toList());
         Optional<Element> e = section.flatMap(l -> part.element().flatMap(l::element));
-        GlassForm form = e.flatMap(x -> section.map(l -> GlassForm.of(l, x))).orElse(new GlassForm(0, 0));
-        Shape shape = e.isPresent() ? Shape.GLASS : part.kind() == Part.Kind.SMALL || part.kind() == Part.Kind.KEY ? Shape.SMALL : Shape.RING;
-        return new Cell(number, part.name(), shape, note, List.of(), form.front(), form.rear());
+        return new Cell(number, part.name(), e.isPresent() ? PartForm.GLASS : PartForm.of(part.name(), part), note, List.of(), e.flatMap(x -> section.map(l -> GlassForm.of(l, x))));
     }
 
     /// Draws a cell.
@@ -119,25 +108,24 @@ public final class Tray {
         drawing.setMinSize(SIZE, SIZE);
         drawing.setMaxSize(SIZE, SIZE);
         double mid = SIZE / 2;
-        switch (c.shape()) {
+        switch (c.form()) {
             case GLASS -> {
-                Path lens = Silhouette.of(44, c.front(), c.rear(), 0.16);
+                Path lens = c.glass().map(g -> Silhouette.of(44, g.front(), g.rear(), 0.16)).orElseGet(() -> Silhouette.of(44, 0.11, 0.11, 0.1));
                 lens.getStyleClass().add("tray-glass");
                 lens.relocate(mid - lens.getLayoutBounds().getWidth() / 2, 8);
                 drawing.getChildren().add(lens);
             }
-            case RING -> drawing.getChildren().addAll(disc(mid, 23, "tray-ring"), disc(mid, 15, "tray-hole"));
-            case SMALL -> {
-                Rectangle r = new Rectangle(mid - 9, mid - 3.5, 18, 7);
-                r.getStyleClass().add("tray-ring");
-                drawing.getChildren().add(r);
+            case SCREWS -> screws(c, drawing, mid);
+            case CELL -> {
+                List<Shape> shapes = c.form().flat(mid, mid, 23);
+                shapes.getFirst().getStyleClass().add("tray-ring");
+                shapes.getLast().getStyleClass().add("tray-glass");
+                drawing.getChildren().addAll(shapes);
             }
-            case SCREWS -> {
-                // A ring only where they lie on one; corners of a plate are no ring.
-                if (c.holes().stream().allMatch(h -> Math.hypot(h.x(), h.y()) > 0.97) && c.holes().size() != 2) {
-                    drawing.getChildren().addAll(disc(mid, 21, "tray-outline"));
-                }
-                c.holes().forEach(h -> hole(h, drawing, mid));
+            case RING, MOUNT, SHIM, COVER, SPRING, BLADES, GEAR, SMALL -> {
+                List<Shape> shapes = c.form().flat(mid, mid, 22);
+                shapes.forEach(x -> x.getStyleClass().add("tray-ring"));
+                drawing.getChildren().addAll(shapes);
             }
         }
         VBox box = Build.column(0, drawing, Build.label(c.number() + "  " + c.name(), "tiny", "medium"), Build.label(c.note(), "tiny", "soft"));
@@ -145,6 +133,21 @@ public final class Tray {
         box.getStyleClass().add("tray-cell");
         box.setAccessibleText(c.number() + ", " + c.name() + ", " + c.note());
         return box;
+    }
+
+    /// At their holes where those are known, else a pair of them.
+    private static void screws(Cell c, Pane drawing, double mid) {
+        if (c.holes().isEmpty()) {
+            List<Shape> shapes = PartForm.SCREWS.shapes(mid, mid, 20);
+            shapes.forEach(x -> x.getStyleClass().add("tray-screw"));
+            drawing.getChildren().addAll(shapes);
+            return;
+        }
+        // A ring only where they lie on one; corners of a plate are no ring.
+        if (c.holes().stream().allMatch(h -> Math.hypot(h.x(), h.y()) > 0.97) && c.holes().size() != 2) {
+            drawing.getChildren().add(disc(mid, 21, "tray-outline"));
+        }
+        c.holes().forEach(h -> hole(h, drawing, mid));
     }
 
     private static Circle disc(double mid, double r, String style) {

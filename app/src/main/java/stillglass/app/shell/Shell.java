@@ -10,7 +10,6 @@ import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
-import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -46,9 +45,6 @@ import stillglass.ticket.story.Stage;
 
 /// The whole window: what is the same whatever is shown. Stations and pages are given to it; it holds no state of the work itself.
 public final class Shell extends StackPane {
-    private static final double AXIS_SHARE = 0.295;
-    private static final double AXIS_TALL_SHARE = 0.52;
-    private static final double AXIS_LEAST = 170;
 
     private final Desk desk;
     private final Theme theme;
@@ -71,7 +67,7 @@ public final class Shell extends StackPane {
     private final Timeline second;
     private final List<Runnable> subscriptions = new ArrayList<>();
     private boolean inBook = true;
-    private boolean tallAxis;
+    private final AxisSplit split;
 
     public Shell(Desk desk, Theme theme) {
         this.desk = desk;
@@ -80,6 +76,7 @@ public final class Shell extends StackPane {
         thread = new StageThread(desk::go);
         axis = new AxisView(desk::select, s -> desk.shown().ifPresent(w -> desk.view(w.viewing().facing(s))));
         axis.setId("axis");
+        split = new AxisSplit(desk, axis, this);
         TypedLines lines = new TypedLines(desk, this::work, this::showWork);
         say = new SayLine(lines::read, lines::accept, (ticket, timer) -> desk.submit(ticket, Act.of(new CareEvent.TimerCleared(timer)), List.of()));
         gauge = new Gauge(desk, say::type);
@@ -140,7 +137,7 @@ public final class Shell extends StackPane {
         HBox.setHgrow(thread, Priority.ALWAYS);
         HBox top = Build.row(22, tag, thread, status);
         top.getStyleClass().add("top");
-        main.setTop(new VBox(top, axis));
+        main.setTop(new VBox(top, split));
         area.setMinSize(0, 0);
         area.setAlignment(Pos.TOP_LEFT);
         Rectangle clip = new Rectangle();
@@ -161,16 +158,10 @@ public final class Shell extends StackPane {
             e.setDropCompleted(!inBook && inbox.keep(e.getDragboard()));
             e.consume();
         });
-        axisHeight();
         bench.setVisible(false);
         keys.setVisible(false);
         getChildren().addAll(main, bench, keys);
         setMinSize(0, 0);
-    }
-
-    private void axisHeight() {
-        double share = tallAxis ? AXIS_TALL_SHARE : AXIS_SHARE;
-        axis.prefHeightProperty().bind(Bindings.createDoubleBinding(() -> Math.max(AXIS_LEAST, getHeight() * share), heightProperty()));
     }
 
     /// Ends everything that would keep this window alive.
@@ -213,6 +204,7 @@ public final class Shell extends StackPane {
 
     private void showTicket(Work w) {
         AxisModel model = AxisModel.of(w);
+        split.show(w.stage(), model.blank());
         axis.show(model);
         station(w).ifPresent(s -> {
             s.show(w);
@@ -373,8 +365,7 @@ public final class Shell extends StackPane {
                 desk.view(Viewing::otherwise);
             }
             case A -> {
-                tallAxis = !tallAxis;
-                axisHeight();
+                split.toggle();
             }
             case ESCAPE -> {
                 return desk.stopComputing();

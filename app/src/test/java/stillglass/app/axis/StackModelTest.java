@@ -3,13 +3,13 @@ package stillglass.app.axis;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
-import stillglass.app.axis.StackModel.Form;
 import stillglass.app.axis.StackModel.Item;
 import stillglass.app.axis.StackModel.Lane;
 import stillglass.app.axis.StackModel.Standing;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Typed;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.PartForm;
 import stillglass.assembly.Instrument;
 import stillglass.ticket.story.Stage;
 
@@ -35,7 +35,7 @@ class StackModelTest {
 
         assertThat(m.items()).extracting(Item::number).containsExactly(1, 2, 3, 4, 5, 6);
         assertThat(m.items()).extracting(Item::lane).containsExactly(Lane.REAR, Lane.REAR, Lane.FRONT, Lane.FRONT, Lane.ABOVE, Lane.ABOVE);
-        assertThat(m.items()).extracting(Item::form).containsExactly(Form.SCREWS, Form.COVER, Form.RING, Form.GLASS, Form.RING, Form.SPRING);
+        assertThat(m.items()).extracting(Item::form).containsExactly(PartForm.SCREWS, PartForm.MOUNT, PartForm.RING, PartForm.GLASS, PartForm.RING, PartForm.SPRING);
         assertThat(m.items().getLast().standing()).isEqualTo(Standing.IN_HAND);
         assertThat(m.items().getFirst().standing()).isEqualTo(Standing.OFF);
         assertThat(m.items().getFirst().spoken()).contains("mount screws").contains("off");
@@ -55,7 +55,7 @@ class StackModelTest {
     void whatIsBackShowsSo() {
         Work closing = Typed.work(Instrument.Sort.LENS, Stage.CLOSE, "note begun");
         assertThat(StackModel.of(closing).orElseThrow().items()).isEmpty();
-        Work w = Typed.work(Instrument.Sort.BODY, Stage.OPEN, "off bottom cover, screws, bottom", "off top cover, screws, top");
+        Work w = Typed.work(Instrument.Sort.SHUTTER, Stage.OPEN, "off bottom cover, screws, bottom", "off top cover, screws, top");
         assertThat(StackModel.of(w).orElseThrow().items()).extracting(Item::lane).containsExactly(Lane.BELOW, Lane.ABOVE);
     }
 }

@@ -14,6 +14,7 @@ import stillglass.app.bench.BenchModel;
 import stillglass.app.clean.CleanModel;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.PartForm;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
@@ -83,11 +84,11 @@ class DoingTest {
         Work w = Told.end(Stage.OPEN);
         List<Tray.Cell> cells = Tray.cells(w);
 
-        assertThat(cells).filteredOn(c -> c.shape() == Tray.Shape.SCREWS).isNotEmpty().allSatisfy(c -> {
+        assertThat(cells).filteredOn(c -> c.form() == PartForm.SCREWS).isNotEmpty().allSatisfy(c -> {
             assertThat(c.holes()).isNotEmpty().allSatisfy(h -> assertThat(h.length()).isNotEqualTo("?"));
             assertThat(c.note()).contains(c.holes().getFirst().cell());
         });
-        assertThat(cells).filteredOn(c -> c.shape() == Tray.Shape.GLASS).singleElement().satisfies(c -> assertThat(c.note()).contains("front up"));
+        assertThat(cells).filteredOn(c -> c.form() == PartForm.GLASS).singleElement().satisfies(c -> assertThat(c.note()).contains("front up"));
         assertThat(Tray.cells(Told.end(Stage.CLOSE))).as("empty once all is closed").isEmpty();
     }
 
