@@ -19,6 +19,7 @@ import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.facts.Mark;
 import stillglass.ticket.facts.Turns;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.joints.ShimStack;
@@ -50,7 +51,7 @@ class StoryTest {
             case 1 -> Job.open(joint);
             case 2 -> Job.note(joint, new Turns(1 + random.nextInt(4)));
             case 3 -> Job.keep("mount-clock");
-            case 4 -> new JointIntent.Mark("dot " + random.nextInt(9), Optional.empty(), Optional.empty(), Optional.empty());
+            case 4 -> new JointIntent.Mark(new Mark("dot " + random.nextInt(9), Optional.empty()), Optional.empty());
             case 5 -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, random.nextDouble(), 0.01, Source.TYPED);
             case 6 -> new CareEvent.TimerSet("t" + random.nextInt(3), Said.text("soak"), Job.NOON);
             case 7 -> Job.see(joint, new Turns(1 + random.nextInt(4)));

@@ -21,6 +21,7 @@ import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.facts.Mark;
 import stillglass.ticket.facts.Screw;
 import stillglass.ticket.facts.Stuck;
 import stillglass.ticket.joints.JointEvent;
@@ -124,7 +125,7 @@ public record BenchModel(
         WentWrong missing = new WentWrong(Words.of("trouble.missing"), Words.of("trouble.missing.then"), Act.of(new CourseIntent.MissExpected(x.joint())));
         return new BenchModel(Words.of("bench.open"), Words.of("open.expect", Words.capital(x.name())), x.how(), warning, ref.map(r -> r.how() + ".").orElse(""), AxisModel.of(work), new Picture.Plain(),
                 m.record().map(BenchModel::recorded).orElse(""), tray(work), Optional.of(x.asExpected()).filter(a -> ref.isEmpty()),
-                ref.map(r -> new JointIntent.Mark(r.name(), Optional.empty(), Optional.empty(), Optional.empty())), ref.isEmpty(), List.of(missing));
+                ref.map(r -> new JointIntent.Mark(new Mark(r.name(), Optional.empty()), Optional.empty())), ref.isEmpty(), List.of(missing));
     }
 
     /// What is on record of the joint in hand, which may be the one that just came off.

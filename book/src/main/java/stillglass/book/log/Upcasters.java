@@ -45,6 +45,8 @@ final class Upcasters {
             b.remove("verdict");
             return b;
         });
+        // Marks had neither a second part nor strokes, and none was somebody else's.
+        step("mark-made", 1, b -> b.put("ours", true));
         // One test passed was one joint's.
         step("function-tried", 0, b -> {
             b.set("function", b.path("test"));

@@ -50,6 +50,11 @@ public record CameBy(Optional<String> tool, Optional<Boolean> anticlockwise, Opt
         @Override
         public List<Fact> hear(Cursor line, Hearing in) {
             int start = line.mark();
+            if (Control.heard(line).isPresent()) {
+                // "With the focus at nearest" is no tool.
+                line.reset(start);
+                return List.of();
+            }
             Optional<String> tool = line.take("with") ? line.clause() : line.takeOne(tools(in));
             if (tool.isPresent()) {
                 return List.of(new CameBy(tool, Optional.empty(), Optional.empty()));

@@ -65,6 +65,27 @@ public interface Fact {
         return Optional.empty();
     }
 
+    /// A move of a dance: goes back last in, first out, however often a thing moves.
+    interface Move extends Fact {
+        /// What was moved.
+        String what();
+
+        @Override
+        default String about() {
+            return "move";
+        }
+
+        @Override
+        default boolean single() {
+            return false;
+        }
+
+        @Override
+        default boolean move() {
+            return true;
+        }
+    }
+
     /// What is history: it is not asked again, and nothing can stand against it.
     interface Logged extends Fact {
         @Override

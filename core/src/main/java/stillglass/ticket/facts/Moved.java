@@ -10,23 +10,8 @@ import stillglass.assembly.Joint;
 import stillglass.say.Said;
 import stillglass.ticket.line.Cursor;
 
-/// One move of a dance: something was turned to where the next thing could pass. Goes back last in, first out, however often a thing moves.
-public record Moved(String what, ClockPosition to) implements Fact {
-    @Override
-    public String about() {
-        return "move";
-    }
-
-    @Override
-    public boolean single() {
-        return false;
-    }
-
-    @Override
-    public boolean move() {
-        return true;
-    }
-
+/// Something was turned to where the next thing could pass.
+public record Moved(String what, ClockPosition to) implements Fact.Move {
     @Override
     public Said said() {
         return Said.of("fact.moved", "what", what, "to", to.toString());

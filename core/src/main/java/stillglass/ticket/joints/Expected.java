@@ -53,7 +53,7 @@ public record Expected(Build build, World.Seen seen) {
         for (Joint j : build.expected().joints()) {
             if (!gone.contains(j.id()) && j.behind().open(gone)) {
                 List<Instrument.Reference> marks = j.loses().stream().sorted().flatMap(r -> build.expected().reference(r).stream())
-                        .filter(r -> joints.marks().stream().noneMatch(m -> m.name().equalsIgnoreCase(r.name()))).toList();
+                        .filter(r -> joints.marks().stream().noneMatch(m -> m.mark().name().equalsIgnoreCase(r.name()))).toList();
                 all.add(new Next(j, chance(j), build.variant(j.id()), marks));
             }
         }

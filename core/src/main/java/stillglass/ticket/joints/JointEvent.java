@@ -5,6 +5,7 @@ import java.util.Optional;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Side;
 import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.Mark;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
 
@@ -44,12 +45,25 @@ public sealed interface JointEvent extends Event {
     @Named("reference-kept")
     record ReferenceKept(String reference, String how, Optional<ClockPosition> at) implements JointEvent {}
 
-    /// A mark was made on the spot.
-    /// @param name what it marks
+    /// A mark was made on the spot, or an old one found.
+    /// @param name the part it is on, or what it marks
+    /// @param other the part on which it goes on
+    /// @param strokes how many; empty when nobody said
     /// @param medium with what, when that was said
+    /// @param ours whether it was made on this bench
     /// @param before joint it was made for; empty for the next that comes off
-    @Named("mark-made")
-    record MarkMade(String name, Optional<ClockPosition> at, Optional<String> medium, Optional<String> before) implements JointEvent {}
+    @Named(value = "mark-made", version = 2)
+    record MarkMade(
+            String name, Optional<String> other, Optional<ClockPosition> at, Optional<ClockPosition> otherAt, Optional<Integer> strokes, Optional<String> medium, boolean ours, Optional<String> before)
+            implements JointEvent {
+        static MarkMade of(Mark m, Optional<String> before) {
+            return new MarkMade(m.name(), m.other(), m.at(), m.otherAt(), Optional.of(m.strokes()).filter(n -> n > 0), m.medium(), m.ours(), before);
+        }
+
+        Mark mark() {
+            return new Mark(name, other, at, otherAt, strokes.orElse(0), medium, ours);
+        }
+    }
 
     /// @param offPlan whether it was opened although something should have come first
     @Named("joint-opened")

@@ -23,7 +23,7 @@ public sealed interface JointIntent extends Intent {
     record KeepReference(String reference, String how, Optional<ClockPosition> at) implements JointIntent {}
 
     /// @param before joint it is made for; empty for the next that comes off
-    record Mark(String name, Optional<ClockPosition> at, Optional<String> medium, Optional<String> before) implements JointIntent {}
+    record Mark(stillglass.ticket.facts.Mark mark, Optional<String> before) implements JointIntent {}
 
     /// @param anyway it is already off, whatever should have come first
     record Open(String joint, boolean anyway) implements JointIntent {}

@@ -55,8 +55,8 @@ public record Joints(
             case JointEvent.Corrected e -> touch(e.joint(), s -> s.corrected(e.occurrence(), e.fact()));
             case JointEvent.Withdrawn e -> touch(e.joint(), s -> s.without(e.occurrence()));
             case JointEvent.ReferenceKept e -> with(Grown.by(references, e.reference(), e));
-            case JointEvent.MarkMade e -> marked(Grown.by(marks, new MadeMark(seq, e.name(), e.at(), e.medium(), e.before())));
-            case JointEvent.Opened e -> opened(e, seq);
+            case JointEvent.MarkMade e -> made(row, e);
+            case JointEvent.Opened e -> opened(row, e, seq);
             case JointEvent.Stated e -> touch(e.joint(), s -> s.with(s.closing().with(new Statement(seq, e.fact(), e.matches(), e.answers().or(() -> answered(s, e))))));
             case JointEvent.Greased e -> touch(e.joint(), s -> s.with(s.closing().with(e)));
             case JointEvent.ControlsSet e -> touch(e.joint(), s -> s.with(s.closing().withControlsSet()));
@@ -78,7 +78,13 @@ public record Joints(
         return s.waiting().stream().filter(o -> o.fact().about().equals(e.fact().about())).map(Occurrence::seq).findFirst();
     }
 
-    private Joints opened(JointEvent.Opened e, long seq) {
+    /// A mark that names its joint is noted of it at once; another waits for the next that comes off.
+    private Joints made(Recorded row, JointEvent.MarkMade e) {
+        Joints with = marked(Grown.by(marks, new MadeMark(row.seq(), e.mark(), e.before())));
+        return e.before().map(joint -> with.touch(joint, s -> s.with(new Occurrence(row.seq(), row.at(), e.mark())))).orElse(with);
+    }
+
+    private Joints opened(Recorded row, JointEvent.Opened e, long seq) {
         List<String> last = new ArrayList<>(order);
         last.remove(e.joint());
         last.add(e.joint());
@@ -88,7 +94,15 @@ public record Joints(
         stories.forEach((id, s) -> unzeroed.put(id, s.closing().zeroed().isPresent() ? s.with(s.closing().zeroed(Optional.empty())) : s));
         Joints now = new Joints(unzeroed, last, firstOrder.contains(e.joint()) ? firstOrder : Grown.by(firstOrder, e.joint()), references, owned, troubles, trials, shims,
                 infinityPlace, Optional.of(e.joint()), seq, lastFitted);
-        return now.touch(e.joint(), s -> s.opened(e.offPlan(), seq));
+        // Marks made for it come back when it is closed, like everything else that was noted of it.
+        List<MadeMark> made = marks.stream().filter(m -> m.joint().isEmpty()).toList();
+        return now.touch(e.joint(), s -> {
+            JointStory opened = s;
+            for (MadeMark m : made) {
+                opened = opened.with(new Occurrence(m.seq(), row.at(), m.mark()));
+            }
+            return opened.opened(e.offPlan(), seq);
+        });
     }
 
     private Joints mended(JointEvent.Mended e) {

@@ -1,19 +1,13 @@
 package stillglass.ticket.joints;
 
 import java.util.Optional;
-import stillglass.assembly.ClockPosition;
-import stillglass.say.Said;
+import stillglass.ticket.facts.Mark;
 
-/// A mark made on the spot.
+/// A mark made on the spot, before what it is for came off.
 /// @param seq number of the row that noted it
 /// @param joint what it was made for, once that is known
-public record MadeMark(long seq, String name, Optional<ClockPosition> at, Optional<String> medium, Optional<String> joint) {
+public record MadeMark(long seq, Mark mark, Optional<String> joint) {
     MadeMark of(String thing) {
-        return new MadeMark(seq, name, at, medium, Optional.of(thing));
-    }
-
-    public Said said() {
-        Said mark = at.map(a -> Said.of("mark.at", "name", name, "at", a.toString())).orElse(Said.of("mark", "name", name));
-        return medium.map(m -> Said.of("mark.medium", "mark", mark, "medium", m)).orElse(mark);
+        return new MadeMark(seq, mark, Optional.of(thing));
     }
 }

@@ -7,7 +7,6 @@ import stillglass.assembly.Joint;
 import stillglass.ticket.facts.Absent;
 import stillglass.ticket.facts.Clocked;
 import stillglass.ticket.facts.Fact;
-import stillglass.ticket.facts.Moved;
 import stillglass.ticket.facts.Photo;
 import stillglass.ticket.facts.Scene;
 import stillglass.ticket.facts.Verdict;
@@ -91,8 +90,8 @@ public final class Notes {
 
     /// A move that was made after another goes back before it.
     private static Optional<Decision> early(JointStory story, Fact fact) {
-        Optional<Moved> next = story.waiting().stream().map(Occurrence::fact).filter(Moved.class::isInstance).map(Moved.class::cast).findFirst();
-        return next.filter(n -> fact instanceof Moved f && !n.what().equals(f.what())).map(n -> Decision.refused("state.early", "what", n.what()));
+        Optional<Fact.Move> next = story.waiting().stream().map(Occurrence::fact).filter(Fact.Move.class::isInstance).map(Fact.Move.class::cast).findFirst();
+        return next.filter(n -> fact instanceof Fact.Move f && !n.what().equals(f.what())).map(n -> Decision.refused("state.early", "what", n.what()));
     }
 
     private static Decision nothing(JointStory story, Fact fact, World world) {

@@ -111,11 +111,11 @@ public final class Openings {
     }
 
     static Decision mark(JointIntent.Mark m, World world) {
-        if (m.name().isBlank()) {
+        if (m.mark().name().isBlank()) {
             return Decision.refused("mark.name");
         }
         return m.before().filter(b -> world.instrument().joint(b).isEmpty()).map(Openings::noSuch)
-                .orElse(Decision.accepted(new JointEvent.MarkMade(m.name().strip(), m.at(), m.medium(), m.before())));
+                .orElse(Decision.accepted(JointEvent.MarkMade.of(m.mark(), m.before())));
     }
 
     static Decision noSuch(String joint) {

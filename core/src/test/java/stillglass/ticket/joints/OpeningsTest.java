@@ -92,7 +92,7 @@ class OpeningsTest {
     void aMarkMadeOnTheSpotBelongsToTheNextJointThatComesOff() {
         Job job = Job.unknown().say("mark two dots at 6, pencil", "off mount");
 
-        assertThat(job.state().joints().marks("mount")).singleElement().satisfies(m -> assertThat(Wording.core().say(m.said())).contains("two dots"));
+        assertThat(job.state().joints().marks("mount")).singleElement().satisfies(m -> assertThat(Wording.core().say(m.mark().said())).contains("two dots"));
     }
 
     @Test

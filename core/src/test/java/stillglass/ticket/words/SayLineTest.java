@@ -28,6 +28,7 @@ import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.FoundLoose;
 import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.facts.Mark;
 import stillglass.ticket.facts.Moved;
 import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Preload;
@@ -243,7 +244,7 @@ class SayLineTest {
     void marksAreKeptAtTheirClockPositionIfOneWasSaid() {
         assertThat(intents("mount-screws", "mark mount clock 3:30")).containsExactly(new JointIntent.KeepReference("mount-clock", "marked", Optional.of(at(3.5))));
         assertThat(intents("mount-screws", "mark infinity")).as("nobody said where").containsExactly(new JointIntent.KeepReference("infinity", "marked", Optional.empty()));
-        assertThat(intents("mount-screws", "mark two dots at 6, pencil")).containsExactly(new JointIntent.Mark("two dots", Optional.of(at(6)), Optional.of("pencil"), Optional.empty()));
+        assertThat(intents("mount-screws", "mark two dots at 6, pencil")).containsExactly(new JointIntent.Mark(new Mark("two dots", Optional.empty(), Optional.of(at(6)), Optional.empty(), 0, Optional.of("pencil"), true), Optional.empty()));
     }
 
     @Test
