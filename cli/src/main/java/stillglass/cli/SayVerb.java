@@ -51,7 +51,7 @@ final class SayVerb implements Callable<Integer> {
                     continue;
                 }
                 SaySession.Answer a = session.say(said);
-                out.println(new Answer().put("line", a.line()).put("reads", a.reads()).put("status", a.status().word()).put("why", a.why()).put("asks", a.asks()).put("next", a.next())
+                out.println(new Answer().put("line", a.line()).put("reads", a.reads()).put("status", a.status().word()).put("why", a.why()).put("asks", a.asks()).put("hints", a.hints()).put("next", a.next())
                         .put("off", a.off()).put("open", a.open()).put("left", a.left()).oneLine());
                 out.flush();
             }

@@ -28,6 +28,8 @@ import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.LetGo;
 import stillglass.ticket.facts.Stuck;
 import stillglass.ticket.joints.Expected;
+import stillglass.ticket.joints.Inferred;
+import stillglass.ticket.joints.LeastMarks;
 import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Stage;
 
@@ -88,9 +90,11 @@ public record OpenModel(
     /// @param how it is held and reached, with its chance
     /// @param variant what it may be instead
     /// @param marks references to be marked before
+    /// @param least the fewest marks it needs
     /// @param more what else may be met now, instead
     /// @param asExpected what Space does
-    public record Expect(String joint, String name, String how, Optional<String> variant, List<Instrument.Reference> marks, List<String> cautions, List<String> more, Intent asExpected) {
+    public record Expect(
+            String joint, String name, String how, Optional<String> variant, List<Instrument.Reference> marks, List<String> cautions, Optional<String> least, List<String> more, Intent asExpected) {
         public Expect {
             marks = List.copyOf(marks);
             cautions = List.copyOf(cautions);
@@ -103,7 +107,7 @@ public record OpenModel(
             Expected all = new Expected(b, work.world().seen());
             List<Expected.Next> next = all.next(work.state().joints(), Set.copyOf(work.state().course().notThere()));
             return next.stream().findFirst().map(n -> new Expect(n.joint().id(), n.joint().name(),
-                    Words.of("open.expect.how", Words.capital(n.joint().hold().said()), n.joint().side().word(), n.joint().tool(), 100 * n.chance()), n.variant(), n.marks(), Doing.cautions(n.joint()),
+                    Words.of("open.expect.how", Words.capital(n.joint().hold().said()), n.joint().side().word(), n.joint().tool(), 100 * n.chance()), n.variant(), n.marks(), Doing.cautions(n.joint()), LeastMarks.of(n.joint(), work.state().joints(), work.world()).map(l -> Words.sentence(l.said(n.joint().name()))),
                     next.stream().skip(1).limit(MOST_MORE).map(o -> Words.of("open.expect.more", o.joint().name(), 100 * o.chance())).toList(), all.met(n.joint())));
         });
     }
@@ -114,11 +118,13 @@ public record OpenModel(
     /// @param noted what was noted so far
     /// @param clock where it let go, if noted
     /// @param facing part whose facing can be noted by a button
+    /// @param hints what follows from that
     /// @param next the joint that can be taken in hand instead, with its name
     public record Record(
-            String joint, String name, boolean off, String expects, List<String> noted, Optional<ClockPosition> clock, Optional<String> facing, Optional<String> next) {
+            String joint, String name, boolean off, String expects, List<String> noted, List<String> hints, Optional<ClockPosition> clock, Optional<String> facing, Optional<String> next) {
         public Record {
             noted = List.copyOf(noted);
+            hints = List.copyOf(hints);
         }
     }
 
@@ -202,8 +208,10 @@ public record OpenModel(
                 .limit(2)
                 .map(OpenModel::lookAlike)
                 .toList();
+        List<String> hints = new ArrayList<>(alike);
+        marks.stream().findFirst().flatMap(r -> LeastMarks.of(j, s.joints(), work.world())).map(l -> Words.sentence(l.said(j.name()))).ifPresent(hints::add);
         return new Now(j, number, all.size(), Doing.open(j), Doing.with(j), instead(j, work), marks,
-                cautions(j, work), alike, trouble(j, work), soak(j, s));
+                cautions(j, work), hints, trouble(j, work), soak(j, s));
     }
 
     private static Record record(Joint j, Optional<Joint> next, Work work) {
@@ -218,7 +226,7 @@ public record OpenModel(
                 .filter(LetGo.class::isInstance)
                 .map(f -> ((LetGo) f).at())
                 .reduce((a, b) -> b);
-        return new Record(j.id(), j.name(), s.joints().story(j.id()).open(), Doing.expects(j), facts.stream().map(Fact::said).map(Words::sentence).toList(), clock, facing,
+        return new Record(j.id(), j.name(), s.joints().story(j.id()).open(), Doing.expects(j), facts.stream().map(Fact::said).map(Words::sentence).toList(), Inferred.of(j, s.joints(), work.world()).stream().map(Words::sentence).toList(), clock, facing,
                 next.filter(n -> !n.id().equals(j.id())).map(Joint::name));
     }
 

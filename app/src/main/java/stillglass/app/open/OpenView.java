@@ -194,6 +194,7 @@ public final class OpenView implements Station {
             nodes.add(box);
         }
         x.cautions().forEach(c -> nodes.add(Build.label("▲ " + c, "danger")));
+        x.least().ifPresent(l -> nodes.add(Build.label(l, "gold", "small")));
         if (!x.more().isEmpty()) {
             nodes.add(Build.label(Words.of("open.expect.instead", String.join(" · ", x.more())), "soft", "small"));
         }
@@ -247,6 +248,7 @@ public final class OpenView implements Station {
         if (n.noted().isEmpty()) {
             nodes.add(Build.label(n.expects(), "soft", "small"));
         }
+        n.hints().forEach(h -> nodes.add(Build.label(h, "gold", "small")));
         n.next().ifPresent(name -> {
             Button take = Build.button(Words.of("open.take", name), "I", this::takeInHand, "chip");
             take.setId("take-in-hand");

@@ -21,6 +21,7 @@ import stillglass.ticket.Story;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.joints.Closings;
+import stillglass.ticket.joints.Inferred;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.Rework;
@@ -64,13 +65,15 @@ public final class SaySession {
     /// @param reads the line read back in full words
     /// @param why what stands against it, or was not understood
     /// @param asks what must be said before the joint in hand may be closed
+    /// @param hints what follows from what was said of the joint in hand
     /// @param next what to do next
     /// @param off joints open now, in the order they came off
     /// @param open the ledger's count
     /// @param left the ledger's lines
-    public record Answer(String line, String reads, Status status, String why, List<String> asks, String next, List<String> off, int open, List<String> left) {
+    public record Answer(String line, String reads, Status status, String why, List<String> asks, List<String> hints, String next, List<String> off, int open, List<String> left) {
         public Answer {
             asks = List.copyOf(asks);
+            hints = List.copyOf(hints);
             off = List.copyOf(off);
             left = List.copyOf(left);
         }
@@ -189,7 +192,8 @@ public final class SaySession {
         Optional<Joint> planned = next(world);
         Optional<Joint> closing = stage == Stage.CLOSE ? InHand.of(s, world, stage, planned) : Optional.empty();
         List<String> asks = closing.map(j -> Closings.asks(s.joints(), j)).orElse(List.of()).stream().map(words::sentence).toList();
-        return new Answer(line, words.say(reads), status, why.map(words::sentence).orElse(""), asks, words.sentence(whatNext(world)), List.copyOf(s.joints().openNow()), ledger.count(),
+        List<String> hints = stage == Stage.OPEN ? InHand.of(s, world, stage, planned).map(j -> Inferred.of(j, s.joints(), world)).orElse(List.of()).stream().map(words::sentence).toList() : List.of();
+        return new Answer(line, words.say(reads), status, why.map(words::sentence).orElse(""), asks, hints, words.sentence(whatNext(world)), List.copyOf(s.joints().openNow()), ledger.count(),
                 ledger.lines(MOST_PARTS).stream().map(words::say).toList());
     }
 }
