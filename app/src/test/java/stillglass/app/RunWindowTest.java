@@ -110,7 +110,7 @@ class RunWindowTest {
         assertThat(((TextField) window.find("say-field").orElseThrow()).getText()).as("where it is, is asked").isEqualTo("mark aperture coupling at ");
         robot.write("4", 0);
         window.press(KeyCode.ENTER);
-        assertThat(window.work().state().joints().marks()).singleElement().satisfies(m -> assertThat(m.at()).isPresent());
+        assertThat(window.work().state().joints().marks()).singleElement().satisfies(m -> assertThat(m.mark().at()).isPresent());
         window.press(KeyCode.N);
         assertThat(window.work().state().course().notThere()).containsExactly("aperture-ring");
         say("off name ring, thread, front, friction cup");
@@ -126,6 +126,9 @@ class RunWindowTest {
         say("front up");
         window.press(KeyCode.SPACE);
         say("lets go 4, ridge inward");
+        window.press(KeyCode.SPACE);
+        assertThat(window.work().state().joints().openNow()).as("its mark was not looked at").contains("name-ring");
+        say("marks meet");
         window.press(KeyCode.SPACE);
         window.press(KeyCode.SPACE);
         window.press(KeyCode.SPACE);

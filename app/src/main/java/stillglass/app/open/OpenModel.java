@@ -29,6 +29,7 @@ import stillglass.ticket.facts.LetGo;
 import stillglass.ticket.facts.Stuck;
 import stillglass.ticket.joints.Expected;
 import stillglass.ticket.joints.Inferred;
+import stillglass.ticket.joints.LearnedMap;
 import stillglass.ticket.joints.LeastMarks;
 import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Stage;
@@ -90,14 +91,15 @@ public record OpenModel(
     /// @param how it is held and reached, with its chance
     /// @param variant what it may be instead
     /// @param marks references to be marked before
-    /// @param least the fewest marks it needs
+    /// @param hints what earlier jobs met, and the fewest marks it needs
     /// @param more what else may be met now, instead
     /// @param asExpected what Space does
     public record Expect(
-            String joint, String name, String how, Optional<String> variant, List<Instrument.Reference> marks, List<String> cautions, Optional<String> least, List<String> more, Intent asExpected) {
+            String joint, String name, String how, Optional<String> variant, List<Instrument.Reference> marks, List<String> cautions, List<String> hints, List<String> more, Intent asExpected) {
         public Expect {
             marks = List.copyOf(marks);
             cautions = List.copyOf(cautions);
+            hints = List.copyOf(hints);
             more = List.copyOf(more);
         }
     }
@@ -107,9 +109,15 @@ public record OpenModel(
             Expected all = new Expected(b, work.world().seen());
             List<Expected.Next> next = all.next(work.state().joints(), Set.copyOf(work.state().course().notThere()));
             return next.stream().findFirst().map(n -> new Expect(n.joint().id(), n.joint().name(),
-                    Words.of("open.expect.how", Words.capital(n.joint().hold().said()), n.joint().side().word(), n.joint().tool(), 100 * n.chance()), n.variant(), n.marks(), Doing.cautions(n.joint()), LeastMarks.of(n.joint(), work.state().joints(), work.world()).map(l -> Words.sentence(l.said(n.joint().name()))),
+                    Words.of("open.expect.how", Words.capital(n.joint().hold().said()), n.joint().side().word(), n.joint().tool(), 100 * n.chance()), n.variant(), n.marks(), Doing.cautions(n.joint()), hints(n.joint(), work),
                     next.stream().skip(1).limit(MOST_MORE).map(o -> Words.of("open.expect.more", o.joint().name(), 100 * o.chance())).toList(), all.met(n.joint())));
         });
+    }
+
+    private static List<String> hints(Joint expected, Work work) {
+        List<String> all = new ArrayList<>(work.world().seen().told(LearnedMap.id(expected.name())).stream().map(Words::sentence).toList());
+        LeastMarks.of(expected, work.state().joints(), work.world()).map(l -> Words.sentence(l.said(expected.name()))).ifPresent(all::add);
+        return all;
     }
 
     /// What is noted of the joint in hand.

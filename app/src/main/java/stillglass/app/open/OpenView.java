@@ -194,7 +194,7 @@ public final class OpenView implements Station {
             nodes.add(box);
         }
         x.cautions().forEach(c -> nodes.add(Build.label("▲ " + c, "danger")));
-        x.least().ifPresent(l -> nodes.add(Build.label(l, "gold", "small")));
+        x.hints().forEach(l -> nodes.add(Build.label(l, "gold", "small")));
         if (!x.more().isEmpty()) {
             nodes.add(Build.label(Words.of("open.expect.instead", String.join(" · ", x.more())), "soft", "small"));
         }

@@ -30,7 +30,7 @@ class BenchModelTest {
         assertThat(m.sentence()).isEqualTo("Expected: Aperture ring");
         assertThat(m.warning()).startsWith("Mark before you go on");
         assertThat(m.done()).isEmpty();
-        assertThat(m.mark()).get().isInstanceOfSatisfying(JointIntent.Mark.class, mark -> assertThat(mark.at()).isEmpty());
+        assertThat(m.mark()).get().isInstanceOfSatisfying(JointIntent.Mark.class, mark -> assertThat(mark.mark().at()).isEmpty());
 
         Work marked = Typed.work(Instrument.Sort.LENS, Stage.OPEN, "build one helicoid", "as expected", "as expected", "mark aperture coupling");
         assertThat(BenchModel.of(marked, Told.WHEN).done()).isPresent();

@@ -2,7 +2,6 @@ package stillglass.book.log;
 
 import java.time.InstantSource;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,6 +22,7 @@ import stillglass.ticket.TicketState;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.course.CourseEvent;
 import stillglass.ticket.joints.LearnedMap;
+import stillglass.ticket.joints.EarlierJobs;
 import stillglass.ticket.joints.Lesson;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
@@ -201,13 +201,7 @@ public final class Tickets {
     }
 
     private World world(TicketState state, Logbook.Lessons earlier) {
-        return new World(instrument(state, earlier), section(state), shelf.care(), shelf.builds(), seen(earlier.lessons()));
-    }
-
-    private static World.Seen seen(List<Lesson> lessons) {
-        Map<String, Integer> met = new HashMap<>();
-        lessons.forEach(l -> l.found().forEach(f -> met.merge(f.joint(), 1, Integer::sum)));
-        return new World.Seen(met, lessons.size());
+        return new World(instrument(state, earlier), section(state), shelf.care(), shelf.builds(), new EarlierJobs(earlier.lessons()));
     }
 
     /// The optical section of a ticket, where one is known.

@@ -6,8 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -21,7 +23,9 @@ import stillglass.book.log.Tickets;
 import stillglass.book.say.SaySession;
 import stillglass.plan.WayBack;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.joints.EarlierJobs;
 import stillglass.ticket.joints.Expected;
+import stillglass.ticket.joints.Lesson;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.LearnedMap;
 import stillglass.ticket.story.World;
@@ -117,8 +121,12 @@ class BuildsTest {
         Joint cell = b.named("front cell").orElseThrow();
         assertThat(b.chance(cell.id())).isEqualTo(0.8);
         assertThat(new Expected(b, World.Seen.NOTHING).chance(cell)).isEqualTo(0.8);
-        assertThat(new Expected(b, new World.Seen(Map.of(), 10)).chance(cell)).isCloseTo(1.6 / 12, within(1e-12));
-        assertThat(new Expected(b, new World.Seen(Map.of("front-cell", 10), 10)).chance(cell)).isCloseTo(11.6 / 12, within(1e-12));
+        assertThat(new Expected(b, jobs(new Lesson(List.of(), List.of(), Map.of()))).chance(cell)).isCloseTo(1.6 / 12, within(1e-12));
+        assertThat(new Expected(b, jobs(new Lesson(List.of(), List.of("front-cell"), Map.of("front-cell", new Lesson.Met(List.of(), false, Optional.empty(), Optional.empty()))))).chance(cell)).isCloseTo(11.6 / 12, within(1e-12));
+    }
+
+    private static EarlierJobs jobs(Lesson alike) {
+        return new EarlierJobs(Collections.nCopies(10, alike));
     }
 
     /// Nothing loses a reference in passing.

@@ -131,6 +131,8 @@ class SaySessionTest {
         kept("done");
         kept("washer ledge down");
         kept("done");
+        refused("done", "mark front cell entry");
+        kept("mark front cell entry at 7");
         refused("done", "turns");
         kept("turns 5 1/4, lets go 7");
         refused("done", "Grease the front cell");
@@ -138,7 +140,7 @@ class SaySessionTest {
         kept("done");
         SaySession.Answer a = session.say("next");
         for (int i = 0; i < 6 && !a.next().startsWith("Zero"); i++) {
-            a = kept("done");
+            a = kept(a.asks().isEmpty() ? "done" : "marks meet");
         }
         kept("zeroed");
         assertThat(kept("ledger").open()).isZero();

@@ -20,6 +20,11 @@ public record Clocked(String photoId, double turnDeg, double sigmaDeg, int fold)
     }
 
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "photo";
     }

@@ -16,6 +16,11 @@ public record Damaged(String what, boolean ours) implements Fact.Recalled {
     }
 
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "damage " + what;
     }

@@ -10,6 +10,11 @@ import stillglass.ticket.line.Cursor;
 /// @param what shows it, in the technician's words
 public record Earlier(String what) implements Fact.Recalled {
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "earlier " + what;
     }

@@ -42,6 +42,11 @@ public interface Fact {
         return false;
     }
 
+    /// Whether it says something of the model, and not of this one piece only.
+    default boolean ofModel() {
+        return true;
+    }
+
     /// In the bench's words.
     Said said();
 

@@ -18,6 +18,11 @@ public record FoundLoose(How how, Optional<String> what) implements Fact.Recalle
     }
 
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "found " + how + what.map(w -> " " + w).orElse("");
     }

@@ -15,6 +15,11 @@ public record LetGo(ClockPosition at) implements Fact {
     public static final double TOLERANCE_HOURS = 0.34;
 
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "lets go";
     }

@@ -32,6 +32,11 @@ public record Mark(String name, Optional<String> other, Optional<ClockPosition> 
     }
 
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "mark " + name;
     }

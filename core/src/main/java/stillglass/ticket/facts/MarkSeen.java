@@ -17,6 +17,11 @@ public record MarkSeen(String name, boolean meets, Optional<ClockPosition> at) i
     private static final double TOLERANCE_HOURS = 0.34;
 
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "mark " + name;
     }

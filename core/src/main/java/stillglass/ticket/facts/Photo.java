@@ -6,6 +6,11 @@ import stillglass.say.Said;
 /// A photo of this step.
 public record Photo(String photoId) implements Fact {
     @Override
+    public boolean ofModel() {
+        return false;
+    }
+
+    @Override
     public String about() {
         return "photo";
     }

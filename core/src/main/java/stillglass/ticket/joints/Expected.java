@@ -42,7 +42,7 @@ public record Expected(Build build, World.Seen seen) {
 
     /// Chance that a joint is there: the construction's, moved by what this model has shown.
     public double chance(Joint j) {
-        return (WEIGHT * build.chance(j.id()) + seen.joints().getOrDefault(LearnedMap.id(j.name()), 0)) / (WEIGHT + seen.jobs());
+        return (WEIGHT * build.chance(j.id()) + seen.met(LearnedMap.id(j.name()))) / (WEIGHT + seen.jobs());
     }
 
     /// What is expected next, likeliest first: everything that lies over it was met, or is not there.

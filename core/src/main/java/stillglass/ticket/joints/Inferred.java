@@ -12,7 +12,7 @@ import stillglass.ticket.facts.Screw;
 import stillglass.ticket.facts.ThreadSeen;
 import stillglass.ticket.story.World;
 
-/// What follows from what was said of a joint: the lead of its thread, how deep its holes are at least, which of its screws hold what, and before it is off the fewest marks it needs. Each with how sure it is.
+/// What follows from what was said of a joint: the lead of its thread, how deep its holes are at least, which of its screws hold what, before it is off the fewest marks it needs, and what earlier jobs met or had otherwise. Each with how sure it is.
 public final class Inferred {
     /// Half width of an interval that holds 95 of a hundred, in standard deviations.
     private static final double WIDE = 1.96;
@@ -24,6 +24,12 @@ public final class Inferred {
         List<Said> all = new ArrayList<>();
         if (!joints.story(joint.id()).everOpened()) {
             LeastMarks.of(joint, joints, world).ifPresent(l -> all.add(l.said(joint.name())));
+        }
+        if (record.isEmpty()) {
+            all.addAll(world.seen().told(joint.id()));
+        }
+        if (world.seen() instanceof EarlierJobs earlier) {
+            all.addAll(earlier.differences(joint, record, world));
         }
         if (joint.hold() instanceof Hold.Noted) {
             ThreadSeen.of(joint, record).ifPresent(t -> all.add(thread(t)));

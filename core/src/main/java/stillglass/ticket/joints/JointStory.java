@@ -1,5 +1,6 @@
 package stillglass.ticket.joints;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -19,9 +20,10 @@ import stillglass.ticket.story.Grown;
 /// @param closing the closing in hand, or done
 /// @param past closings that opening it again has ended
 /// @param lastOpened number of the row in which it was last opened; 0 when it never was
+/// @param firstOpened when it was first opened
 public record JointStory(
         String joint, Optional<JointEvent.Found> found, List<Occurrence> noted, boolean open, boolean everOpened, boolean offPlan, Optional<String> refitted, Closing closing,
-        List<Closing> past, long lastOpened) {
+        List<Closing> past, long lastOpened, Optional<Instant> firstOpened) {
 
     public JointStory {
         noted = List.copyOf(noted);
@@ -29,7 +31,7 @@ public record JointStory(
     }
 
     static JointStory untouched(String joint) {
-        return new JointStory(joint, Optional.empty(), List.of(), false, false, false, Optional.empty(), Closing.begin(1), List.of(), 0);
+        return new JointStory(joint, Optional.empty(), List.of(), false, false, false, Optional.empty(), Closing.begin(1), List.of(), 0, Optional.empty());
     }
 
     public boolean closed() {
@@ -76,7 +78,7 @@ public record JointStory(
     }
 
     JointStory with(JointEvent.Found f) {
-        return new JointStory(joint, Optional.of(f), noted, open, everOpened, offPlan, refitted, closing, past, lastOpened);
+        return new JointStory(joint, Optional.of(f), noted, open, everOpened, offPlan, refitted, closing, past, lastOpened, firstOpened);
     }
 
     /// A fact of which there can be only one takes the place of an earlier one about the same.
@@ -97,24 +99,24 @@ public record JointStory(
     }
 
     private JointStory noted(List<Occurrence> all) {
-        return new JointStory(joint, found, all, open, everOpened, offPlan, refitted, closing, past, lastOpened);
+        return new JointStory(joint, found, all, open, everOpened, offPlan, refitted, closing, past, lastOpened, firstOpened);
     }
 
-    JointStory opened(boolean outOfTurn, long seq) {
+    JointStory opened(boolean outOfTurn, long seq, Instant at) {
         boolean again = closing.begun();
         return new JointStory(joint, found, noted, true, true, offPlan || outOfTurn, Optional.empty(), again ? Closing.begin(closing.number() + 1) : closing,
-                again ? Grown.by(past, closing) : past, seq);
+                again ? Grown.by(past, closing) : past, seq, firstOpened.or(() -> Optional.of(at)));
     }
 
     JointStory with(Closing now) {
-        return new JointStory(joint, found, noted, open, everOpened, offPlan, refitted, now, past, lastOpened);
+        return new JointStory(joint, found, noted, open, everOpened, offPlan, refitted, now, past, lastOpened, firstOpened);
     }
 
     JointStory closed(Closing now) {
-        return new JointStory(joint, found, noted, false, everOpened, offPlan, Optional.empty(), now, past, lastOpened);
+        return new JointStory(joint, found, noted, false, everOpened, offPlan, Optional.empty(), now, past, lastOpened, firstOpened);
     }
 
     JointStory refitted(Optional<String> during) {
-        return new JointStory(joint, found, noted, open, everOpened, offPlan, during, closing, past, lastOpened);
+        return new JointStory(joint, found, noted, open, everOpened, offPlan, during, closing, past, lastOpened, firstOpened);
     }
 }

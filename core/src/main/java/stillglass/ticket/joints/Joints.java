@@ -101,7 +101,7 @@ public record Joints(
             for (MadeMark m : made) {
                 opened = opened.with(new Occurrence(m.seq(), row.at(), m.mark()));
             }
-            return opened.opened(e.offPlan(), seq);
+            return opened.opened(e.offPlan(), seq, row.at());
         });
     }
 

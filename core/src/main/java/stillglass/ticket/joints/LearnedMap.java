@@ -26,7 +26,7 @@ import stillglass.assembly.Part;
 /// A map made from records: what came off in earlier jobs on the same model, and in which order.
 ///
 /// One job knows one order, so everything seems to wait for what came off before it. A joint is taken to wait for another only when it came after
-/// it in every job that opened both: each further job in another order takes away a waiting that was none. Times and risks are the usual ones; what nobody
+/// it in every job that opened both: each further job in another order takes away a waiting that was none. Times are those of the jobs in the middle, risks the usual ones; what nobody
 /// has noted of materials is taken for delicate.
 public final class LearnedMap {
     private static final int LONGEST_ID = 40;
@@ -65,11 +65,12 @@ public final class LearnedMap {
             return base;
         }
         Map<String, Set<String>> after = waits(jobs, found.keySet(), base);
+        EarlierJobs earlier = new EarlierJobs(jobs);
         List<Part> parts = new ArrayList<>(base.parts());
         List<Joint> joints = new ArrayList<>(base.joints());
         for (JointEvent.Found f : found.values()) {
             List<String> frees = f.parts().stream().map(name -> part(name, base, parts)).distinct().toList();
-            joints.add(new Joint(f.joint(), f.name(), new Hold.Noted(f.hold().orElse("")), f.side(), f.tool().orElse(""), USUAL_MINUTES, USUAL_RISK,
+            joints.add(new Joint(f.joint(), f.name(), new Hold.Noted(f.hold().orElse("")), f.side(), f.tool().orElse(""), earlier.minutes(f.joint()).orElse(USUAL_MINUTES), USUAL_RISK,
                     Joint.Behind.of(after.getOrDefault(f.joint(), Set.of())), frees, Set.of(), Set.of(),
                     build.flatMap(b -> b.named(f.name())).map(Joint::hazards).orElse(Set.of()), build.flatMap(b -> b.named(f.name()).map(j -> closing(j.close(), b, found.keySet()))).orElse(Joint.Closing.PLAIN)));
         }

@@ -1,13 +1,13 @@
 package stillglass.ticket.story;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
 import stillglass.optics.LensSection;
+import stillglass.say.Said;
 
 /// What a decision may look at besides the ticket.
 /// @param instrument what is known of the model, with what this ticket has found of it
@@ -17,14 +17,33 @@ import stillglass.optics.LensSection;
 /// @param seen what earlier jobs on the model have met
 public record World(Instrument instrument, Optional<LensSection> section, CareTables care, List<Build> builds, Seen seen) {
     /// What earlier jobs on the model have met.
-    /// @param joints how many of them met each joint, by its identifier
-    /// @param jobs how many there were
-    public record Seen(Map<String, Integer> joints, int jobs) {
-        public static final Seen NOTHING = new Seen(Map.of(), 0);
+    public interface Seen {
+        /// There were none.
+        Seen NOTHING = new Seen() {
+            @Override
+            public int jobs() {
+                return 0;
+            }
 
-        public Seen {
-            joints = Map.copyOf(joints);
-        }
+            @Override
+            public int met(String joint) {
+                return 0;
+            }
+
+            @Override
+            public List<Said> told(String joint) {
+                return List.of();
+            }
+        };
+
+        /// How many there were.
+        int jobs();
+
+        /// How many of them met a joint.
+        int met(String joint);
+
+        /// What they noted of it, in words.
+        List<Said> told(String joint);
     }
 
     public World {

@@ -1,0 +1,67 @@
+package stillglass.ticket.joints;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import stillglass.assembly.Joint;
+import stillglass.say.Said;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.FactKinds;
+import stillglass.ticket.facts.Scene;
+import stillglass.ticket.facts.Verdict;
+import stillglass.ticket.story.World;
+
+/// What earlier jobs on a model have met: shown while it is opened, never taken for what is on record of this one.
+/// @param lessons in the order the jobs came
+public record EarlierJobs(List<Lesson> lessons) implements World.Seen {
+    public EarlierJobs {
+        lessons = List.copyOf(lessons);
+    }
+
+    @Override
+    public int jobs() {
+        return lessons.size();
+    }
+
+    @Override
+    public int met(String joint) {
+        return (int) lessons.stream().filter(l -> l.met().containsKey(joint) || l.found().stream().anyMatch(f -> f.joint().equals(joint))).count();
+    }
+
+    /// In how many it was met and stuck, how long it took in the middle, and what the latest of them noted.
+    @Override
+    public List<Said> told(String joint) {
+        List<Lesson.Met> all = lessons.stream().flatMap(l -> Optional.ofNullable(l.met().get(joint)).stream()).toList();
+        if (all.isEmpty()) {
+            return List.of();
+        }
+        List<Said> said = new ArrayList<>();
+        long stuck = all.stream().filter(Lesson.Met::stuck).count();
+        said.add(Said.of(stuck > 0 ? "earlier.met.stuck" : "earlier.met", "met", all.size(), "jobs", lessons.size(), "stuck", stuck));
+        minutes(joint).ifPresent(m -> said.add(Said.of("earlier.minutes", "minutes", m)));
+        all.reversed().stream().filter(m -> !m.facts().isEmpty()).findFirst().ifPresent(m -> said.add(Said.of("earlier.noted", "facts", FactKinds.said(m.facts()))));
+        all.reversed().stream().flatMap(m -> m.grease().stream()).findFirst().ifPresent(g -> said.add(Said.of("earlier.grease", "grease", g)));
+        return List.copyOf(said);
+    }
+
+    /// How long it took in the middle of the jobs that tell.
+    Optional<Double> minutes(String joint) {
+        List<Double> all = lessons.stream().flatMap(l -> Optional.ofNullable(l.met().get(joint)).stream()).flatMap(m -> m.minutes().stream()).sorted().toList();
+        return all.isEmpty() ? Optional.empty() : Optional.of((all.get((all.size() - 1) / 2) + all.get(all.size() / 2)) / 2);
+    }
+
+    /// What of this job's record is not as the latest job had it.
+    /// @param record facts noted of the joint now
+    List<Said> differences(Joint joint, List<Fact> record, World world) {
+        List<Fact> then = lessons.reversed().stream().flatMap(l -> Optional.ofNullable(l.met().get(joint.id())).stream()).map(Lesson.Met::facts).filter(f -> !f.isEmpty()).findFirst().orElse(List.of());
+        List<Said> all = new ArrayList<>();
+        for (Fact now : record) {
+            // Of several alike one is enough to agree with; a dance is no measure.
+            List<Fact> about = then.stream().filter(f -> f.about().equals(now.about()) && !f.move()).toList();
+            if (now.ofModel() && !about.isEmpty() && about.stream().allMatch(f -> now.against(f, new Scene(world.instrument(), joint, then)) instanceof Verdict.Differs)) {
+                all.add(Said.of("earlier.differs", "then", about.getFirst().said(), "now", now.said()));
+            }
+        }
+        return List.copyOf(all);
+    }
+}
