@@ -281,9 +281,10 @@ class VerbsTest {
         List<JsonNode> said = say(book, "# a remark", "", "begin lens, Brook 35 mm", "off mount screws, screws, rear", "3 screws, slot, 4.2 mm", "teapot", "stage close", "done");
 
         assertThat(said).extracting(j -> j.get("status").asString()).containsExactly("kept", "kept", "kept", "unclear", "kept", "refused");
-        assertThat(said).allSatisfy(j -> assertThat(j.propertyNames()).containsExactly("line", "reads", "status", "why", "asks", "next", "off", "open", "left"));
+        assertThat(said).allSatisfy(j -> assertThat(j.propertyNames()).containsExactly("line", "reads", "status", "why", "asks", "hints", "next", "off", "open", "left"));
         assertThat(said.get(2).get("reads").asString()).isEqualTo("mount screws: X1, X2, X3, slot, 4.2 mm");
         assertThat(said.get(2).get("off").get(0).asString()).isEqualTo("mount-screws");
+        assertThat(said.get(2).get("hints").get(0).asString()).as("what follows from it").contains("4.2 mm at least");
         assertThat(said.get(3).get("why").asString()).contains("teapot");
         assertThat(said.get(4).get("asks")).hasSize(3);
         assertThat(said.get(5).get("open").asInt()).isEqualTo(1);

@@ -29,6 +29,7 @@ import stillglass.ticket.story.Stage;
 /// @param map whether it is known how it comes apart
 /// @param alike a known model built alike whose map can be the start
 /// @param builds generic constructions it may be built like, where no map is known
+/// @param built the one that was chosen
 /// @param infinity measured error and what it means, empty until measured
 /// @param images whether it makes a picture, so that infinity can be measured
 /// @param untried the function to try next
@@ -37,7 +38,8 @@ public record ArriveModel(
         List<Fact> facts,
         String map,
         Optional<Alike> alike,
-        List<Built> builds,
+        List<Build> builds,
+        Optional<String> built,
         List<String> symptoms,
         String use,
         Optional<String> infinity,
@@ -55,10 +57,6 @@ public record ArriveModel(
     /// @param all of it
     public record Alike(String say, String differences, String all, CourseIntent.StartFrom start) {}
 
-    /// A generic construction.
-    /// @param asks how it looks before it is opened
-    public record Built(String id, String name, String asks, boolean chosen) {}
-
     public ArriveModel {
         builds = List.copyOf(builds);
         facts = List.copyOf(facts);
@@ -73,8 +71,8 @@ public record ArriveModel(
                 s.course().taken().map(t -> Words.of("arrive.taken", t.name(), work.instrument().joints().size())).orElse(work.mapped() ? Words.of("arrive.mapped", work.instrument().joints().size(), work.instrument().parts().size())
                         : Words.of("arrive.unmapped")),
                 work.mapped() ? Optional.empty() : work.computed().alike().map(ArriveModel::alike),
-                work.mapped() ? List.of() : Build.of(work.world().builds(), work.instrument().sort()).stream()
-                        .map(b -> new Built(b.id(), b.name(), Words.of("arrive.build.asks", b.asks().front(), b.asks().focus(), b.asks().rear()), s.course().build().filter(c -> c.build().equals(b.id())).isPresent())).toList(),
+                work.mapped() ? List.of() : Build.of(work.world().builds(), work.instrument().sort()),
+                s.course().build().map(c -> c.build()),
                 s.arrival().symptoms(), s.arrival().use(),
                 infinity.map(Sourced::error),
                 infinity.flatMap(m -> work.section().map(l -> meaning(m.errorMm(), l))).orElse(""),

@@ -40,7 +40,7 @@ public final class ArriveView implements Station {
     private final Label use = Build.label("");
     private final Label infinity = Build.line("", "medium");
     private final Label infinityMeaning = Build.label("", "soft");
-    private final VBox builds = Build.column(6);
+    private final BuildChooser builds;
     private final javafx.scene.control.Button optics;
     private final CheckList checks;
     private final VBox atInfinity;
@@ -63,7 +63,8 @@ public final class ArriveView implements Station {
         infinityField.setId("infinity-check");
         TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new ArrivalEvent.OwnerNamed(t)));
         ownerField.setId("owner");
-        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, optics, Build.tall(builds), ownerField, map, alike);
+        builds = new BuildChooser(b -> keep(new CourseIntent.ChooseBuild(b)));
+        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, optics, Build.tall(builds.node()), ownerField, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
         javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
@@ -78,7 +79,7 @@ public final class ArriveView implements Station {
         VBox check = Build.sheet(Words.of("arrive.check"), "",
                 atInfinity,
                 checks.node());
-        node = Build.shared(16, List.of(what, owner, check), 1.0, 0.8, 1.4);
+        node = Build.shared(16, List.of(what, owner, check), 1.25, 0.75, 1.3);
         node.getStyleClass().add("station");
     }
 
@@ -99,15 +100,6 @@ public final class ArriveView implements Station {
         if (!TypedReading.infinity(desk, Phase.BEFORE, text)) {
             infinityField.setText(text);
         }
-    }
-
-    private Node built(ArriveModel.Built b) {
-        javafx.scene.control.Button take = Build.button(b.name(), "", () -> keep(new CourseIntent.ChooseBuild(b.id())), b.chosen() ? "next" : "button");
-        take.setId("build-" + b.id());
-        take.setWrapText(true);
-        take.setMaxWidth(Double.MAX_VALUE);
-        take.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        return Build.column(1, take, Build.label(b.asks(), "soft", "small"));
     }
 
     private void startFrom() {
@@ -159,11 +151,7 @@ public final class ArriveView implements Station {
             javafx.scene.control.Tooltip.install(differences, new javafx.scene.control.Tooltip(a.all()));
             alike.getChildren().addAll(Build.label(a.say(), "medium"), differences, start);
         });
-        builds.getChildren().clear();
-        if (!m.builds().isEmpty()) {
-            builds.getChildren().add(Build.line(Words.of("arrive.build"), "subheading"));
-            m.builds().forEach(b -> builds.getChildren().add(built(b)));
-        }
+        builds.show(m.builds(), m.built());
         symptoms.getChildren().setAll(m.symptoms().stream().map(s -> (Node) Build.label("–  " + s, "large")).toList());
         if (m.symptoms().isEmpty()) {
             symptoms.getChildren().add(Build.label(Words.of("arrive.nothing"), "soft"));

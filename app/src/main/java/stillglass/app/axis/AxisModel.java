@@ -282,7 +282,7 @@ public record AxisModel(
 
     /// Whether there is nothing to see yet.
     public boolean blank() {
-        return pieces.isEmpty() && ghosts.isEmpty() && net.isEmpty() && stack.map(t -> t.items().isEmpty()).orElse(true);
+        return pieces.isEmpty() && ghosts.isEmpty() && net.isEmpty() && stack.map(t -> t.items().stream().allMatch(i -> i.standing() == StackModel.Standing.EXPECTED)).orElse(true);
     }
 
     /// Parts that the step in hand is about.

@@ -93,16 +93,21 @@ public record OpenModel(
     /// @param marks references to be marked before
     /// @param hints what earlier jobs met, and the fewest marks it needs
     /// @param more what else may be met now, instead
+    /// @param maybe parts that may lie with it, each with what is done when it does
     /// @param asExpected what Space does
     public record Expect(
-            String joint, String name, String how, Optional<String> variant, List<Instrument.Reference> marks, List<String> cautions, List<String> hints, List<String> more, Intent asExpected) {
+            String joint, String name, String how, Optional<String> variant, List<Instrument.Reference> marks, List<String> cautions, List<String> hints, List<String> more, List<Also> maybe, Intent asExpected) {
         public Expect {
             marks = List.copyOf(marks);
             cautions = List.copyOf(cautions);
             hints = List.copyOf(hints);
             more = List.copyOf(more);
+            maybe = List.copyOf(maybe);
         }
     }
+
+    /// A part that may lie with an expected joint.
+    public record Also(String name, double percent, Intent asExpected) {}
 
     private static Optional<Expect> expect(Work work) {
         return work.state().course().build(work.world()).flatMap(b -> {
@@ -110,7 +115,8 @@ public record OpenModel(
             List<Expected.Next> next = all.next(work.state().joints(), Set.copyOf(work.state().course().notThere()));
             return next.stream().findFirst().map(n -> new Expect(n.joint().id(), n.joint().name(),
                     Words.of("open.expect.how", Words.capital(n.joint().hold().said()), n.joint().side().word(), n.joint().tool(), 100 * n.chance()), n.variant(), n.marks(), Doing.cautions(n.joint()), hints(n.joint(), work),
-                    next.stream().skip(1).limit(MOST_MORE).map(o -> Words.of("open.expect.more", o.joint().name(), 100 * o.chance())).toList(), all.met(n.joint())));
+                    next.stream().skip(1).limit(MOST_MORE).map(o -> Words.of("open.expect.more", o.joint().name(), 100 * o.chance())).toList(),
+                    all.maybe(n.joint()).entrySet().stream().map(p -> new Also(p.getKey().name(), 100 * p.getValue(), all.met(n.joint(), List.of(p.getKey())))).toList(), all.met(n.joint())));
         });
     }
 

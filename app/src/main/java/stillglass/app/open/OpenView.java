@@ -208,6 +208,12 @@ public final class OpenView implements Station {
         mark.setDisable(x.marks().isEmpty());
         Button photo = Build.button(Words.of("open.photo"), "P", this::photograph);
         actions.getChildren().setAll(there, gone, other, mark, photo);
+        x.maybe().forEach(a -> {
+            Button with = Build.button(Words.of("open.expect.with", a.name(), a.percent()), "", () -> desk.submit(a.asExpected()), "chip");
+            with.setId("with-" + a.name().replace(' ', '-'));
+            with.setDisable(!x.marks().isEmpty());
+            actions.getChildren().add(1, with);
+        });
         return nodes;
     }
 

@@ -46,8 +46,14 @@ public final class InstrumentJson {
             chances.put(joint.get("id").asString(), joint.path("chance").asDouble(0));
             text(joint, "variant").ifPresent(v -> variants.put(joint.get("id").asString(), v));
         }
+        Map<String, Double> parts = new HashMap<>();
+        for (JsonNode part : j.get("parts")) {
+            if (part.has("chance")) {
+                parts.put(part.get("id").asString(), part.get("chance").asDouble());
+            }
+        }
         JsonNode asks = j.path("asks");
-        return LensJson.at(file, "joints", () -> new Build(instrument(file, j), chances, variants,
+        return LensJson.at(file, "joints", () -> new Build(instrument(file, j), chances, parts, variants,
                 new Build.Asks(asks.path("front").asString(""), asks.path("focus").asString(""), asks.path("rear").asString(""))));
     }
 

@@ -152,4 +152,48 @@ class BuildsTest {
         assertThat(e.next(Joints.NONE, over)).filteredOn(n -> n.joint().name().equals("aperture ring")).singleElement()
                 .satisfies(n -> assertThat(n.marks()).extracting(Instrument.Reference::name).containsExactly("aperture coupling"));
     }
+
+    /// Shims nobody has seen are not put on record because a construction may have them.
+    @Test
+    void whatNeedNotBeThereIsOnRecordOnlyWhenItIsSaid() {
+        Build b = builds().stream().filter(x -> x.id().equals("prime-one-helicoid")).findFirst().orElseThrow();
+        Joint mount = b.named("mount").orElseThrow();
+        Expected e = new Expected(b, World.Seen.NOTHING);
+        assertThat(e.maybe(mount).keySet()).extracting(p -> p.name()).containsExactly("mount shims");
+        assertThat(e.met(mount).parts()).containsExactly("mount");
+        assertThat(e.met(mount, List.copyOf(e.maybe(mount).keySet())).parts()).containsExactly("mount", "mount shims");
+    }
+
+    @Test
+    void twoThatComeTogetherAreOneLineAndOneUndo() {
+        try (Logbook log = Logbook.open(folder.resolve("together.sqlite"))) {
+            Tickets tickets = new Tickets(log, SHELF, CLOCK, "", "test");
+            SaySession session = new SaySession(tickets, SHELF, CLOCK);
+            for (String line : List.of("begin lens, Brook 35 mm f/2.8", "build one helicoid", "stage open", "as expected and mount with mount shims")) {
+                kept(session, line);
+            }
+            assertThat(state(tickets).joints().order()).containsExactly("mount-screws", "mount");
+            assertThat(tickets.world(tickets.open("T-0101")).instrument().joint("mount").orElseThrow().frees()).containsExactly("mount", "mount_shims");
+            assertThat(session.say("as expected and teapot").why()).contains("teapot");
+            kept(session, "undo");
+            assertThat(state(tickets).joints().order()).isEmpty();
+        }
+    }
+
+    /// Answering what it looks like leaves one construction of four, and never none that fits.
+    @Test
+    void threeQuestionsTellConstructionsApart() {
+        List<Build> lenses = Build.of(builds(), Instrument.Sort.LENS);
+        assertThat(Build.answers(lenses, Build.Ask.FRONT)).hasSizeGreaterThan(1);
+        for (Build b : builds()) {
+            List<Build> ofSort = Build.of(builds(), b.expected().sort());
+            Map<Build.Ask, String> answers = new java.util.EnumMap<>(Build.Ask.class);
+            for (Build.Ask ask : Build.Ask.values()) {
+                answers.put(ask, b.asks().answer(ask));
+                assertThat(Build.fitting(ofSort, answers)).contains(b);
+            }
+            assertThat(Build.fitting(ofSort, answers)).as(b.id()).containsExactly(b);
+        }
+        assertThat(Build.answers(List.of(lenses.getFirst()), Build.Ask.FRONT)).as("nothing to ask of one").isEmpty();
+    }
 }

@@ -3,7 +3,9 @@ package stillglass.ticket.joints;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Build;
@@ -34,10 +36,22 @@ public record Expected(Build build, World.Seen seen) {
         }
     }
 
-    /// It is there as it was expected, and off.
+    /// It is there as it was expected, and off, with what is sure to come with it.
     public JointIntent.Find met(Joint j) {
-        List<String> frees = j.frees().stream().flatMap(p -> build.expected().part(p).stream()).map(Part::name).toList();
+        return met(j, List.of());
+    }
+
+    /// @param also parts that need not have been there and were
+    public JointIntent.Find met(Joint j, List<Part> also) {
+        List<String> frees = j.frees().stream().flatMap(p -> build.expected().part(p).stream()).filter(p -> build.partChance(p.id()) >= 1 || also.contains(p)).map(Part::name).toList();
         return new JointIntent.Find(j.name(), Optional.of(j.hold().said()), j.side(), Optional.of(j.tool()).filter(t -> !t.isBlank()), frees, true);
+    }
+
+    /// Parts that may come with a joint and need not be there, with their chances: what nobody has seen is not put on record.
+    public Map<Part, Double> maybe(Joint j) {
+        Map<Part, Double> all = new LinkedHashMap<>();
+        j.frees().stream().flatMap(p -> build.expected().part(p).stream()).filter(p -> build.partChance(p.id()) < 1).forEach(p -> all.put(p, build.partChance(p.id())));
+        return all;
     }
 
     /// Chance that a joint is there: the construction's, moved by what this model has shown.

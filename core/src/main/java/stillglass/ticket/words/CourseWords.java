@@ -5,6 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import stillglass.assembly.Build;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -13,6 +16,8 @@ import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.joints.Expected;
 import stillglass.ticket.line.Cursor;
 import stillglass.ticket.line.Names;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Stage;
 
 /// Where the job is to go: `reach E2, helicoid`, `reach test iris`, `finish open`.
@@ -27,8 +32,7 @@ final class CourseWords implements Grammar {
             return Optional.of(build(line.rest().orElse(""), in));
         }
         if (line.take("as expected")) {
-            boolean anyway = Anyway.take(line).isPresent();
-            return Optional.of(in.expected().map(n -> n.marks().isEmpty() || anyway ? met(in, n) : Reading.unclear("expect.mark", "joint", n.joint().name(), "mark", n.marks().getFirst().name())).orElse(Reading.unclear("expect.none")));
+            return Optional.of(in.state().course().build(in.world()).flatMap(b -> in.expected().map(n -> met(line, in, new Expected(b, in.world().seen()), n))).orElse(Reading.unclear("expect.none")));
         }
         if (line.take("not there")) {
             return Optional.of(in.expected().map(n -> Reading.understood(Said.of("say.reads.not-there", "joint", n.joint().name()), new CourseIntent.MissExpected(n.joint().id()))).orElse(Reading.unclear("expect.none")));
@@ -50,11 +54,37 @@ final class CourseWords implements Grammar {
                 : Reading.understood(Said.of("say.reads.build", "build", fits.getFirst().name()), new CourseIntent.ChooseBuild(fits.getFirst().id()));
     }
 
-    /// It is there as it was expected.
-    private static Reading met(Setting in, Expected.Next n) {
-        Joint j = n.joint();
-        return in.state().course().build(in.world()).map(b -> Reading.understood(Said.of("say.reads.expected", "joint", j.name(), "hold", j.hold().said(), "side", j.side().word()),
-                new Expected(b, in.world().seen()).met(j))).orElse(Reading.unclear("expect.none"));
+    /// It is there as it was expected: `as expected`, `as expected with mount shims`, `as expected and mount` for two that came together.
+    private static Reading met(Cursor line, Setting in, Expected all, Expected.Next n) {
+        List<Expected.Next> others = all.next(in.state().joints(), Set.copyOf(in.state().course().notThere()));
+        List<Part> also = new ArrayList<>();
+        List<Expected.Next> together = new ArrayList<>(List.of(n));
+        while (line.take("with") || line.take("and") || line.take(",") || line.take("then")) {
+            Optional<Part> part = together.stream().flatMap(t -> all.maybe(t.joint()).keySet().stream()).filter(p -> line.take(p.name())).findFirst();
+            Optional<Expected.Next> other = part.isPresent() ? Optional.empty() : reached(all, others, together).filter(o -> line.take(o.joint().name())).findFirst();
+            part.ifPresent(also::add);
+            other.ifPresent(together::add);
+            if (part.isEmpty() && other.isEmpty()) {
+                return Reading.unclear("expect.with", "words", line.clauseHere(), "joint", n.joint().name());
+            }
+        }
+        boolean anyway = Anyway.take(line).isPresent();
+        Optional<Expected.Next> unmarked = together.stream().filter(t -> !t.marks().isEmpty() && !anyway).findFirst();
+        if (unmarked.isPresent()) {
+            return Reading.unclear("expect.mark", "joint", unmarked.get().joint().name(), "mark", unmarked.get().marks().getFirst().name());
+        }
+        List<Said> said = together.stream().map(t -> Said.of("say.reads.expected", "joint", t.joint().name(), "hold", t.joint().hold().said(), "side", t.joint().side().word())).toList();
+        Said reads = said.size() == 1 ? said.getFirst() : Said.dots(said);
+        return new Reading.Understood(new Act(together.stream().map(t -> (Intent) all.met(t.joint(), also)).toList()),
+                also.isEmpty() ? reads : Said.of("say.reads.expected.with", "joint", reads, "parts", Said.and(also.stream().map(Part::name).toList())));
+    }
+
+    /// Joints that may come along: those that could be met now, and those that only wait for what has come.
+    private static Stream<Expected.Next> reached(Expected all, List<Expected.Next> others, List<Expected.Next> together) {
+        Set<String> open = together.stream().map(t -> t.joint().id()).collect(Collectors.toSet());
+        Stream<Expected.Next> behind = all.build().expected().joints().stream().filter(j -> !open.contains(j.id()) && j.behind().all().stream().anyMatch(open::contains))
+                .map(j -> new Expected.Next(j, all.chance(j), Optional.empty(), j.loses().stream().sorted().flatMap(r -> all.build().expected().reference(r).stream()).toList()));
+        return Stream.concat(others.stream().filter(o -> !open.contains(o.joint().id())), behind);
     }
 
     private static Reading reach(Cursor line, Setting in) {
