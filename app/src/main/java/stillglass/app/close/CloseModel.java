@@ -12,6 +12,7 @@ import stillglass.assembly.Joint;
 import stillglass.care.GreaseDose;
 import stillglass.plan.WayBack;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.Zeroing;
 import stillglass.ticket.facts.Clocked;
 import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.Fact;
@@ -151,7 +152,7 @@ public record CloseModel(
         boolean closes = step instanceof WayBack.Step.Close || step instanceof WayBack.Step.LeaveLoose;
         JointStory story = s.joints().story(j.id());
         List<Fact> wanted = closes ? story.waiting().stream().map(Occurrence::fact).toList() : List.of();
-        return new Now(j, number, s.joints().order().size(), doing(step), Doing.with(j), Closings.intent(step), label(step), before(step),
+        return new Now(j, number, s.joints().order().size(), doing(step), Doing.with(j), Closings.intent(step), label(step), before(step, work),
                 story.recalled().stream().map(o -> Words.sentence(o.fact().said())).toList(),
                 j.close().setFirst().filter(p -> closes && !story.closing().controlsSet()),
                 wanted.stream().map(Fact::question).map(Words::sentence).toList(),
@@ -203,11 +204,11 @@ public record CloseModel(
         };
     }
 
-    private static List<String> before(WayBack.Step step) {
+    private static List<String> before(WayBack.Step step, Work work) {
         return switch (step) {
             case WayBack.Step.LeaveLoose l -> List.of(Words.of("close.loose.until", l.until().name()));
             case WayBack.Step.Refit r -> List.of(Words.of("close.refit.why", r.during().name()));
-            case WayBack.Step.Zero z -> List.of(Words.of("close.zero.why"));
+            case WayBack.Step.Zero z -> List.of(Zeroing.of(work.state(), work.world()).map(Words::sentence).orElse(Words.of("close.zero.why")));
             case WayBack.Step.Close c -> List.of();
             case WayBack.Step.Tighten t -> List.of();
             case WayBack.Step.TakeOff t -> List.of();

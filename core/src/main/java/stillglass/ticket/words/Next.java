@@ -8,6 +8,7 @@ import stillglass.assembly.Joint;
 import stillglass.plan.WayBack;
 import stillglass.say.Said;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.Zeroing;
 import stillglass.ticket.joints.Closings;
 import stillglass.ticket.joints.Expected;
 import stillglass.ticket.joints.Ledger;
@@ -76,7 +77,10 @@ public final class Next {
             case WayBack.Step.Tighten t -> Said.of("next.tighten", "joint", joint);
             case WayBack.Step.Refit r -> Said.of("next.refit", "joint", joint, "during", r.during().name());
             case WayBack.Step.TakeOff t -> Said.of("next.take-off", "joint", joint);
-            case WayBack.Step.Zero z -> Said.of("next.zero", "joint", joint, "what", z.joint().close().zeroLast().orElse(""));
+            case WayBack.Step.Zero z -> {
+                Said zero = Said.of("next.zero", "joint", joint, "what", z.joint().close().zeroLast().orElse(""));
+                yield Zeroing.of(state, world).map(how -> Said.of("next.zero.how", "zero", zero, "how", how)).orElse(zero);
+            }
         };
     }
 
