@@ -228,6 +228,35 @@ class RunWindowTest {
         assertThat(window.work().section()).isEmpty();
     }
 
+    /// Two rims and where the iris seems to stand are enough for a stand-in, in the midst of a job.
+    @Test
+    void opticsAreMeasuredForAJobThatRuns() {
+        window.settle();
+        window.click("begin-what");
+        robot.write("Brook 50 mm f/3.5", 0);
+        window.click("begin-lens");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        say("off name ring, thread, front, friction cup");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT1);
+        window.fire("measure-optics");
+        window.press(KeyCode.ESCAPE);
+        assertThat(window.work().section()).as("looked at and left").isEmpty();
+        window.fire("measure-optics");
+        window.fire("way-rims");
+        Window.onUi(() -> {
+            for (String[] typed : new String[][] {{"focal", "50"}, {"f", "3.5"}, {"rim-front", "24"}, {"rim-front-iris", "9"}, {"rim-rear", "20"}, {"rim-rear-iris", "8"}}) {
+                ((TextField) window.shell.lookup("#m-" + typed[0])).setText(typed[1]);
+            }
+            return true;
+        });
+        window.fire("measure-begin");
+        window.until("the section is known", () -> window.desk.shown().orElseThrow().section().isPresent());
+        assertThat(window.work().state().tag().number()).isEqualTo("T-0101");
+        assertThat(window.work().section().orElseThrow().basis()).isEqualTo(stillglass.optics.LensSection.Basis.TWO_PLANE);
+        assertThat(window.work().state().joints().order()).containsExactly("name-ring");
+    }
+
     /// A picture on the clipboard, and a file that was copied, are kept as they are at what is in hand; text is left to whoever wants it.
     @Test
     void whatIsPastedIsKeptAtWhatIsInHand() throws Exception {

@@ -9,6 +9,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import stillglass.app.checks.CheckList;
@@ -41,20 +42,24 @@ public final class ArriveView implements Station {
     private final Label infinity = Build.line("", "medium");
     private final Label infinityMeaning = Build.label("", "soft");
     private final BuildChooser builds;
-    private final javafx.scene.control.Button optics;
+    private final FlowPane opticsRow;
     private final CheckList checks;
     private final VBox atInfinity;
     private final TextField infinityField;
     private final HBox node;
     private Optional<ArriveModel> drawn = Optional.empty();
 
-    public ArriveView(Desk desk, Asker asker) {
+    /// @param measure makes a section of the ticket from what the bench can measure, or guesses one
+    public ArriveView(Desk desk, Asker asker, Runnable measure) {
         this.desk = desk;
         checks = new CheckList(desk, Phase.BEFORE);
         facts.setHgap(18);
         facts.setVgap(4);
-        optics = Build.button(Words.of("arrive.optics"), "", () -> asker.lens().ifPresent(f -> desk.sectionFrom(f).thenAcceptAsync(id -> keep(new ArrivalEvent.SectionKnown(id)), Platform::runLater)), "chip");
+        javafx.scene.control.Button optics = Build.button(Words.of("arrive.optics"), "", () -> asker.lens().ifPresent(f -> desk.sectionFrom(f).thenAcceptAsync(id -> keep(new ArrivalEvent.SectionKnown(id)), Platform::runLater)), "chip");
         optics.setId("add-optics");
+        javafx.scene.control.Button measured = Build.button(Words.of("arrive.optics.measure"), "", measure, "chip");
+        measured.setId("measure-optics");
+        opticsRow = new FlowPane(6, 4, optics, measured);
         TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new ArrivalEvent.SymptomNoted(t)));
         symptom.setId("symptom");
         TextField useField = Build.field(Words.of("arrive.use.prompt"), t -> keep(new ArrivalEvent.UseNoted(t)));
@@ -64,7 +69,7 @@ public final class ArriveView implements Station {
         TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new ArrivalEvent.OwnerNamed(t)));
         ownerField.setId("owner");
         builds = new BuildChooser(b -> keep(new CourseIntent.ChooseBuild(b)));
-        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, optics, Build.tall(builds.node()), ownerField, map, alike);
+        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, opticsRow, Build.tall(builds.node()), ownerField, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
         javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
@@ -127,8 +132,8 @@ public final class ArriveView implements Station {
         boolean images = work.instrument().sort().images();
         atInfinity.setVisible(images);
         atInfinity.setManaged(images);
-        optics.setVisible(images && work.section().isEmpty());
-        optics.setManaged(optics.isVisible());
+        opticsRow.setVisible(images && work.section().isEmpty());
+        opticsRow.setManaged(opticsRow.isVisible());
         ArriveModel m = ArriveModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;

@@ -1,7 +1,7 @@
 package stillglass.app.desk;
 
 import stillglass.app.theme.Words;
-import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.Photo;
 import stillglass.ticket.readings.ReadingEvent;
 
 /// Readings and pictures with where they came from, as they are shown.
@@ -14,8 +14,9 @@ public final class Sourced {
         return m.source().map(s -> Words.of("sourced", value, s.said())).orElse(value);
     }
 
-    /// The caption of a picture with its source.
-    public static String caption(GlassEvent.PhotoKept p) {
-        return p.source().map(s -> Words.of("sourced", p.caption(), s.said())).orElse(p.caption());
+    /// The caption of a picture with where the controls stood and its source.
+    public static String caption(Photo p) {
+        String caption = p.set().map(s -> Words.of("photo.set", p.kept().caption(), s.said())).orElse(p.kept().caption());
+        return p.kept().source().map(s -> Words.of("sourced", caption, s.said())).orElse(caption);
     }
 }

@@ -23,10 +23,15 @@ public final class House {
     public static Shell furnish(Desk desk, Asker asker, Theme theme) {
         Shell shell = new Shell(desk, theme);
         PhotoCache photos = new PhotoCache(desk);
-        List<Station> stations = List.of(new ArriveView(desk, asker), new LookView(desk, asker, photos, shell::type), new DecideView(desk), new OpenView(desk, asker, photos, shell::type),
+        BookPage book = new BookPage(desk, asker, shell::showWork, shell::show, shell.inbox()::watch);
+        Runnable measure = () -> {
+            book.measureOptics();
+            shell.showBook();
+        };
+        List<Station> stations = List.of(new ArriveView(desk, asker, measure), new LookView(desk, asker, photos, shell::type), new DecideView(desk), new OpenView(desk, asker, photos, shell::type),
                 new CleanView(desk), new CloseView(desk, asker, photos, shell::type), new ProveView(desk, asker, photos));
         stations.forEach(shell::register);
-        shell.registerBook(new BookPage(desk, asker, shell::showWork, shell::show, shell.inbox()::watch));
+        shell.registerBook(book);
         return shell;
     }
 }

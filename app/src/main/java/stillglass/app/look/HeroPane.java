@@ -95,7 +95,7 @@ final class HeroPane {
         int number = 1;
         for (LookModel.ShotChip s : m.shots()) {
             int n = number++;
-            Button b = Build.button(s.focus().map(f -> Words.of("look.shot.focus", n, f)).orElse(Words.of("look.shot", n)), "",
+            Button b = Build.button(s.focus().map(f -> Words.of("look.shot.focus", n, f)).orElse(Words.of("look.shot", n)) + (s.set().isEmpty() ? "" : " · " + s.set()), "",
                     () -> desk.view(v -> v.onPhoto(s.photoId())), "chip");
             b.setTooltip(new javafx.scene.control.Tooltip(s.caption()));
             b.setId("shot-" + n);

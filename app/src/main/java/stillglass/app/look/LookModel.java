@@ -53,7 +53,7 @@ public record LookModel(
     public record Shot(String photoId, Aperture aperture) {}
 
     /// @param focus plane it is sharp on, where that was said
-    public record ShotChip(String photoId, String caption, boolean chosen, Optional<Double> focus) {}
+    public record ShotChip(String photoId, String caption, boolean chosen, Optional<Double> focus, String set) {}
 
     /// A question about one finding.
     /// @param caution shown with it, empty where there is none
@@ -165,8 +165,8 @@ public record LookModel(
 
     private static List<ShotChip> shots(TicketState s, Optional<Photo> shown) {
         return s.glass().all().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == Phase.BEFORE)
-                .map(p -> new ShotChip(p.kept().photoId(), Sourced.caption(p.kept()),
-                        shown.filter(x -> x.kept().photoId().equals(p.kept().photoId())).isPresent(), s.glass().focusMm(p.kept().photoId())))
+                .map(p -> new ShotChip(p.kept().photoId(), Sourced.caption(p),
+                        shown.filter(x -> x.kept().photoId().equals(p.kept().photoId())).isPresent(), s.glass().focusMm(p.kept().photoId()), p.set().map(x -> Words.say(x.said())).orElse("")))
                 .toList();
     }
 

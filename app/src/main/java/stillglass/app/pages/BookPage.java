@@ -27,6 +27,7 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.look.FindingKind;
 import stillglass.ticket.Agreement;
+import stillglass.ticket.arrival.ArrivalEvent;
 
 /// All tickets, and how a new one begins.
 public final class BookPage implements Page {
@@ -96,6 +97,15 @@ public final class BookPage implements Page {
     @Override
     public Node node() {
         return node;
+    }
+
+    /// Measures or guesses the optics of the ticket that is open.
+    public void measureOptics() {
+        desk.shown().ifPresent(w -> measure.forTicket(w.state().tag().number(), w.state().tag().title(), (id, name) -> {
+            desk.submit(new ArrivalEvent.SectionKnown(id));
+            begun();
+        }, this::begun));
+        node.getChildren().setAll(measure.node());
     }
 
     private void measuring(boolean on) {
@@ -170,7 +180,7 @@ public final class BookPage implements Page {
     @Override
     public boolean key(KeyEvent event) {
         if (event.getCode() == KeyCode.ESCAPE && measuring()) {
-            measuring(false);
+            measure.leave();
             return true;
         }
         return false;

@@ -25,6 +25,11 @@ import stillglass.book.data.LensText;
 final class MeasurePage {
     private final Desk desk;
     private final BiConsumer<String, String> begin;
+    private final Runnable book;
+    /// Where a section goes instead of beginning a ticket with it.
+    private Optional<BiConsumer<String, String>> instead = Optional.empty();
+    private Runnable away;
+    private final Button leave;
     private final Map<String, TextField> fields = new LinkedHashMap<>();
     private final Map<MeasureModel.Way, Button> ways = new EnumMap<>(MeasureModel.Way.class);
     private final Map<MeasureModel.Way, VBox> sheets = new EnumMap<>(MeasureModel.Way.class);
@@ -48,6 +53,8 @@ final class MeasurePage {
     MeasurePage(Desk desk, BiConsumer<String, String> begin, Runnable back) {
         this.desk = desk;
         this.begin = begin;
+        book = back;
+        away = back;
         FlowPane choice = new FlowPane(6, 6);
         for (MeasureModel.Way w : MeasureModel.Way.values()) {
             Button b = Build.button(Words.of("measure.way." + w.name().toLowerCase(java.util.Locale.ROOT)), "", () -> choose(w), "chip");
@@ -59,8 +66,8 @@ final class MeasurePage {
         readings.setId("by-reading");
         use = Build.button(Words.of("measure.begin"), "", this::use, "next");
         use.setId("measure-begin");
-        Button away = Build.button(Words.of("measure.back"), "Esc", back);
-        away.setId("measure-back");
+        leave = Build.button(Words.of("measure.back"), "Esc", this::leave);
+        leave.setId("measure-back");
         sheets.put(MeasureModel.Way.GLASSES, Build.column(8, Build.label(Words.of("measure.glasses.how"), "soft"),
                 Build.row(8, readings, row("ring", "ball")), table(), row("iris-behind", "iris-after")));
         sheets.put(MeasureModel.Way.FORM, Build.column(8, Build.label(Words.of("measure.form.how"), "soft"), forms));
@@ -74,7 +81,7 @@ final class MeasurePage {
         plate.setMinHeight(150);
         plate.setPrefHeight(260);
         VBox right = Build.column(8, Build.line(Words.of("measure.drawn"), "heading"), plate, figures, missing, Build.tall(remarks),
-                Build.row(10, use, away));
+                Build.row(10, use, leave));
         right.getStyleClass().add("mat");
         node = Build.shared(20, List.of(left, right), 1.75, 1);
         node.getStyleClass().add("station");
@@ -84,6 +91,31 @@ final class MeasurePage {
 
     Node node() {
         return node;
+    }
+
+    /// From now on a section begins a ticket.
+    void forTheBook() {
+        instead = Optional.empty();
+        away = book;
+        use.setText(Words.of("measure.begin"));
+        leave.setText(Words.of("measure.back"));
+    }
+
+    /// The next section is the optics of a job that runs.
+    /// @param take hears the identifier of the section and its name
+    /// @param back goes back to the job
+    void forTicket(String ticket, String title, BiConsumer<String, String> take, Runnable back) {
+        instead = Optional.of(take);
+        away = back;
+        use.setText(Words.of("measure.use", ticket));
+        leave.setText(Words.of("measure.back.ticket", ticket));
+        field("name").setText(title);
+    }
+
+    void leave() {
+        Runnable where = away;
+        forTheBook();
+        where.run();
     }
 
     private TextField field(String key) {
@@ -187,6 +219,10 @@ final class MeasurePage {
 
     private void use() {
         model.flatMap(MeasureModel::section).ifPresent(s -> desk.keepSection(s.name(), LensText.of(s))
-                .thenAcceptAsync(id -> begin.accept(id, s.name()), javafx.application.Platform::runLater));
+                .thenAcceptAsync(id -> {
+                    BiConsumer<String, String> take = instead.orElse(begin);
+                    forTheBook();
+                    take.accept(id, s.name());
+                }, javafx.application.Platform::runLater));
     }
 }

@@ -28,7 +28,7 @@ import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.FoundLoose;
 import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Shims;
-import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.Photo;
 import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.ShimStack;
@@ -82,7 +82,7 @@ public final class ReportMaker {
                 .map(o -> o.why().isBlank() ? o.what() : Said.of("report.overruled.why", "what", o.what(), "why", o.why())).toList()));
         blocks.add(lines("report.withdrawn", withdrawn()));
         return new Report(Said.of("report.title", "title", state.tag().title(), "number", state.tag().number()), head(), blocks,
-                state.glass().all().stream().map(p -> new Report.Picture(p.id(), caption(p.kept()))).toList(), signature());
+                state.glass().all().stream().map(p -> new Report.Picture(p.id(), caption(p))).toList(), signature());
     }
 
     private static Report.Block lines(String heading, List<Said> lines) {
@@ -187,8 +187,9 @@ public final class ReportMaker {
         return Said.of(Math.abs(m.errorMm()) <= hidden ? "report.infinity.within" : "report.infinity.more", "mm", hidden, "stop", Grader.stop(section.fNumber()));
     }
 
-    private static String caption(GlassEvent.PhotoKept p) {
-        return p.source().map(s -> BookWords.wording().say(Said.of("report.sourced", "value", p.caption(), "source", s.said()))).orElse(p.caption());
+    private static String caption(Photo p) {
+        String caption = p.set().map(s -> p.kept().caption() + " · " + BookWords.wording().say(s.said())).orElse(p.kept().caption());
+        return p.kept().source().map(s -> BookWords.wording().say(Said.of("report.sourced", "value", caption, "source", s.said()))).orElse(caption);
     }
 
     private static Said infinity(ReadingEvent.InfinityMeasured m) {

@@ -50,6 +50,7 @@ public record Glass(
     public Glass after(Recorded row, GlassEvent happened) {
         return switch (happened) {
             case GlassEvent.PhotoKept e -> new Glass(Grown.by(photos, e.photoId(), new Photo(e, Optional.empty(), row.at())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids);
+            case GlassEvent.PhotoSet e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoGraded e -> photos.containsKey(e.photoId()) ? Findings.of(this).graded(e) : this;
             case GlassEvent.FindingRekinded e -> change(e.findingId(), k -> k.with(e.kind()));
             case GlassEvent.FindingDismissed e -> dismiss(e.findingId());

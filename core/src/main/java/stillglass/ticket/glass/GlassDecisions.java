@@ -27,6 +27,7 @@ public final class GlassDecisions {
             case GlassIntent.Rekind r -> rekind(glass, r, world);
             case GlassIntent.ReadDepth d -> withFinding(glass, d.findingId(), new GlassEvent.DepthRead(d.findingId(), d.reading()));
             case GlassIntent.FocusPhoto f -> focusPhoto(glass, f);
+            case GlassIntent.SetPhoto p -> setPhoto(glass, p);
             case GlassIntent.AnswerTest a -> withFinding(glass, a.findingId(),
                     new GlassEvent.FindingTested(a.findingId(), a.test(), a.answer(), a.told().likeliest(), a.told().chances()));
             case GlassIntent.Reshape r -> Outlining.reshape(glass, r);
@@ -59,10 +60,33 @@ public final class GlassDecisions {
         return new Decision.Accepted(events);
     }
 
+    private static List<Photo> before(Glass glass) {
+        return glass.all().stream().filter(p -> p.gradedIn(Phase.BEFORE)).toList();
+    }
+
+    private static Optional<Decision> noPhoto(List<Photo> photos, int number) {
+        return number >= 1 && number <= photos.size() ? Optional.empty()
+                : Optional.of(photos.isEmpty() ? Decision.refused("photo.number.first", "number", number) : Decision.refused("photo.number", "number", number, "last", photos.size()));
+    }
+
+    private static Decision setPhoto(Glass glass, GlassIntent.SetPhoto p) {
+        if (p.zoomMm().isEmpty() && p.stop().isEmpty() && p.focus().isEmpty()) {
+            return Decision.refused("photo.set.nothing");
+        }
+        List<Photo> photos = before(glass);
+        Optional<Decision> none = p.number().flatMap(n -> noPhoto(photos, n));
+        if (none.isPresent()) {
+            return none.get();
+        }
+        return p.number().map(n -> photos.get(n - 1)).or(() -> glass.all().stream().reduce((a, b) -> b))
+                .map(photo -> Decision.accepted(new GlassEvent.PhotoSet(photo.id(), p.zoomMm(), p.stop(), p.focus()))).orElse(Decision.refused("photo.set.none"));
+    }
+
     private static Decision focusPhoto(Glass glass, GlassIntent.FocusPhoto f) {
-        List<Photo> photos = glass.all().stream().filter(p -> p.gradedIn(Phase.BEFORE)).toList();
-        if (f.number() < 1 || f.number() > photos.size()) {
-            return photos.isEmpty() ? Decision.refused("photo.number.first", "number", f.number()) : Decision.refused("photo.number", "number", f.number(), "last", photos.size());
+        List<Photo> photos = before(glass);
+        Optional<Decision> none = noPhoto(photos, f.number());
+        if (none.isPresent()) {
+            return none.get();
         }
         return GlassEvent.PhotoFocused.possible(f.depthMm()) ? Decision.accepted(new GlassEvent.PhotoFocused(photos.get(f.number() - 1).id(), f.depthMm()))
                 : Decision.refused("photo.depth", "mm", f.depthMm());

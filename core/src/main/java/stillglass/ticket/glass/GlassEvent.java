@@ -1,6 +1,7 @@
 package stillglass.ticket.glass;
 
 import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +28,34 @@ public sealed interface GlassEvent extends Event {
         /// @param source where it came from
         public PhotoKept(String photoId, Phase phase, boolean fromRear, String caption, Source source) {
             this(photoId, phase, fromRear, caption, Optional.of(source), Optional.empty());
+        }
+    }
+
+    /// Where the instrument's own controls stood when a photo was taken: a fault seen at one setting of a zoom need not be seen at another.
+    /// @param zoomMm focal length a zoom stood at
+    /// @param stop f-number the iris stood at
+    /// @param focus where the focus stood: `near`, `infinity`, or a distance in words
+    @Named("photo-set")
+    record PhotoSet(String photoId, Optional<Double> zoomMm, Optional<Double> stop, Optional<String> focus) implements GlassEvent {
+        private static final double MOST = 1e5;
+
+        public PhotoSet {
+            zoomMm.ifPresent(mm -> checked(mm, "a zoom setting in mm"));
+            stop.ifPresent(f -> checked(f, "an f-number"));
+        }
+
+        private static void checked(double value, String what) {
+            if (!(value > 0 && value < MOST)) {
+                throw new IllegalArgumentException(what + " is " + value + ": give a positive number");
+            }
+        }
+
+        public Said said() {
+            List<Said> all = new ArrayList<>();
+            zoomMm.ifPresent(mm -> all.add(Said.of("photo.set.zoom", "mm", mm)));
+            stop.ifPresent(f -> all.add(Said.of("photo.set.stop", "stop", f)));
+            focus.ifPresent(w -> all.add(Said.of("photo.set.focus", "at", w)));
+            return all.size() == 1 ? all.getFirst() : Said.commas(all);
         }
     }
 

@@ -1,6 +1,7 @@
 package stillglass.ticket.glass;
 
 import java.util.List;
+import java.util.Optional;
 import stillglass.grade.CheapTest;
 import stillglass.grade.DepthReading;
 import stillglass.grade.TellApart;
@@ -46,6 +47,10 @@ public sealed interface GlassIntent extends Intent {
     /// @param number of the photo among those of the work before, from 1
     /// @param depthMm behind the rim
     record FocusPhoto(int number, double depthMm) implements GlassIntent {}
+
+    /// Say where the controls stood when a photo was taken.
+    /// @param number of the photo among those of the work before, from 1; empty for the last that was kept
+    record SetPhoto(Optional<Integer> number, Optional<Double> zoomMm, Optional<Double> stop, Optional<String> focus) implements GlassIntent {}
 
     record OverruleGrade(String findingId, int grade, String why) implements GlassIntent {}
 

@@ -11,12 +11,13 @@ import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.say.Said;
+import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.line.Cursor;
 import stillglass.ticket.story.Stage;
 
 /// What is said of the glass itself: how it was found assembled (`E2 reversed`, `E1 and E3 swapped`, `gap 4 +0.3`, `E1 not seated 0.1, 0.5°`, `as designed`) and
-/// how deep a finding seems to lie (`focus 12.4 ±0.3`, `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`).
+/// how deep a finding seems to lie (`focus 12.4 ±0.3`, `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`), and where the controls stood (`photo at zoom 80, f/8, near`).
 final class GlassWords implements Grammar {
     /// Scatter of a rack read to a tenth, and of a shift read off a photo, where nothing is stated.
     private static final double USUAL_FOCUS_ERROR_MM = 0.3;
@@ -54,6 +55,11 @@ final class GlassWords implements Grammar {
             return Optional.of(about(() -> DepthReading.parallax(rear(line), tilt.get(), shift.get(), sigma), in));
         }
         line.reset(start);
+        Optional<Reading> set = settings(line);
+        if (set.isPresent()) {
+            return set;
+        }
+        line.reset(start);
         Optional<Integer> photo = line.take("photo") ? line.count() : Optional.empty();
         line.take("is");
         if (photo.isPresent() && (line.take("sharp") || line.take("focused"))) {
@@ -63,6 +69,40 @@ final class GlassWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// Where the controls stood when a photo was taken: `photo at zoom 80, f/8, near`, `photo 2 at 35 mm, infinity`.
+    private static Optional<Reading> settings(Cursor line) {
+        Optional<Integer> number = line.take("photo") ? line.count() : Optional.empty();
+        if (!line.take("taken at") && !line.take("at")) {
+            return Optional.empty();
+        }
+        Optional<Double> zoom = Optional.empty();
+        Optional<Double> stop = Optional.empty();
+        Optional<String> focus = Optional.empty();
+        while (!line.end()) {
+            line.separators();
+            boolean f = line.take("f /") || line.take("f");
+            boolean named = !f && line.take("zoom");
+            Optional<Double> value = f || named || zoom.isEmpty() ? line.number().filter(v -> v > 0) : Optional.empty();
+            line.take("mm");
+            if (f && value.isPresent() && stop.isEmpty()) {
+                stop = value;
+            } else if (!f && value.isPresent() && zoom.isEmpty()) {
+                zoom = value;
+            } else {
+                line.take("focus");
+                Optional<String> where = f || named || value.isPresent() || focus.isPresent() ? Optional.empty() : line.clause();
+                if (where.isEmpty()) {
+                    return Optional.of(Reading.unclear("say.photo.set"));
+                }
+                focus = where;
+            }
+        }
+        GlassEvent.PhotoSet said = new GlassEvent.PhotoSet("", zoom, stop, focus);
+        return Optional.of(zoom.isEmpty() && stop.isEmpty() && focus.isEmpty() ? Reading.unclear("say.photo.set")
+                : Reading.understood(number.map(n -> Said.of("say.reads.photo.set.of", "number", n, "set", said.said())).orElseGet(() -> Said.of("say.reads.photo.set", "set", said.said())),
+                        new GlassIntent.SetPhoto(number, zoom, stop, focus)));
     }
 
     private static boolean rear(Cursor line) {
@@ -167,7 +207,10 @@ final class GlassWords implements Grammar {
 
     @Override
     public List<String> examples(Setting in) {
+        if (in.stage() == Stage.LOOK && in.world().section().isEmpty()) {
+            return List.of("photo at zoom 80, f/8, near");
+        }
         return in.world().section().isPresent() && (in.stage() == Stage.LOOK || in.stage() == Stage.ARRIVE)
-                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed") : List.of();
+                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "photo at zoom 80, f/8, near") : List.of();
     }
 }
