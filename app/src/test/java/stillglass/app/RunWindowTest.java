@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.Clipboard;
@@ -19,11 +20,14 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledOnOs;
+import org.junit.jupiter.api.condition.OS;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import stillglass.app.desk.Devices;
+import stillglass.app.wired.Pty;
 import stillglass.book.data.Shelf;
 import stillglass.device.Source;
 import stillglass.ticket.TicketState;
@@ -226,6 +230,38 @@ class RunWindowTest {
         assertThat(shown("add-optics")).isFalse();
         window.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(window.work().section()).isEmpty();
+    }
+
+    /// A caliper on a wire: its button begins a line about the joint in hand, or fills the field in hand; a plug that is pulled is said.
+    @Test
+    @EnabledOnOs(OS.LINUX)
+    void aCaliperOnAWireFillsWhatIsInHand() throws Throwable {
+        Pty pty = new Pty();
+        window.settle();
+        window.fire("connect-caliper");
+        window.click("caliper-port");
+        robot.write("/dev/ttyNOWHERE7", 0);
+        window.press(KeyCode.ENTER);
+        window.until("it is said", () -> ((Label) window.shell.lookup("#say")).getText().contains("ttyNOWHERE7"));
+        Window.onUi(() -> {
+            window.shell.wire().connect(pty.port() + " 4800");
+            return true;
+        });
+        window.until("it is connected", () -> window.shell.wire().connected().isPresent());
+        window.click("begin-what");
+        robot.write("Brook 35 mm f/2.8", 0);
+        window.click("begin-lens");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        say("off mount screws, screws, rear");
+        window.press(KeyCode.SLASH);
+        robot.write("3 screws, cross,", 0);
+        pty.send("+00004.20 mm\r\n");
+        window.until("it stands in the line", () -> window.shell.lookup("#say-field") instanceof TextField f && f.getText().endsWith("4.2"));
+        window.press(KeyCode.ENTER);
+        assertThat(window.work().state().joints().facts("mount-screws")).hasSize(3);
+        pty.close();
+        window.until("it is gone", () -> window.shell.wire().connected().isEmpty());
     }
 
     /// Two rims and where the iris seems to stand are enough for a stand-in, in the midst of a job.

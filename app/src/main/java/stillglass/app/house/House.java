@@ -23,7 +23,7 @@ public final class House {
     public static Shell furnish(Desk desk, Asker asker, Theme theme) {
         Shell shell = new Shell(desk, theme);
         PhotoCache photos = new PhotoCache(desk);
-        BookPage book = new BookPage(desk, asker, shell::showWork, shell::show, shell.inbox()::watch);
+        BookPage book = new BookPage(desk, asker, shell::showWork, shell::show, shell.inbox()::watch, shell.wire()::connect);
         Runnable measure = () -> {
             book.measureOptics();
             shell.showBook();

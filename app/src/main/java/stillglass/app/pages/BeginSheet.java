@@ -38,7 +38,8 @@ final class BeginSheet {
     /// @param begun goes to the ticket that was begun
     /// @param measure shows the sheet on which a section is made
     /// @param watch watches a folder for new pictures
-    BeginSheet(Desk desk, Asker asker, Runnable begun, Runnable measure, Consumer<Path> watch) {
+    /// @param connect connects a caliper on the port that was typed
+    BeginSheet(Desk desk, Asker asker, Runnable begun, Runnable measure, Consumer<Path> watch, Consumer<String> connect) {
         this.desk = desk;
         this.asker = asker;
         this.begun = begun;
@@ -58,9 +59,22 @@ final class BeginSheet {
         file.setId("new-from-file");
         Button pictures = Build.button(Words.of("book.pictures"), "", () -> asker.folder().ifPresent(watch), "chip");
         pictures.setId("watch-folder");
+        TextField port = Build.field(Words.of("wire.prompt"), connect);
+        port.setId("caliper-port");
+        visible(port, false);
+        Button caliper = Build.button(Words.of("wire.chip"), "", () -> {
+            visible(port, !port.isVisible());
+            port.requestFocus();
+        }, "chip");
+        caliper.setId("connect-caliper");
         node = Build.column(10, Build.line(Words.of("begin.heading"), "heading"), Build.label(Words.of("begin.how"), "soft"), what, sorts,
-                Build.line(Words.of("book.shelf"), "heading"), Build.tall(shelf), new FlowPane(8, 8, file, bench, pictures));
+                Build.line(Words.of("book.shelf"), "heading"), Build.tall(shelf), new FlowPane(8, 8, file, bench, pictures, caliper), port);
         node.getStyleClass().add("mat");
+    }
+
+    private static void visible(Node n, boolean on) {
+        n.setVisible(on);
+        n.setManaged(on);
     }
 
     VBox node() {

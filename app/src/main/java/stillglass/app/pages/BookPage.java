@@ -50,7 +50,8 @@ public final class BookPage implements Page {
 
     /// @param opened goes to the ticket that was opened
     /// @param listed hears that the book was read
-    public BookPage(Desk desk, Asker asker, Runnable opened, Runnable listed, Consumer<Path> watch) {
+    /// @param connect connects a caliper
+    public BookPage(Desk desk, Asker asker, Runnable opened, Runnable listed, Consumer<Path> watch, Consumer<String> connect) {
         this.desk = desk;
         this.opened = opened;
         this.listed = listed;
@@ -61,7 +62,7 @@ public final class BookPage implements Page {
         search.textProperty().addListener((of, before, now) -> list());
         tickets = new TicketList(desk, this::open);
         VBox.setVgrow(tickets, Priority.ALWAYS);
-        begin = new BeginSheet(desk, asker, this::begun, () -> measuring(true), watch);
+        begin = new BeginSheet(desk, asker, this::begun, () -> measuring(true), watch, connect);
         measure = new MeasurePage(desk, begin::begin, () -> measuring(false));
         VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), tickets, agreement, dueLine);
         ledgerAndShelf = Build.shared(20, List.of(ledger, begin.node()), 1.9, 1);

@@ -37,6 +37,7 @@ import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
+import stillglass.app.wired.Wire;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.story.Act;
@@ -68,6 +69,7 @@ public final class Shell extends StackPane {
     private final List<Runnable> subscriptions = new ArrayList<>();
     private boolean inBook = true;
     private final AxisSplit split;
+    private final Wire wire;
 
     public Shell(Desk desk, Theme theme) {
         this.desk = desk;
@@ -80,6 +82,7 @@ public final class Shell extends StackPane {
         TypedLines lines = new TypedLines(desk, this::work, this::showWork);
         say = new SayLine(lines::read, lines::accept, (ticket, timer) -> desk.submit(ticket, Act.of(new CareEvent.TimerCleared(timer)), List.of()));
         gauge = new Gauge(desk, say::type);
+        wire = new Wire(desk, mm -> gauge.arrived(mm, work(), work().flatMap(Work::inHand), focusedField()));
         inbox = new Inbox(desk, this::offer);
         offers = new OfferBar(inbox);
         bench = new BenchView(desk, this::leaveBench, () -> work().ifPresent(w -> station(w).ifPresent(s -> s.photograph(w))));
@@ -167,6 +170,7 @@ public final class Shell extends StackPane {
     /// Ends everything that would keep this window alive.
     public void dispose() {
         inbox.close();
+        wire.close();
         second.stop();
         subscriptions.forEach(Runnable::run);
         subscriptions.clear();
@@ -298,8 +302,16 @@ public final class Shell extends StackPane {
 
     /// The caliper's reading goes into the field that has the focus; without one it begins a line about the joint in hand.
     void measure() {
-        work().ifPresent(w -> w.inHand().ifPresent(j -> gauge.read(w, j, () -> getScene() != null
-                && getScene().getFocusOwner() instanceof TextInputControl field ? Optional.of(field) : Optional.empty())));
+        work().ifPresent(w -> w.inHand().ifPresent(j -> gauge.read(w, j, this::focusedField, wire.connected().isPresent())));
+    }
+
+    private Optional<TextInputControl> focusedField() {
+        return getScene() != null && getScene().getFocusOwner() instanceof TextInputControl field ? Optional.of(field) : Optional.empty();
+    }
+
+    /// The caliper on a wire.
+    public Wire wire() {
+        return wire;
     }
 
     void scale(boolean up) {
