@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.stream.Stream;
 import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
@@ -53,7 +54,7 @@ public final class Shelf {
 
     private Shelf(List<String> sectionIds, List<String> instrumentIds, GradeRules rules, List<String> complaints) {
         this.sectionIds = List.copyOf(sectionIds);
-        this.instrumentIds = List.copyOf(instrumentIds);
+        this.instrumentIds = new CopyOnWriteArrayList<>(instrumentIds);
         this.rules = rules;
         this.complaints = List.copyOf(complaints);
     }
@@ -140,7 +141,15 @@ public final class Shelf {
 
     /// Identifiers of the instruments on the shelf.
     public List<String> instrumentIds() {
-        return instrumentIds;
+        return List.copyOf(instrumentIds);
+    }
+
+    /// Puts an own map on the shelf, or its newer version in its place.
+    public void put(Instrument map) {
+        instruments.put(map.id(), map);
+        if (!instrumentIds.contains(map.id())) {
+            instrumentIds.add(map.id());
+        }
     }
 
     /// @throws IllegalStateException for an identifier that is not on the shelf
