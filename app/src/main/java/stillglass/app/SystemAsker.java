@@ -2,6 +2,7 @@ package stillglass.app;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
@@ -52,7 +53,8 @@ final class SystemAsker implements Asker {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.of("ask.report"));
         chooser.setInitialFileName(suggested);
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("PDF", "*.pdf"));
+        String end = suggested.substring(suggested.lastIndexOf('.') + 1);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(end.toUpperCase(Locale.ROOT), "*." + end));
         return Optional.ofNullable(chooser.showSaveDialog(window)).map(File::toPath);
     }
 }

@@ -232,6 +232,42 @@ class RunWindowTest {
         assertThat(window.work().section()).isEmpty();
     }
 
+    /// What a job has found becomes a map on the shop's own shelf, in the window as in its folder; every version of it stays.
+    @Test
+    void theMapOfAJobIsKeptAndBegunFrom() {
+        window.settle();
+        window.click("begin-what");
+        robot.write("Brook 35 mm f/2.8", 0);
+        window.click("begin-lens");
+        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        assertThat(shown("keep-map")).isFalse();
+        say("off mount screws, screws, rear, screwdriver");
+        say("off mount, seat, rear, fingers");
+        window.fire("keep-map");
+        window.until("it is said", () -> window.desk.shelf().instrumentIds().size() == 1);
+        String id = window.desk.shelf().instrumentIds().getFirst();
+        assertThat(folder.resolve("shelf").resolve("instruments").resolve(id + ".json")).exists();
+        say("off aperture ring, seat, rear");
+        window.fire("keep-map");
+        window.until("the newer one stands there", () -> window.desk.shelf().instrument(id).joints().size() == 3);
+        Window.onUi(() -> {
+            window.shell.showBook();
+            return true;
+        });
+        window.settle();
+        window.fire("rename-" + id);
+        window.click("name-" + id);
+        robot.write("Brook, early barrel", 0);
+        window.press(KeyCode.ENTER);
+        window.until("it is renamed", () -> window.desk.shelf().instrument(id).name().equals("Brook, early barrel"));
+        window.settle();
+        window.fire("map-" + id);
+        window.until("another ticket on it", () -> window.desk.shown().filter(w -> w.state().tag().number().equals("T-0102")).isPresent());
+        assertThat(window.work().mapped()).isTrue();
+        assertThat(window.work().instrument().joints()).hasSize(3);
+    }
+
     /// A caliper on a wire: its button begins a line about the joint in hand, or fills the field in hand; a plug that is pulled is said.
     @Test
     @EnabledOnOs(OS.LINUX)
@@ -280,6 +316,7 @@ class RunWindowTest {
         assertThat(window.work().section()).as("looked at and left").isEmpty();
         window.fire("measure-optics");
         window.fire("way-rims");
+        window.until("its fields are there", () -> window.shell.lookup("#m-rim-rear-iris") != null);
         Window.onUi(() -> {
             for (String[] typed : new String[][] {{"focal", "50"}, {"f", "3.5"}, {"rim-front", "24"}, {"rim-front-iris", "9"}, {"rim-rear", "20"}, {"rim-rear-iris", "8"}}) {
                 ((TextField) window.shell.lookup("#m-" + typed[0])).setText(typed[1]);

@@ -276,6 +276,24 @@ class VerbsTest {
     }
 
     @Test
+    void ownMapsAreBroughtInRenamedMergedAndRestored() throws Exception {
+        Path shop = folder.resolve("shop");
+        Path zoom = shipped("instruments/corvane_zoom_35_70.json");
+        assertThat(run("shelf", "--shop", shop).out()).as("an empty shelf").isBlank();
+        assertThat(run("shelf", "--shop", shop, "import", zoom).out()).contains("corvane_zoom_35_70", "joints");
+        assertThat(run("shelf", "--shop", shop, "rename", "corvane_zoom_35_70", "Zoom of the harbour").out()).contains("Zoom of the harbour");
+        assertThat(run("shelf", "--shop", shop).out()).contains("Zoom of the harbour");
+        String version = run("shelf", "--shop", shop, "history", "corvane_zoom_35_70").out().split(" ")[0];
+        assertThat(run("shelf", "--shop", shop, "restore", "corvane_zoom_35_70", version).out()).doesNotContain("harbour");
+        Path out = folder.resolve("out.json");
+        assertThat(run("shelf", "--shop", shop, "export", "corvane_zoom_35_70", out).status()).isZero();
+        assertThat(out).exists();
+        assertThat(run("shelf", "--shop", shop, "merge", "corvane_zoom_35_70", "teapot").err()).contains("teapot");
+        assertThat(run("shelf", "--shop", shop, "merge", "corvane_zoom_35_70", "teapot").status()).isEqualTo(2);
+        assertThat(run("shelf", "--shop", shop, "import", folder.resolve("none.json")).status()).isEqualTo(2);
+    }
+
+    @Test
     void sayAnswersOneObjectALineAndTheBookKeepsWhatWasKept() {
         Path book = folder.resolve("said.sqlite");
         List<JsonNode> said = say(book, "# a remark", "", "begin lens, Brook 35 mm", "off mount screws, screws, rear", "3 screws, slot, 4.2 mm", "teapot", "stage close", "done");

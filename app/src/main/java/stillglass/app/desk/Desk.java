@@ -16,6 +16,7 @@ import java.util.function.UnaryOperator;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.LensJson;
+import stillglass.book.BadInput;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
@@ -269,6 +270,13 @@ public final class Desk implements AutoCloseable {
     /// Says a sentence where complaints are shown, from any thread.
     public void say(String sentence) {
         ui.execute(() -> watchers.complain(sentence));
+    }
+
+    /// Says why something that was computed did not work.
+    /// @param otherwise what is said of what was no bad input
+    public void complain(Throwable e, String otherwise) {
+        Throwable why = e.getCause() == null ? e : e.getCause();
+        complain(why instanceof BadInput b ? b.getMessage() : otherwise);
     }
 
     /// Says a sentence where complaints are shown.

@@ -58,6 +58,7 @@ public final class OpenView implements Station {
     private final HBox ways = Build.row(10);
     private final ToolShelf toolShelf;
     private final Button viewPhotos = Build.button(Words.of("open.photo.view"), "V", () -> showPhotos(true), "chip");
+    private final Button keepMap = Build.button(Words.of("open.map.keep"), "", this::keepMap, "chip");
     private final StepPhotoView photos;
     private final HBox below;
     private final Asker asker;
@@ -94,6 +95,8 @@ public final class OpenView implements Station {
         Button tools = Build.button(Words.of("open.tools"), "K", this::showTools, "chip");
         tools.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         tools.setId("tools");
+        keepMap.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        keepMap.setId("keep-map");
         viewPhotos.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         viewPhotos.setId("view-photos");
         ways.setId("ways");
@@ -102,7 +105,7 @@ public final class OpenView implements Station {
         below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);
         VBox.setVgrow(photos.node(), Priority.ALWAYS);
-        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, tools, other), ways, toolShelf, descent, below, photos.node());
+        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, keepMap, tools, other), ways, toolShelf, descent, below, photos.node());
         node.getStyleClass().add("station");
     }
 
@@ -137,6 +140,9 @@ public final class OpenView implements Station {
         summary.setText(m.summary());
         viewPhotos.setVisible(m.photos());
         viewPhotos.setManaged(m.photos());
+        boolean teaches = !work.state().joints().found().isEmpty() && desk.shelf().maps(desk.clock()).isPresent();
+        keepMap.setVisible(teaches);
+        keepMap.setManaged(teaches);
         descent.show(m.rungs());
         tray.getChildren().setAll(m.tray().stream().map(Tray::node).toList());
         if (m.tray().isEmpty()) {
@@ -334,6 +340,18 @@ public final class OpenView implements Station {
             MatFiles.write(TrayMat.of(w.instrument(), joints), file);
             return file;
         })));
+    }
+
+    /// What this job has found becomes the model's map on the shop's own shelf.
+    private void keepMap() {
+        desk.shown().ifPresent(w -> desk.shelf().maps(desk.clock()).ifPresent(own -> desk.compute(() -> own.save(w.instrument())).whenCompleteAsync((map, e) -> {
+            if (e != null) {
+                desk.complain(e, Words.of("map.failed", w.state().tag().title()));
+            } else {
+                desk.shelf().put(map);
+                desk.complain(Words.of("open.map.kept", map.name(), map.joints().size()));
+            }
+        }, Platform::runLater)));
     }
 
     private void open() {

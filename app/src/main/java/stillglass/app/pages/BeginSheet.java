@@ -34,6 +34,8 @@ final class BeginSheet {
     private final TextField what = new TextField();
     private final VBox shelf = Build.column(7);
     private final VBox node;
+    /// Maps as they were last drawn.
+    private List<Instrument> stands = List.of();
 
     /// @param begun goes to the ticket that was begun
     /// @param measure shows the sheet on which a section is made
@@ -59,6 +61,9 @@ final class BeginSheet {
         file.setId("new-from-file");
         Button pictures = Build.button(Words.of("book.pictures"), "", () -> asker.folder().ifPresent(watch), "chip");
         pictures.setId("watch-folder");
+        Button bring = Build.button(Words.of("map.bring"), "", this::bringInMap, "chip");
+        bring.setId("bring-map");
+        visible(bring, desk.shelf().maps(desk.clock()).isPresent());
         TextField port = Build.field(Words.of("wire.prompt"), connect);
         port.setId("caliper-port");
         visible(port, false);
@@ -68,7 +73,7 @@ final class BeginSheet {
         }, "chip");
         caliper.setId("connect-caliper");
         node = Build.column(10, Build.line(Words.of("begin.heading"), "heading"), Build.label(Words.of("begin.how"), "soft"), what, sorts,
-                Build.line(Words.of("book.shelf"), "heading"), Build.tall(shelf), new FlowPane(8, 8, file, bench, pictures, caliper), port);
+                Build.line(Words.of("book.shelf"), "heading"), Build.tall(shelf), new FlowPane(8, 8, file, bench, bring, pictures, caliper), port);
         node.getStyleClass().add("mat");
     }
 
@@ -86,11 +91,19 @@ final class BeginSheet {
         what.requestFocus();
     }
 
+    /// Draws the shelf anew where anything on it is another.
     void show() {
+        List<Instrument> now = desk.shelf().instrumentIds().stream().map(desk.shelf()::instrument).toList();
+        if (now.equals(stands) && !shelf.getChildren().isEmpty()) {
+            return;
+        }
+        stands = now;
         List<Node> plates = new ArrayList<>();
         for (String id : desk.shelf().sectionIds()) {
             plates.add(plate(id));
         }
+        desk.shelf().maps(desk.clock()).ifPresent(own -> desk.shelf().instrumentIds().stream().map(desk.shelf()::instrument).filter(i -> i.sectionId().filter(desk.shelf().sectionIds()::contains).isEmpty())
+                .forEach(i -> plates.add(new MapRow(desk, own, asker, i, this::beginOn, this::show))));
         if (plates.isEmpty()) {
             plates.add(Build.label(Words.of("book.shelf.empty"), "soft"));
         }
@@ -135,6 +148,23 @@ final class BeginSheet {
         Optional<Instrument> mapped = desk.shelf().mappedFor(sectionId).map(desk.shelf()::instrument);
         begin(number -> Begun.act(new Tag(number, title, mapped.map(Instrument::id).orElse(sectionId), mapped.map(Instrument::sort).orElse(Instrument.Sort.LENS),
                 Optional.of(sectionId), Optional.empty(), Optional.empty()), List.of()));
+    }
+
+    /// On a model whose map stands on the shelf.
+    private void beginOn(Instrument map) {
+        begin(number -> Begun.act(new Tag(number, map.name(), map.id(), map.sort(), map.sectionId(), Optional.empty(), Optional.empty()), List.of()));
+    }
+
+    private void bringInMap() {
+        desk.shelf().maps(desk.clock()).ifPresent(own -> asker.lens().ifPresent(file -> desk.compute(() -> own.bringIn(file)).whenCompleteAsync((map, e) -> {
+            if (e != null) {
+                desk.complain(e, Words.of("map.failed", file.getFileName()));
+            } else {
+                desk.shelf().put(map);
+                show();
+                desk.complain(Words.of("map.brought", map.name()));
+            }
+        }, Platform::runLater)));
     }
 
     private void begin(Function<String, Act> beginning) {

@@ -121,15 +121,12 @@ public final class BookPage implements Page {
     @Override
     public void refresh() {
         desk.summary(ON_THE_LINE).thenAcceptAsync(s -> {
-            boolean first = read.isEmpty();
             read = Optional.of(s);
             list();
             summary.setText(summaryWords(s));
             agreement.setText(agreementWords(s.agreement()));
             dueLine.show(s.due(), today());
-            if (first) {
-                begin.show();
-            }
+            begin.show();
             listed.run();
         }, Platform::runLater);
     }

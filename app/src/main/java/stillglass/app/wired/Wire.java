@@ -7,7 +7,6 @@ import java.util.regex.Pattern;
 import javafx.application.Platform;
 import stillglass.app.desk.Desk;
 import stillglass.app.theme.Words;
-import stillglass.book.BadInput;
 
 /// The caliper that is connected to this bench, remembered from day to day. On the interface thread but for the port itself.
 public final class Wire implements AutoCloseable {
@@ -46,8 +45,7 @@ public final class Wire implements AutoCloseable {
             desk.compute(() -> SerialCaliper.open(path, baud, mm -> Platform.runLater(() -> reading.accept(mm)), gone -> Platform.runLater(() -> lost(gone))))
                     .whenCompleteAsync((c, e) -> {
                         if (e != null) {
-                            Throwable why = e.getCause() == null ? e : e.getCause();
-                            desk.complain(why instanceof BadInput b ? b.getMessage() : Words.of("wire.failed", path));
+                            desk.complain(e, Words.of("wire.failed", path));
                         } else {
                             caliper = Optional.of(c);
                             port = path;

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -43,6 +44,7 @@ public final class Shelf {
     private final List<String> instrumentIds;
     private final GradeRules rules;
     private final List<String> complaints;
+    private Optional<Path> shop = Optional.empty();
     private final List<Build> builds = BUILDS.stream().map(InstrumentJson::build).toList();
     private final CareTables care = RulesJson.shippedCare();
     private final List<CheapTest> tests = RulesJson.shippedTests();
@@ -88,6 +90,7 @@ public final class Shelf {
             }, complaints);
         }
         Shelf shelf = new Shelf(List.copyOf(lenses.keySet()), List.copyOf(maps.keySet()), rules, complaints);
+        shelf.shop = Optional.of(folder);
         shelf.sections.putAll(lenses);
         shelf.instruments.putAll(maps);
         return shelf;
@@ -142,6 +145,11 @@ public final class Shelf {
     /// Identifiers of the instruments on the shelf.
     public List<String> instrumentIds() {
         return List.copyOf(instrumentIds);
+    }
+
+    /// The shop's own maps as files; none on the shelf of the demo.
+    public Optional<OwnMaps> maps(InstantSource clock) {
+        return shop.map(folder -> new OwnMaps(folder, clock));
     }
 
     /// Puts an own map on the shelf, or its newer version in its place.
