@@ -242,6 +242,9 @@ class RunWindowTest {
         window.until("the ticket is shown", () -> window.desk.shown().isPresent());
         window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         assertThat(shown("keep-map")).isFalse();
+        window.press(KeyCode.O);
+        assertThat(((TextField) window.find("say-field").orElseThrow()).getText()).as("something came off").isEqualTo("off ");
+        window.press(KeyCode.ESCAPE);
         say("off mount screws, screws, rear, screwdriver");
         say("off mount, seat, rear, fingers");
         window.fire("keep-map");

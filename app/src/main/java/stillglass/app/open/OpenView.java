@@ -413,16 +413,14 @@ public final class OpenView implements Station {
             }
             case M -> mark();
             case X -> trouble();
-            case N, O -> {
+            case N -> {
                 if (expect().isEmpty()) {
                     return false;
                 }
-                if (event.getCode() == KeyCode.N) {
-                    notThere();
-                } else {
-                    otherwise();
-                }
+                notThere();
             }
+            // Where nothing is expected, whatever came off is otherwise.
+            case O -> expect().ifPresentOrElse(x -> otherwise(), () -> type.accept("off "));
             case I -> takeInHand();
             case W -> otherWays();
             case K -> showTools();
