@@ -276,7 +276,7 @@ public final class Desk implements AutoCloseable {
     /// @param otherwise what is said of what was no bad input
     public void complain(Throwable e, String otherwise) {
         Throwable why = e.getCause() == null ? e : e.getCause();
-        complain(why instanceof BadInput b ? b.getMessage() : otherwise);
+        complain(why instanceof BadInput b ? String.valueOf(b.getMessage()) : otherwise);
     }
 
     /// Says a sentence where complaints are shown.
