@@ -161,6 +161,7 @@ final class PlanVerb implements Callable<Integer> {
             case Step.Catch c -> new Answer().put("do", "catch")
                     .put("hazards", c.hazards().stream().map(Joint.Hazard::word).toList())
                     .put("before", c.before().id());
+            case Step.Set m -> new Answer().put("do", "set").put("what", Wording.core().say(m.what())).put("why", Wording.core().say(m.why())).put("before", m.before().id());
             case Step.MakeSafe m -> new Answer().put("do", "make-safe").put("what", Wording.core().say(m.what())).put("why", Wording.core().say(m.why())).put("before", m.before().id());
             case Step.Protect p -> new Answer().put("do", "protect").put("what", Wording.core().say(p.what())).put("why", Wording.core().say(p.why())).put("before", p.before().id());
             case Step.Open o -> new Answer().put("do", "open").put("joint", o.joint().id()).put("name", o.joint().name())
@@ -176,6 +177,7 @@ final class PlanVerb implements Callable<Integer> {
         for (Step s : plan.steps()) {
             switch (s) {
                 case Step.Mark m -> out.println("    mark " + m.reference().name() + ": " + m.reference().how());
+                case Step.Set m -> out.println("    " + Wording.core().say(m.what()) + ": " + Wording.core().say(m.why()));
                 case Step.MakeSafe m -> out.println("    make safe: " + Wording.core().say(m.what()) + ": " + Wording.core().say(m.why()));
                 case Step.Protect p -> out.println("    " + Wording.core().say(p.what()) + ": " + Wording.core().say(p.why()));
                 case Step.Catch c -> out.println("    be ready: " + String.join(", ",

@@ -35,7 +35,7 @@ public final class Circuits {
     private static Joint.Behind also(Joint.Behind behind, Set<String> more) {
         Set<String> all = new TreeSet<>(behind.all());
         all.addAll(more);
-        return new Joint.Behind(all, behind.oneOf(), behind.hidden());
+        return behind.waiting(all, behind.oneOf());
     }
 
     private static void collect(Instrument instrument, String joint, Set<String> into) {

@@ -2,8 +2,10 @@ package stillglass.assembly;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 
 /// Something that is opened and closed.
@@ -54,6 +56,11 @@ public record Joint(
         return new Joint(id, name, hold, side, tool, minutes, risk, other, frees, exposes, loses, hazards, close);
     }
 
+    /// What hands and controls are set to for it: changed from one joint to the next, that costs a moment.
+    public String hand() {
+        return behind.with().isEmpty() ? tool : tool + " | " + new TreeMap<>(behind.with());
+    }
+
     /// Joints that must all be open before; see [Behind#open] for the whole condition.
     public Set<String> after() {
         return behind.all();
@@ -63,11 +70,18 @@ public record Joint(
     /// @param all joints that must be open
     /// @param oneOf sets of joints of which one is enough
     /// @param hidden what hides it from the eye without holding it: a covering, an eyepiece, a decal
-    public record Behind(Set<String> all, List<Set<String>> oneOf, Optional<String> hidden) {
+    /// @param with where controls must stand so that it can be reached, by their names: the focus at its nearest, the shutter open at B
+    public record Behind(Set<String> all, List<Set<String>> oneOf, Optional<String> hidden, Map<String, String> with) {
         /// Nothing lies over it.
         public static final Behind NOTHING = of(Set.of());
 
+        /// Reached whatever the controls say.
+        public Behind(Set<String> all, List<Set<String>> oneOf, Optional<String> hidden) {
+            this(all, oneOf, hidden, Map.of());
+        }
+
         public Behind {
+            with = Map.copyOf(with);
             all = Set.copyOf(all);
             oneOf = oneOf.stream().map(Set::copyOf).toList();
             if (oneOf.stream().anyMatch(Set::isEmpty)) {
@@ -77,6 +91,16 @@ public record Joint(
 
         public static Behind of(Set<String> all) {
             return new Behind(all, List.of(), Optional.empty());
+        }
+
+        /// The same with other joints over it.
+        public Behind waiting(Set<String> others, List<Set<String>> alternatives) {
+            return new Behind(others, alternatives, hidden, with);
+        }
+
+        /// The same reached only with controls at a place.
+        public Behind with(Map<String, String> controls) {
+            return new Behind(all, oneOf, hidden, controls);
         }
 
         /// Whether it can be reached.

@@ -43,7 +43,7 @@ public final class MergedMap {
         loses.addAll(b.loses());
         Hold hold = a.hold() instanceof Hold.Noted ? b.hold() : a.hold();
         return new Joint(a.id(), a.name(), hold, a.side() == Side.UNKNOWN ? b.side() : a.side(), a.tool().isBlank() ? b.tool() : a.tool(), a.minutes(), Math.max(a.risk(), b.risk()),
-                new Joint.Behind(all, a.behind().oneOf(), a.behind().hidden().or(b.behind()::hidden)), a.frees(), a.exposes(), loses, hazards, a.close().equals(Joint.Closing.PLAIN) ? b.close() : a.close());
+                new Joint.Behind(all, a.behind().oneOf(), a.behind().hidden().or(b.behind()::hidden), a.behind().with().isEmpty() ? b.behind().with() : a.behind().with()), a.frees(), a.exposes(), loses, hazards, a.close().equals(Joint.Closing.PLAIN) ? b.close() : a.close());
     }
 
     /// What waits for what in a map, directly or not.

@@ -14,7 +14,7 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
 import stillglass.look.Progress;
 
-/// The order in which a set of joints is opened with the fewest changes of tool and side.
+/// The order in which a set of joints is opened with the fewest changes of tool and side; a control that is set otherwise counts like another tool.
 ///
 /// A* over (joints open, tool in hand, side up). Three facts keep it small: a step that needs no change is taken at once, for moving
 /// it forward never adds a change; every tool and side is taken up at least as often as the chain of joints that wait for one another which
@@ -69,7 +69,7 @@ final class OpeningOrder {
         for (int i = 0; i < n; i++) {
             Joint j = joints.get(i);
             index.put(j.id(), i);
-            tool[i] = toolIndex.computeIfAbsent(j.tool(), t -> toolIndex.size());
+            tool[i] = toolIndex.computeIfAbsent(j.hand(), t -> toolIndex.size());
             side[i] = j.side();
         }
         tools = toolIndex.size();

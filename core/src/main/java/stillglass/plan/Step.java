@@ -20,6 +20,9 @@ public sealed interface Step {
     /// @param before the first joint that asks for it
     record MakeSafe(Said what, Said why, Joint before) implements Step {}
 
+    /// Bring a control to where a joint can be reached.
+    record Set(Said what, Said why, Joint before) implements Step {}
+
     /// Cover, tape or go gently.
     record Protect(Said what, Said why, Joint before) implements Step {}
 

@@ -6,6 +6,8 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.TreeMap;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
@@ -16,6 +18,7 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
 import stillglass.look.Progress;
+import stillglass.say.Said;
 
 /// The cheapest set of joints that reaches some goals, and the best order to open them, from the tool in hand and the side that is up.
 ///
@@ -42,7 +45,7 @@ public final class WayIn {
             for (String id : opened) {
                 Optional<Joint> j = instrument.joint(id);
                 if (j.isPresent()) {
-                    hand = new Hand(Optional.of(j.get().tool()).filter(t -> !t.isEmpty()), OpeningOrder.up(hand.up, j.get().side()));
+                    hand = new Hand(Optional.of(j.get().hand()).filter(t -> !t.isEmpty()), OpeningOrder.up(hand.up, j.get().side()));
                 }
             }
             return hand;
@@ -199,8 +202,8 @@ public final class WayIn {
         Side side = request.hand().up();
         for (Joint j : joints) {
             Side up = OpeningOrder.up(side, j.side());
-            changes += (j.tool().equals(tool) ? 0 : request.weights().toolChange()) + (up == side ? 0 : request.weights().turnOver());
-            tool = j.tool();
+            changes += (j.hand().equals(tool) ? 0 : request.weights().toolChange()) + (up == side ? 0 : request.weights().turnOver());
+            tool = j.hand();
             side = up;
         }
         return Optional.of(finish(joints, request, best.bound(), fixed(joints, request) + changes));
@@ -208,7 +211,7 @@ public final class WayIn {
 
     /// Tools that must be taken up at least once.
     private static int tools(Collection<Joint> joints, Request request) {
-        return (int) joints.stream().map(Joint::tool).filter(t -> request.hand().tool().filter(t::equals).isEmpty()).distinct().count();
+        return (int) joints.stream().map(Joint::hand).filter(t -> request.hand().tool().filter(t::equals).isEmpty()).distinct().count();
     }
 
     /// What a joint costs in any company.
@@ -235,6 +238,7 @@ public final class WayIn {
         steps.addAll(precautions.before(order));
         String tool = request.hand().tool().orElse("");
         Side side = request.hand().up();
+        Map<String, String> controls = new HashMap<>();
         int tools = 0;
         int turns = 0;
         double safe = 1;
@@ -249,13 +253,18 @@ public final class WayIn {
             if (!j.hazards().isEmpty()) {
                 steps.add(new Step.Catch(j.hazards().stream().sorted().toList(), j));
             }
-            boolean newTool = !j.tool().equals(tool);
+            boolean newTool = !j.hand().equals(tool);
+            for (Map.Entry<String, String> c : new TreeMap<>(j.behind().with()).entrySet()) {
+                if (!c.getValue().equals(controls.put(c.getKey(), c.getValue()))) {
+                    steps.add(new Step.Set(Said.of("plan.control", "control", c.getKey(), "at", c.getValue()), Said.of("plan.control.why", "joint", j.name()), j));
+                }
+            }
             Side up = OpeningOrder.up(side, j.side());
             boolean turnOver = up != side;
             steps.add(new Step.Open(j, newTool, turnOver));
             tools += newTool ? 1 : 0;
             turns += turnOver ? 1 : 0;
-            tool = j.tool();
+            tool = j.hand();
             side = up;
             safe *= 1 - j.risk();
             minutes += j.minutes();

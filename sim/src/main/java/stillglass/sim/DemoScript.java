@@ -105,6 +105,7 @@ public final class DemoScript {
                             new JointIntent.KeepReference(m.reference().id(), m.reference().how(), Optional.of(ClockPosition.of(12)))));
                     case Step.Catch c -> {}
                     case Step.MakeSafe m -> {}
+                    case Step.Set s -> {}
                     case Step.Protect p -> {}
                     case Step.Open o -> {
                         List<Fact> facts = VirtualHands.observe(o.joint(), instrument, HANDS);

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -12,6 +13,7 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Build;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
@@ -42,11 +44,12 @@ import stillglass.ticket.story.Stage;
 /// @param record what is on record of the joint in hand: the last that came off until another is taken in hand
 /// @param tray what lies on the mat, newest first
 /// @param expect what the construction lets expect next, where no way is planned
+/// @param start how the record of a model nobody knows begins, before anything came off
 /// @param photos whether there is a photo of a step to look at and to mark
 /// @param barred whether trouble has closed every way to the goals
 public record OpenModel(
         String summary, List<Rung> rungs, Optional<Now> now, Optional<Record> record, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean barred,
-        boolean photos, boolean done, Optional<Expect> expect) {
+        boolean photos, boolean done, Optional<Expect> expect, Optional<Start> start) {
 
     private static final int MOST_MORE = 3;
 
@@ -126,6 +129,22 @@ public record OpenModel(
         return all;
     }
 
+    /// How a record begins.
+    /// @param examples lines that fit the sort of instrument
+    /// @param builds constructions it may be built like
+    public record Start(List<String> examples, List<Build> builds) {
+        public Start {
+            examples = List.copyOf(examples);
+            builds = List.copyOf(builds);
+        }
+    }
+
+    private static Optional<Start> start(Work work) {
+        String sort = work.instrument().sort().name().toLowerCase(Locale.ROOT);
+        return work.mapped() || work.state().joints().opening() || work.state().course().build().isPresent() ? Optional.empty()
+                : Optional.of(new Start(List.of(Words.of("open.examples." + sort).split("\\|")), Build.of(work.world().builds(), work.instrument().sort())));
+    }
+
     /// What is noted of the joint in hand.
     /// @param off whether it is off already
     /// @param expects what is worth noting
@@ -171,7 +190,7 @@ public record OpenModel(
         Optional<Joint> next = ahead.stream().findFirst();
         return new OpenModel(summary(work, opened.size(), ahead.size()), rungs(all, opened.size(), work), next.map(j -> now(j, opened.size() + 1, all, work)),
                 work.inHand().map(j -> record(j, next, work)), Tray.cells(work), !s.course().goals().isEmpty(), work.mapped(), !s.joints().barred().isEmpty() && work.computed().plan().isEmpty(), StepPhotos.of(work).isPresent(), s.done(Stage.OPEN),
-                next.isPresent() ? Optional.empty() : expect(work));
+                next.isPresent() ? Optional.empty() : expect(work), start(work));
     }
 
     private static String summary(Work work, int opened, int ahead) {
@@ -256,7 +275,9 @@ public record OpenModel(
             switch (step) {
                 case Step.MakeSafe m when m.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", Words.say(m.what()), Words.say(m.why())));
                 case Step.Protect p when p.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", Words.say(p.what()), Words.say(p.why())));
+                case Step.Set m when m.before().id().equals(j.id()) -> lines.add(Words.of("open.precaution", Words.say(m.what()), Words.say(m.why())));
                 case Step.MakeSafe m -> {}
+                case Step.Set m -> {}
                 case Step.Protect p -> {}
                 case Step.Mark m -> {}
                 case Step.Catch c -> {}

@@ -150,11 +150,15 @@ public final class OpenView implements Station {
         }
         dial.show(m.record().flatMap(OpenModel.Record::clock));
         actions.getChildren().clear();
-        now.getChildren().setAll(m.now().map(this::step).or(() -> m.expect().map(this::expected)).orElseGet(() -> List.of(
+        now.getChildren().setAll(m.now().map(this::step).or(() -> m.expect().map(this::expected)).or(() -> m.start().map(this::beginning)).orElseGet(() -> List.of(
                 Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.barred() ? "open.barred" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
+        boolean way = !m.rungs().isEmpty();
+        descent.setVisible(way && !ways.isVisible() && !toolShelf.isVisible() && !photos.open());
+        descent.setManaged(descent.isVisible());
         record.getChildren().setAll(m.record().map(this::recorded).orElse(List.of()));
         recordOf.setText(m.record().map(r -> Words.of(r.off() ? "open.record.off" : "open.record", r.name())).orElse(""));
         recordBox.setVisible(m.record().isPresent());
+        recordBox.setManaged(m.record().isPresent());
     }
 
     private List<Node> step(OpenModel.Now n) {
@@ -220,6 +224,28 @@ public final class OpenView implements Station {
             with.setDisable(!x.marks().isEmpty());
             actions.getChildren().add(1, with);
         });
+        return nodes;
+    }
+
+    /// A model nobody knows: lines to begin with, each typed by a click, and what it may be built like.
+    private List<Node> beginning(OpenModel.Start start) {
+        FlowPane lines = new FlowPane(6, 6);
+        for (int i = 0; i < start.examples().size(); i++) {
+            String line = start.examples().get(i);
+            Button b = Build.button(line, "", () -> type.accept(line), "chip");
+            b.setId("example-" + i);
+            lines.getChildren().add(b);
+        }
+        List<Node> nodes = new ArrayList<>(List.of(Build.label(Words.of("open.unmapped"), "heading"), Build.label(Words.of("open.unmapped.how")), lines));
+        if (!start.builds().isEmpty()) {
+            FlowPane builds = new FlowPane(6, 6);
+            start.builds().forEach(b -> {
+                Button take = Build.button(b.name(), "", () -> desk.submit(new CourseIntent.ChooseBuild(b.id())), "chip");
+                take.setId("build-" + b.id());
+                builds.getChildren().add(take);
+            });
+            nodes.addAll(List.of(Build.label(Words.of("open.unmapped.built")), builds));
+        }
         return nodes;
     }
 

@@ -160,7 +160,9 @@ public final class InstrumentJson {
                 all.add(a.asString());
             }
         }
-        return new Joint.Behind(all, oneOf, text(j, "hidden"));
+        Map<String, String> with = new HashMap<>();
+        j.path("with").forEachEntry((control, at) -> with.put(control, at.asString()));
+        return new Joint.Behind(all, oneOf, text(j, "hidden"), with);
     }
 
     private static Hold hold(JsonNode h) {

@@ -79,6 +79,10 @@ public final class InstrumentText {
             });
         }
         j.behind().hidden().ifPresent(h -> n.put("hidden", h));
+        if (!j.behind().with().isEmpty()) {
+            ObjectNode with = n.putObject("with");
+            new TreeMap<>(j.behind().with()).forEach(with::put);
+        }
         if (!j.frees().isEmpty()) {
             ArrayNode frees = n.putArray("frees");
             j.frees().forEach(frees::add);

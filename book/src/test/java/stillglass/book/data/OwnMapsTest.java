@@ -60,13 +60,14 @@ class OwnMapsTest {
 
     @Test
     void aMapThatAJobTaughtIsKeptAndStandsOnTheShelfNextTime() {
-        Instrument map = learned("job.sqlite", "off mount screws, screws, rear", "off mount, seat, rear, fingers", "off E1, retaining ring, front", "off 前玉枠, thread, front");
+        Instrument map = learned("job.sqlite", "off mount screws, screws, rear", "with focus at infinity", "off mount, seat, rear, fingers", "off E1, retaining ring, front", "off 前玉枠, thread, front");
         maps().save(map);
         Shelf shelf = Shelf.ofShop(shop);
         assertThat(shelf.complaints()).isEmpty();
         assertThat(shelf.instrumentIds()).containsExactly(map.id());
         assertThat(shelf.instrument(map.id()).joints()).extracting(Joint::name).containsExactly("mount screws", "mount", "E1", "前玉枠");
 
+        assertThat(shelf.instrument(map.id())).as("controls included").isEqualTo(map);
         Instrument second = learned("second.sqlite", "off mount screws", "off grip, seat, around");
         assertThat(second.joints()).as("the next job starts from it, and adds its own").hasSize(5);
     }

@@ -180,7 +180,7 @@ public record AlikeModel(Known known, double likeness, List<Said> differences, M
     private static Joint.Behind passedOn(Joint.Behind behind, Map<String, Joint> dropped) {
         Set<String> all = resolved(behind.all(), dropped, new HashSet<>());
         List<Set<String>> oneOf = behind.oneOf().stream().filter(s -> s.stream().noneMatch(dropped::containsKey)).toList();
-        return new Joint.Behind(all, oneOf, behind.hidden());
+        return behind.waiting(all, oneOf);
     }
 
     private static Set<String> resolved(Set<String> ids, Map<String, Joint> dropped, Set<String> seen) {

@@ -2,9 +2,12 @@ package stillglass.ticket.joints;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import stillglass.assembly.Joint;
 import stillglass.say.Said;
+import stillglass.ticket.facts.Control;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.FactKinds;
 import stillglass.ticket.facts.Scene;
@@ -48,6 +51,13 @@ public record EarlierJobs(List<Lesson> lessons) implements World.Seen {
     Optional<Double> minutes(String joint) {
         List<Double> all = lessons.stream().flatMap(l -> Optional.ofNullable(l.met().get(joint)).stream()).flatMap(m -> m.minutes().stream()).sorted().toList();
         return all.isEmpty() ? Optional.empty() : Optional.of((all.get((all.size() - 1) / 2) + all.get(all.size() / 2)) / 2);
+    }
+
+    /// Where controls stood when it was reached, by the latest job that tells.
+    Map<String, String> controls(String joint) {
+        return lessons.reversed().stream().flatMap(l -> Optional.ofNullable(l.met().get(joint)).stream())
+                .map(m -> m.facts().stream().filter(Control.class::isInstance).map(Control.class::cast).collect(Collectors.toMap(Control::name, Control::at, (a, b) -> b)))
+                .filter(c -> !c.isEmpty()).findFirst().orElse(Map.of());
     }
 
     /// What of this job's record is not as the latest job had it.

@@ -71,7 +71,7 @@ public final class LearnedMap {
         for (JointEvent.Found f : found.values()) {
             List<String> frees = f.parts().stream().map(name -> part(name, base, parts)).distinct().toList();
             joints.add(new Joint(f.joint(), f.name(), new Hold.Noted(f.hold().orElse("")), f.side(), f.tool().orElse(""), earlier.minutes(f.joint()).orElse(USUAL_MINUTES), USUAL_RISK,
-                    Joint.Behind.of(after.getOrDefault(f.joint(), Set.of())), frees, Set.of(), Set.of(),
+                    Joint.Behind.of(after.getOrDefault(f.joint(), Set.of())).with(earlier.controls(f.joint())), frees, Set.of(), Set.of(),
                     build.flatMap(b -> b.named(f.name())).map(Joint::hazards).orElse(Set.of()), build.flatMap(b -> b.named(f.name()).map(j -> closing(j.close(), b, found.keySet()))).orElse(Joint.Closing.PLAIN)));
         }
         return Circuits.batteryFirst(base.with(parts, joints));

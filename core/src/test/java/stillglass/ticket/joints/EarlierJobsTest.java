@@ -72,4 +72,13 @@ class EarlierJobsTest {
         assertThat(minutes).isEqualTo(new EarlierJobs(jobs).minutes("ring").orElseThrow()).isLessThan(0.2);
         assertThat(LearnedMap.of(BROOK, jobs).joint("mount").orElseThrow().minutes()).as("nothing came before it").isEqualTo(2);
     }
+
+    /// A screw found at nearest focus is a door for the next job: the control belongs to the step.
+    @Test
+    void aControlThatOpenedAWayBelongsToTheStepNextTime() {
+        Instrument map = LearnedMap.of(BROOK, List.of(job("off lock screw, screws, front", "with focus at nearest", "off name ring, thread, front")));
+        assertThat(map.joint("lock-screw").orElseThrow().behind().with()).containsExactly(java.util.Map.entry("focus", "nearest"));
+        assertThat(map.joint("name-ring").orElseThrow().behind().with()).isEmpty();
+        assertThat(map.joint("name-ring").orElseThrow().behind().all()).containsExactly("lock-screw");
+    }
 }
