@@ -84,7 +84,7 @@ public final class ArriveView implements Station {
         VBox check = Build.sheet(Words.of("arrive.check"), "",
                 atInfinity,
                 checks.node());
-        node = Build.shared(16, List.of(what, owner, check), 1.25, 0.75, 1.3);
+        node = Build.shared(16, List.of(what, owner, check), 1.1, 0.75, 1.45);
         node.getStyleClass().add("station");
     }
 
