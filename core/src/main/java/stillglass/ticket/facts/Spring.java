@@ -151,7 +151,24 @@ public record Spring(String words, Optional<Double> wireMm, Optional<Double> dia
             return Collections.nCopies(count.orElse(1), s);
         }
 
+        /// `0.4 x 3.2 x 9`: wire, over its coils, length.
+        private static Optional<Spring> crossed(Cursor line, Spring s) {
+            int start = line.mark();
+            Optional<Double> wire = line.lengthMm();
+            Optional<Double> wide = wire.isPresent() && (line.take("x") || line.take("×")) ? line.lengthMm() : Optional.empty();
+            Optional<Double> tall = wide.isPresent() && (line.take("x") || line.take("×")) ? line.lengthMm() : Optional.empty();
+            if (wide.isEmpty() || !Limits.checked(line, wire.get(), "wire") || !Limits.checked(line, wide.get(), "measure") || tall.filter(v -> !Limits.checked(line, v, "measure")).isPresent()) {
+                line.reset(start);
+                return Optional.empty();
+            }
+            return Optional.of(new Spring(s.words, wire, wide, tall.or(() -> s.lengthMm), s.coils));
+        }
+
         private static Optional<Spring> measure(Cursor line, Spring s) {
+            Optional<Spring> crossed = crossed(line, s);
+            if (crossed.isPresent()) {
+                return crossed;
+            }
             int start = line.mark();
             Optional<Integer> coils = line.take("coils") ? line.count() : line.count().filter(n -> line.take("coils") || line.take("turns of wire"));
             if (coils.filter(n -> n > 0).isPresent()) {

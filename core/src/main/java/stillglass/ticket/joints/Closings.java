@@ -71,7 +71,7 @@ public final class Closings {
         return looseUntil(joints, joint, loose, world)
                 .or(() -> holdPoint(joints, joint, world))
                 .or(() -> WayBack.hindrance(world.instrument(), joints.openNow(), joint))
-                .or(() -> unseen(story, joint, world))
+                .or(() -> unseen(joints, story, joint, world))
                 .or(() -> undone(joints, joint, world));
     }
 
@@ -97,11 +97,12 @@ public final class Closings {
     }
 
     /// What was recorded and not seen again, or seen otherwise.
-    private static Optional<Said> unseen(JointStory story, Joint joint, World world) {
+    private static Optional<Said> unseen(Joints joints, JointStory story, Joint joint, World world) {
         Set<Long> waiting = new LinkedHashSet<>(story.waiting().stream().map(Occurrence::seq).toList());
         Optional<Statement> wrong = story.wrong().stream().filter(s -> s.fact() instanceof Clocked || s.answers().filter(waiting::contains).isPresent()).reduce((a, b) -> b);
         if (wrong.isPresent() && !clockedRight(story, wrong.get())) {
-            return Optional.of(said(Notes.verdict(wrong.get(), story, joint, world)));
+            Said verdict = said(Notes.verdict(wrong.get(), story, joint, world));
+            return Optional.of(Alike.home(wrong.get().fact(), joint.id(), joints, world).map(home -> Said.of("alike.wrong", "verdict", verdict, "home", home)).orElse(verdict));
         }
         return story.waiting().stream().findFirst().map(o -> Said.of("close.see", "question", o.fact().question()));
     }

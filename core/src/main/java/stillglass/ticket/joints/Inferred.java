@@ -35,6 +35,7 @@ public final class Inferred {
             ThreadSeen.of(joint, record).ifPresent(t -> all.add(thread(t)));
             depth(record).ifPresent(mm -> all.add(Said.of("inferred.depth", "mm", mm)));
         }
+        all.addAll(Alike.near(joint, joints, world));
         Alternation.of(record).flatMap(Alternation::said).ifPresent(all::add);
         return List.copyOf(all);
     }
