@@ -331,6 +331,7 @@ class RunWindowTest {
         assertThat(window.work().state().tag().number()).isEqualTo("T-0101");
         assertThat(window.work().section().orElseThrow().basis()).isEqualTo(stillglass.optics.LensSection.Basis.TWO_PLANE);
         assertThat(window.work().state().joints().order()).containsExactly("name-ring");
+        assertThat(Shelf.ofShop(folder).sectionIds()).as("a file on the shelf from now on").containsExactlyElementsOf(window.desk.shelf().sectionIds()).hasSize(1);
     }
 
     /// A picture on the clipboard, and a file that was copied, are kept as they are at what is in hand; text is left to whoever wants it.

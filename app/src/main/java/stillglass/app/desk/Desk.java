@@ -210,7 +210,7 @@ public final class Desk implements AutoCloseable {
         return onBook(() -> {
             LensSection section = LensJson.parse(name, json);
             String id = "own-" + Integer.toHexString(json.hashCode());
-            shelf.add(id, section);
+            shelf.keep(id, section, json);
             log.remember("section " + id, json);
             return id;
         });

@@ -36,6 +36,7 @@ final class BeginSheet {
     private final VBox node;
     /// Maps as they were last drawn.
     private List<Instrument> stands = List.of();
+    private List<String> sections = List.of();
 
     /// @param begun goes to the ticket that was begun
     /// @param measure shows the sheet on which a section is made
@@ -94,10 +95,11 @@ final class BeginSheet {
     /// Draws the shelf anew where anything on it is another.
     void show() {
         List<Instrument> now = desk.shelf().instrumentIds().stream().map(desk.shelf()::instrument).toList();
-        if (now.equals(stands) && !shelf.getChildren().isEmpty()) {
+        if (now.equals(stands) && desk.shelf().sectionIds().equals(sections) && !shelf.getChildren().isEmpty()) {
             return;
         }
         stands = now;
+        sections = desk.shelf().sectionIds();
         List<Node> plates = new ArrayList<>();
         for (String id : desk.shelf().sectionIds()) {
             plates.add(plate(id));

@@ -55,7 +55,7 @@ public final class Shelf {
     }
 
     private Shelf(List<String> sectionIds, List<String> instrumentIds, GradeRules rules, List<String> complaints) {
-        this.sectionIds = List.copyOf(sectionIds);
+        this.sectionIds = new CopyOnWriteArrayList<>(sectionIds);
         this.instrumentIds = new CopyOnWriteArrayList<>(instrumentIds);
         this.rules = rules;
         this.complaints = List.copyOf(complaints);
@@ -139,7 +139,25 @@ public final class Shelf {
 
     /// Identifiers of the sections on the shelf.
     public List<String> sectionIds() {
-        return sectionIds;
+        return List.copyOf(sectionIds);
+    }
+
+    /// Keeps an own section as a file on the shop's shelf, so that further jobs can be begun on it and others be given it.
+    /// @throws stillglass.book.BadInput when it cannot be written
+    public void keep(String id, LensSection section, String json) {
+        add(id, section);
+        shop.ifPresent(folder -> {
+            Path lenses = folder.resolve("shelf").resolve("lenses");
+            try {
+                Files.createDirectories(lenses);
+            } catch (IOException e) {
+                throw new BadInput(id, "folder", "the shelf cannot be made (" + e.getMessage() + ")");
+            }
+            SafeFile.write(lenses.resolve(id + ".json"), json.getBytes(StandardCharsets.UTF_8));
+            if (!sectionIds.contains(id)) {
+                sectionIds.add(id);
+            }
+        });
     }
 
     /// Identifiers of the instruments on the shelf.
