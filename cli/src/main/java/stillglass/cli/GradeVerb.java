@@ -1,7 +1,9 @@
 package stillglass.cli;
 
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -17,6 +19,7 @@ import javax.imageio.ImageIO;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
+import stillglass.book.file.SafeFile;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.look.Finding;
 import stillglass.look.Lighting;
@@ -61,15 +64,26 @@ final class GradeVerb implements Callable<Integer> {
         var printer = Objects.requireNonNull(spec).commandLine();
         List<Object> all = new ArrayList<>();
         int refused = 0;
+        boolean bad = false;
         Set<String> used = new HashSet<>();
         for (Path file : files) {
             String name = String.valueOf(file.getFileName());
-            String base = name.replaceFirst("\\.[^.]*$", "");
-            base = used.add(base) ? base : name;
+            String base = free(name.replaceFirst("\\.[^.]*$", ""), name, used);
             if (files.size() > 1) {
                 printer.getErr().println((all.size() + refused + 1) + " of " + files.size() + ": " + name);
             }
-            Optional<Answer> answer = grade(file, name, base);
+            Optional<Answer> answer;
+            try {
+                answer = grade(file, name, base);
+            } catch (BadInput e) {
+                if (files.size() == 1) {
+                    throw e;
+                }
+                // One bad photo does not end a batch.
+                printer.getErr().println("still-glass: " + e.getMessage());
+                answer = Optional.empty();
+                bad = true;
+            }
             if (answer.isPresent()) {
                 all.add(answer.get().fields());
                 if (!json) {
@@ -82,7 +96,19 @@ final class GradeVerb implements Callable<Integer> {
         if (json) {
             printer.getOut().println(new Answer().put("photos", all).put("refused", refused).json());
         }
-        return refused > 0 ? 1 : 0;
+        return bad ? 2 : refused > 0 ? 1 : 0;
+    }
+
+    /// A name no other photo of the batch has: its stem, else its name, else that with a number.
+    private static String free(String stem, String name, Set<String> used) {
+        if (used.add(stem)) {
+            return stem;
+        }
+        String free = name;
+        for (int n = 2; !used.add(free); n++) {
+            free = name + "-" + n;
+        }
+        return free;
     }
 
     private List<Path> expand() throws IOException {
@@ -131,10 +157,13 @@ final class GradeVerb implements Callable<Integer> {
             case PhotoGrading.Outcome.Seen s -> {
                 double seconds = (System.nanoTime() - start) / 1e9;
                 Answer answer = answer(name, photo, s.graded(), seconds);
-                Files.writeString(out.resolve(base + ".json"), answer.json() + "\n");
-                if (!ImageIO.write(mask(photo, s.graded()), "png", out.resolve(base + ".mask.png").toFile())) {
+                ByteArrayOutputStream png = new ByteArrayOutputStream();
+                if (!ImageIO.write(mask(photo, s.graded()), "png", png)) {
                     throw new IOException("no PNG writer");
                 }
+                // The mask first: a JSON file stands for a pair that is whole.
+                SafeFile.write(out.resolve(base + ".mask.png"), png.toByteArray(), file);
+                SafeFile.write(out.resolve(base + ".json"), (answer.json() + "\n").getBytes(StandardCharsets.UTF_8), file);
                 yield Optional.of(answer);
             }
         };

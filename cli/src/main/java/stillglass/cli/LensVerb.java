@@ -53,7 +53,7 @@ final class LensVerb implements Callable<Integer> {
         LensReport report = LensReport.of(mis.lens(), nominal);
         LensReport designed = faults.isEmpty() ? report : LensReport.of(nominal, nominal);
         if (save != null) {
-            SafeFile.write(save, LensText.of(mis.lens(), CheckedJson.read(file)).getBytes(StandardCharsets.UTF_8));
+            SafeFile.write(save, LensText.of(mis.lens(), CheckedJson.read(file)).getBytes(StandardCharsets.UTF_8), file);
         }
         List<String> diagnostics = Stream.concat(mis.diagnostics().stream(), report.diagnostics().stream()).map(Wording.core()::say).toList();
         java.io.PrintWriter out = java.util.Objects.requireNonNull(spec).commandLine().getOut();

@@ -82,10 +82,10 @@ final class PlanVerb implements Callable<Integer> {
             return 1;
         }
         if (graph != null) {
-            SafeFile.write(graph, InstrumentGraph.graphml(map).getBytes(StandardCharsets.UTF_8));
+            SafeFile.write(graph, InstrumentGraph.graphml(map).getBytes(StandardCharsets.UTF_8), file);
         }
         if (mat != null) {
-            MatFiles.write(TrayMat.of(instrument, plan.get().joints()), mat);
+            MatFiles.write(TrayMat.of(instrument, plan.get().joints()), mat, file);
         }
         List<Alternatives.Way> ways = alternatives ? Alternatives.of(request, Progress.SILENT).ways() : List.of();
         List<Tooling.Lack> lacks = tooling.lacks(map, plan.get());

@@ -11,6 +11,7 @@ import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -259,6 +260,10 @@ class VerbsTest {
         assertThat(r.json().get("pdf").asString()).isEqualTo(pdf.toString());
         assertThat(run("report", "T-0108", "--book", book, "--md", md).err()).contains("there is no T-0108; it holds T-0101");
         assertThat(run("report", "T-0101", "--book", folder.resolve("none"), "--md", md).err()).contains("no such logbook");
+        byte[] logbook = Files.readAllBytes(book);
+        assertThat(run("report", "T-0101", "--book", book, "--pdf", book).err()).contains("logbook").contains("never written over");
+        assertThat(run("report", "T-0101", "--book", book, "--md", book).status()).isEqualTo(2);
+        assertThat(Files.readAllBytes(book)).as("the logbook stands").isEqualTo(logbook);
         assertThat(run("report", "T-0101", "--book", book).err()).contains("--pdf or --md");
         assertThat(Optional.of(run("report", "T-0101", "--book", book, "--md", folder.resolve("no/where.md")).status())).contains(2);
     }
@@ -272,6 +277,27 @@ class VerbsTest {
             return r.out().lines().map(l -> (JsonNode) JsonMapper.builder().build().readTree(l)).toList();
         } finally {
             System.setIn(before);
+        }
+    }
+
+    /// Four photos of one name in four folders, one of them torn: three results, a sentence for the fourth, and a whole JSON object.
+    @Test
+    void aBatchKeepsEveryResultAndOneBadPhotoDoesNotEndIt() throws Exception {
+        List<Path> all = new ArrayList<>();
+        for (String in : List.of("a", "b", "c", "d")) {
+            Path there = Files.createDirectories(folder.resolve("batch-" + in)).resolve("front.png");
+            Files.copy(photo("front.png", Lighting.AGAINST), there, StandardCopyOption.REPLACE_EXISTING);
+            all.add(there);
+        }
+        Files.write(all.get(1), java.util.Arrays.copyOf(Files.readAllBytes(all.get(1)), 4000));
+        Path out = folder.resolve("batch-out");
+        Ran r = run("grade", all.get(0), all.get(1), all.get(2), all.get(3), "--out", out, "--json");
+        assertThat(r.json().get("photos")).hasSize(3);
+        assertThat(r.json().get("refused").asInt()).isEqualTo(1);
+        assertThat(r.err()).contains("front.png").contains("copy it from the camera again");
+        assertThat(r.status()).isEqualTo(2);
+        try (var files = Files.list(out)) {
+            assertThat(files.map(f -> f.getFileName().toString()).sorted()).hasSize(6);
         }
     }
 

@@ -3,8 +3,12 @@ package stillglass.book.photo;
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import com.drew.metadata.exif.ExifSubIFDDirectory;
+import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
+import java.awt.image.ColorModel;
+import java.awt.image.DataBuffer;
 import java.awt.image.DataBufferByte;
+import java.awt.image.IndexColorModel;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -182,8 +186,12 @@ public final class PhotoFiles {
                             + " pixels, at most 120 million are read: reduce the photo or take it again");
                 }
                 boolean[] cutOff = new boolean[1];
-                reader.addIIOReadWarningListener((source, warning) -> cutOff[0] |=
-                        warning.contains("runcated") || warning.contains("remature"));
+                boolean[] damaged = new boolean[1];
+                reader.addIIOReadWarningListener((source, warning) -> {
+                    cutOff[0] |= warning.contains("runcated") || warning.contains("remature");
+                    // Bytes between two segments harm no pixel.
+                    damaged[0] |= warning.contains("orrupt") && !warning.contains("extraneous");
+                });
                 ImageReadParam param = reader.getDefaultReadParam();
                 int step = 1;
                 while ((long) w * h / ((long) step * step) > whole) {
@@ -194,7 +202,10 @@ public final class PhotoFiles {
                 if (cutOff[0]) {
                     throw new BadInput(name, "pixels", "the file is cut off: copy it from the camera again");
                 }
-                return new Decoded(image, w, h);
+                if (damaged[0]) {
+                    throw new BadInput(name, "pixels", "the file is damaged, some of its pixels are not those of the camera: copy it from the camera again");
+                }
+                return new Decoded(asStored(name, image), w, h);
             } finally {
                 reader.dispose();
             }
@@ -202,6 +213,38 @@ public final class PhotoFiles {
             throw new BadInput(name, "pixels", "the photo is damaged or cut off ("
                     + String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given") + "): copy it from the camera again");
         }
+    }
+
+    /// Grey photos as colour photos with the same samples: a toolkit takes grey for linear light and would brighten it. Other colours than grey and red, green, blue are refused, for what they
+    /// mean in light depends on a press.
+    private static BufferedImage asStored(String name, BufferedImage image) {
+        ColorModel model = image.getColorModel();
+        int space = model.getColorSpace().getType();
+        if (space == ColorSpace.TYPE_RGB || model instanceof IndexColorModel) {
+            return image;
+        }
+        int type = image.getRaster().getTransferType();
+        if (space != ColorSpace.TYPE_GRAY || type == DataBuffer.TYPE_FLOAT || type == DataBuffer.TYPE_DOUBLE) {
+            throw new BadInput(name, "colours", "it is stored in other colours than grey or red, green and blue: save it as an RGB photo");
+        }
+        int bits = model.getComponentSize(0);
+        int w = image.getWidth();
+        int h = image.getHeight();
+        BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_3BYTE_BGR);
+        byte[] pixels = ((DataBufferByte) out.getRaster().getDataBuffer()).getData();
+        int most = (1 << Math.min(bits, 16)) - 1;
+        int[] row = new int[w];
+        for (int y = 0; y < h; y++) {
+            image.getRaster().getSamples(0, y, w, 1, 0, row);
+            for (int x = 0; x < w; x++) {
+                byte v = (byte) Math.round(255.0 * Math.min(row[x], most) / most);
+                int p = 3 * (y * w + x);
+                pixels[p] = v;
+                pixels[p + 1] = v;
+                pixels[p + 2] = v;
+            }
+        }
+        return out;
     }
 
     /// Area average in linear light down to the working side, bands of working rows side by side.

@@ -32,9 +32,10 @@ public final class MatFiles {
 
     /// The format follows the file's ending, `.svg` or else PDF.
     /// @throws BadInput when the file cannot be written
-    public static void write(TrayMat mat, Path file) {
+    /// @param inputs files the mat was made from
+    public static void write(TrayMat mat, Path file, Path... inputs) {
         boolean svg = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(".svg");
-        SafeFile.write(file, svg ? svg(mat).getBytes(StandardCharsets.UTF_8) : pdf(mat));
+        SafeFile.write(file, svg ? svg(mat).getBytes(StandardCharsets.UTF_8) : pdf(mat), inputs);
     }
 
     static byte[] pdf(TrayMat mat) {

@@ -176,4 +176,83 @@ class PhotoFilesTest {
         assertThat(p.red((p.height() - 1 - y) * p.width() + p.width() - 1 - x)).isLessThan(0.1f);
         assertThat(PhotoFiles.linear("held.jpg", bytes).width()).as("files keep the pixels as stored").isEqualTo(96);
     }
+
+    /// A smooth grey scene with an edge in it, as colours.
+    private static BufferedImage scene() {
+        BufferedImage image = new BufferedImage(96, 64, BufferedImage.TYPE_3BYTE_BGR);
+        for (int y = 0; y < 64; y++) {
+            for (int x = 0; x < 96; x++) {
+                int v = x > 60 ? 12 : Math.min(255, 20 + 3 * y + x / 2);
+                image.setRGB(x, y, v << 16 | v << 8 | v);
+            }
+        }
+        return image;
+    }
+
+    /// The same samples in another layout.
+    private static BufferedImage stored(int type) {
+        BufferedImage from = scene();
+        BufferedImage to = new BufferedImage(from.getWidth(), from.getHeight(), type);
+        for (int y = 0; y < from.getHeight(); y++) {
+            for (int x = 0; x < from.getWidth(); x++) {
+                int v = from.getRGB(x, y) & 255;
+                if (type == BufferedImage.TYPE_BYTE_GRAY || type == BufferedImage.TYPE_USHORT_GRAY) {
+                    to.getRaster().setSample(x, y, 0, type == BufferedImage.TYPE_BYTE_GRAY ? v : v * 257);
+                } else {
+                    to.setRGB(x, y, from.getRGB(x, y));
+                }
+            }
+        }
+        return to;
+    }
+
+    private static byte[] file(String format, BufferedImage image) throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        assertThat(ImageIO.write(image, format, out)).isTrue();
+        return out.toByteArray();
+    }
+
+    /// Grey or colour, eight bits or sixteen, with a transparent layer or a table of colours: the light is the same.
+    @ParameterizedTest
+    @CsvSource({"png, 10, 1e-6", "png, 11, 1e-6", "png, 1, 1e-6", "png, 2, 1e-6", "jpeg, 10, 0.012", "tiff, 10, 1e-6", "tiff, 11, 1e-6"})
+    void everyLayoutGivesTheLightOfItsColourTwin(String format, int type, double tolerance) throws Exception {
+        LinearPhoto twin = PhotoFiles.linear("twin." + format, file(format, scene()));
+        LinearPhoto photo = PhotoFiles.linear("photo." + format, file(format, stored(type)));
+        double worst = 0;
+        for (int y = 0; y < 64; y++) {
+            for (int x = 0; x < 96; x++) {
+                worst = Math.max(worst, Math.abs(twin.red(y * 96 + x) - photo.red(y * 96 + x)));
+                worst = Math.max(worst, Math.abs(twin.blue(y * 96 + x) - photo.blue(y * 96 + x)));
+            }
+        }
+        assertThat(worst).isLessThanOrEqualTo(tolerance);
+        assertThat(PhotoFiles.picture("photo", file(format, stored(type)), 96).getRGB(20, 30) & 255).as("it is shown as bright as it is").isCloseTo(scene().getRGB(20, 30) & 255, within(3));
+    }
+
+    /// Bytes of a photo changed by chance: it is refused, or hardly any pixel is another.
+    @Test
+    void aDamagedPhotoSaysSoOrShowsWhatItShowed() throws Exception {
+        byte[] whole = file("jpeg", scene());
+        LinearPhoto was = PhotoFiles.linear("a.jpg", whole);
+        java.util.Random random = new java.util.Random(4);
+        int refused = 0;
+        int quiet = 0;
+        for (int i = 0; i < 300; i++) {
+            byte[] hurt = whole.clone();
+            int at = 200 + random.nextInt(whole.length - 202);
+            hurt[at] ^= (byte) (1 + random.nextInt(255));
+            try {
+                LinearPhoto now = PhotoFiles.linear("a.jpg", hurt);
+                int other = 0;
+                for (int k = 0; k < 96 * 64 && now.width() == 96 && now.height() == 64; k++) {
+                    other += Math.abs(now.red(k) - was.red(k)) > 0.1 ? 1 : 0;
+                }
+                quiet += other > 0.05 * 96 * 64 ? 1 : 0;
+            } catch (BadInput e) {
+                refused++;
+            }
+        }
+        assertThat(refused).as("damage is heard").isGreaterThan(80);
+        assertThat(quiet).as("of 300 damaged files, accepted with more than 5 % of their pixels wrong").isLessThanOrEqualTo(30);
+    }
 }
