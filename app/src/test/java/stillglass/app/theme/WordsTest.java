@@ -17,6 +17,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.say.Said;
 import stillglass.say.Wording;
 
@@ -75,6 +77,14 @@ class WordsTest {
     void noTwoBundlesHaveTheSameKey() {
         List<String> all = Stream.of(Wording.CORE, "stillglass.book.words", "stillglass.app.words").flatMap(b -> ResourceBundle.getBundle(b).keySet().stream()).toList();
         assertThat(all).hasSizeGreaterThan(1000).doesNotHaveDuplicates();
+    }
+
+    /// A key written twice in a file silently hides what stood there first.
+    @ParameterizedTest
+    @ValueSource(strings = {"../app/src/main/resources/stillglass/app/words.properties", "../core/src/main/resources/stillglass/say/core.properties", "../book/src/main/resources/stillglass/book/words.properties"})
+    void noKeyIsWrittenTwice(String file) throws IOException {
+        List<String> keys = Files.readAllLines(Path.of(file).toAbsolutePath().normalize()).stream().filter(l -> l.matches("[a-z][\\w.-]*=.*")).map(l -> l.substring(0, l.indexOf('='))).toList();
+        assertThat(keys).hasSizeGreaterThan(20).doesNotHaveDuplicates();
     }
 
     @Test
