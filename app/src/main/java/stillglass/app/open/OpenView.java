@@ -3,8 +3,6 @@ package stillglass.app.open;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.CancellationException;
-import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -30,8 +28,6 @@ import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.book.report.MatFiles;
-import stillglass.look.Progress;
-import stillglass.plan.Alternatives;
 import stillglass.plan.TrayMat;
 import stillglass.plan.WayIn;
 import stillglass.ticket.course.CourseIntent;
@@ -55,15 +51,13 @@ public final class OpenView implements Station {
     private final Label recordOf = Build.label("", "subheading");
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
-    private final HBox ways = Build.row(10);
+    private final OtherWays ways;
     private final ToolShelf toolShelf;
     private final Button viewPhotos = Build.button(Words.of("open.photo.view"), "V", () -> showPhotos(true), "chip");
     private final Button keepMap = Build.button(Words.of("open.map.keep"), "", this::keepMap, "chip");
     private final StepPhotoView photos;
     private final HBox below;
     private final Asker asker;
-    private List<Alternatives.Way> offered = List.of();
-    private final AtomicLong asking = new AtomicLong();
     private final VBox node;
     private Optional<OpenModel> drawn = Optional.empty();
 
@@ -89,7 +83,8 @@ public final class OpenView implements Station {
         print.setId("print-mat");
         VBox mat = Build.column(6, Build.row(10, Build.line(Words.of("open.tray"), "subheading"), Build.spring(), print), Build.tall(tray));
         mat.getStyleClass().add("mat");
-        Button other = Build.button(Words.of("open.ways"), "W", this::otherWays, "chip");
+        ways = new OtherWays(desk, on -> showWays(on));
+        Button other = Build.button(Words.of("open.ways"), "W", ways::toggle, "chip");
         other.setId("other-ways");
         other.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         Button tools = Build.button(Words.of("open.tools"), "K", this::showTools, "chip");
@@ -99,13 +94,12 @@ public final class OpenView implements Station {
         keepMap.setId("keep-map");
         viewPhotos.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         viewPhotos.setId("view-photos");
-        ways.setId("ways");
         toolShelf = new ToolShelf(desk);
         upper(descent);
         below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);
         VBox.setVgrow(photos.node(), Priority.ALWAYS);
-        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, keepMap, tools, other), ways, toolShelf, descent, below, photos.node());
+        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, keepMap, tools, other), ways.node(), toolShelf, descent, below, photos.node());
         node.getStyleClass().add("station");
     }
 
@@ -153,7 +147,7 @@ public final class OpenView implements Station {
         now.getChildren().setAll(m.now().map(this::step).or(() -> m.expect().map(this::expected)).or(() -> m.start().map(this::beginning)).orElseGet(() -> List.of(
                 Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.barred() ? "open.barred" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
         boolean way = !m.rungs().isEmpty();
-        descent.setVisible(way && !ways.isVisible() && !toolShelf.isVisible() && !photos.open());
+        descent.setVisible(way && !ways.node().isVisible() && !toolShelf.isVisible() && !photos.open());
         descent.setManaged(descent.isVisible());
         record.getChildren().setAll(m.record().map(this::recorded).orElse(List.of()));
         recordOf.setText(m.record().map(r -> Words.of(r.off() ? "open.record.off" : "open.record", r.name())).orElse(""));
@@ -295,32 +289,8 @@ public final class OpenView implements Station {
         return nodes;
     }
 
-    /// Computes the ways that differ in kind, or puts them away again.
-    private void otherWays() {
-        if (ways.isVisible()) {
-            showWays(false);
-            return;
-        }
-        desk.shown().filter(w -> !w.state().course().goals().isEmpty()).ifPresent(w -> {
-            ways.getChildren().setAll(Build.label(Words.of("open.ways.computing"), "soft"));
-            showWays(true);
-            long asked = asking.incrementAndGet();
-            Progress watch = (share, doing) -> {
-                if (asking.get() != asked) {
-                    throw new CancellationException();
-                }
-            };
-            desk.compute(() -> Alternatives.of(w.wayRequest(w.goals()), watch).ways()).thenAcceptAsync(found -> {
-                if (asking.get() == asked) {
-                    offered = found;
-                    ways.getChildren().setAll(found.stream().map(f -> way(f, w.state().course().way())).toList());
-                }
-            }, Platform::runLater);
-        });
-    }
-
     private void showWays(boolean on) {
-        upper(on ? ways : descent);
+        upper(on ? ways.node() : descent);
     }
 
     private void showTools() {
@@ -329,33 +299,13 @@ public final class OpenView implements Station {
 
     /// Shows the way in, other ways, or the tools above the step; none of them above anything else.
     private void upper(Node which) {
-        for (Node n : List.of(descent, ways, toolShelf)) {
+        for (Node n : List.of(descent, ways.node(), toolShelf)) {
             n.setVisible(n == which);
             n.setManaged(n == which);
         }
-        if (which != ways) {
-            // Whatever is still being looked for stops.
-            asking.incrementAndGet();
-            offered = List.of();
+        if (which != ways.node()) {
+            ways.stop();
         }
-    }
-
-    private Node way(Alternatives.Way w, Alternatives.Sort chosen) {
-        WayIn.Plan p = w.plan();
-        int number = offered.indexOf(w) + 1;
-        Button take = Build.button(Words.of("open.way." + w.sort().name().toLowerCase(java.util.Locale.ROOT)), Integer.toString(number), () -> take(w.sort()),
-                w.sort() == chosen ? "next" : "button");
-        take.setId("way-" + number);
-        VBox box = Build.column(2, take, Build.label(Words.of("open.way.cost", p.joints().size(), p.minutes(), 100 * p.risk()), "small"),
-                Build.label(Words.of("open.way.effort", p.tools().size(), p.turnOvers(), p.marks().size()), "small", "soft"));
-        box.getStyleClass().add("way");
-        HBox.setHgrow(box, Priority.ALWAYS);
-        return box;
-    }
-
-    private void take(Alternatives.Sort sort) {
-        showWays(false);
-        desk.submit(new CourseIntent.ChooseWay(sort));
     }
 
     /// The mat for what is off and what is still to come off, written at its true size.
@@ -448,15 +398,11 @@ public final class OpenView implements Station {
             // Where nothing is expected, whatever came off is otherwise.
             case O -> expect().ifPresentOrElse(x -> otherwise(), () -> type.accept("off "));
             case I -> takeInHand();
-            case W -> otherWays();
+            case W -> ways.toggle();
             case K -> showTools();
             case T -> printMat();
             case DIGIT1, DIGIT2, DIGIT3, DIGIT4 -> {
-                int at = event.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
-                if (at >= offered.size()) {
-                    return false;
-                }
-                take(offered.get(at).sort());
+                return ways.take(event.getCode().ordinal() - KeyCode.DIGIT1.ordinal());
             }
             case P -> photograph();
             case V -> showPhotos(true);
