@@ -17,7 +17,6 @@ import stillglass.assembly.Part;
 import stillglass.assembly.Side;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
-import stillglass.ticket.story.Stage;
 
 /// What the Axis draws: the instrument to scale in millimetres from the first vertex, y up.
 ///
