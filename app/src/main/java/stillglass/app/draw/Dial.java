@@ -15,6 +15,9 @@ import stillglass.assembly.ClockPosition;
 
 /// A ring seen from the front with its index at 12: shows a recorded clock position, and takes one by click or keys.
 public final class Dial extends Region {
+    /// Radius below which only every third hour has room for its figure.
+    private static final double LEAST_FOR_HOURS = 40;
+
     private final Circle ring = new Circle();
     private final Circle hole = new Circle();
     private final Polygon index = new Polygon(0, 0, -6, -11, 6, -11);
@@ -87,6 +90,7 @@ public final class Dial extends Region {
             double c = Math.cos(i * Math.PI / 6);
             double inner = i % 3 == 0 ? 0.88 : 0.93;
             line(ticks[i], cx + r * inner * s, cy - r * inner * c, cx + r * s, cy - r * c);
+            hours[i].setVisible(r >= LEAST_FOR_HOURS || i % 3 == 0);
             hours[i].setX(cx + r * 0.77 * s - hours[i].getLayoutBounds().getWidth() / 2);
             hours[i].setY(cy - r * 0.77 * c);
         }

@@ -29,7 +29,7 @@ final class Descent extends Drawing {
         this.picked = picked;
         this.reordered = reordered;
         getStyleClass().add("descent");
-        setMinHeight(112);
+        setMinHeight(72);
         setPrefHeight(118);
     }
 

@@ -48,7 +48,7 @@ public final class OpenView implements Station {
     private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
     private final VBox recordBox;
-    private final Label recordOf = Build.label("", "subheading");
+    private final Label recordOf = Build.line("", "subheading");
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
     private final OtherWays ways;
@@ -71,9 +71,11 @@ public final class OpenView implements Station {
                 .ifPresent(p -> desk.select(new Selection.OfPart(p))), order -> desk.submit(new CourseIntent.Reorder(order)));
         dial = new Dial(at -> note(new LetGo(at)));
         dial.setId("dial");
+        dial.setMinHeight(66);
         VBox inHandLeft = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(inHandLeft, Priority.ALWAYS);
-        recordBox = Build.column(6, recordOf, dial, Build.tall(record, 84));
+        recordBox = Build.column(6, recordOf, dial, Build.tall(record, 60));
+        recordOf.setMinWidth(0);
         recordBox.setMinWidth(170);
         recordBox.setPrefWidth(190);
         HBox inHand = Build.row(18, inHandLeft, recordBox);

@@ -24,6 +24,7 @@ import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.FactKinds;
 import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Screw;
 
@@ -63,6 +64,10 @@ public final class Tray {
                 List<Hole> holes = holes(s, facts, work.instrument());
                 cells.add(0, new Cell(number, j.name(), PartForm.SCREWS, Words.of("tray.screws", s.holes().size(), s.drive(),
                         String.join(" · ", holes.stream().map(h -> h.cell() + " " + h.length()).toList())), holes, Optional.empty()));
+            }
+            // What only holds and is on no map lies there as what it was said to be.
+            if (j.frees().isEmpty() && j.hold() instanceof Hold.Noted) {
+                cells.add(0, new Cell(number, j.name(), PartForm.of(j.name()), Words.say(FactKinds.said(facts)), List.of(), Optional.empty()));
             }
             // What was noted of a joint stands once, at the first part it frees.
             boolean first = true;

@@ -17,6 +17,9 @@ import stillglass.ticket.story.Stage;
 final class AxisSplit extends VBox {
     private static final double USUAL = 0.295;
     private static final double STRIP = 0.2;
+    /// In a window that is low the work keeps its room.
+    private static final double LOW = 0.24;
+    private static final double LOW_WINDOW = 760;
     private static final double TALL = 0.52;
     private static final double LEAST = 0.12;
     private static final double MOST = 0.7;
@@ -80,7 +83,7 @@ final class AxisSplit extends VBox {
     }
 
     double share() {
-        return Optional.ofNullable(own.get(stage)).orElse(blank || stage == Stage.LOOK ? STRIP : USUAL);
+        return Optional.ofNullable(own.get(stage)).orElse(blank || stage == Stage.LOOK ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL);
     }
 
     /// Tall, or back to what is usual.
