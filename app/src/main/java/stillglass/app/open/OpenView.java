@@ -40,6 +40,10 @@ import stillglass.ticket.story.Undo;
 
 /// The way in across the top; below it the step in hand with its record, and the tray.
 public final class OpenView implements Station {
+    private static final double LOW_PIXELS = 400;
+    private static final double LOW_DESCENT = 72;
+    private static final double USUAL_DESCENT = 112;
+
     private final Desk desk;
     private final Consumer<String> type;
     private final Label summary = Build.label("", "soft");
@@ -103,6 +107,8 @@ public final class OpenView implements Station {
         VBox.setVgrow(photos.node(), Priority.ALWAYS);
         node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, keepMap, tools, other), ways.node(), toolShelf, descent, below, photos.node());
         node.getStyleClass().add("station");
+        // In a low window the way in gives way to the step in hand.
+        node.heightProperty().subscribe(h -> descent.setMinHeight(h.doubleValue() < LOW_PIXELS ? LOW_DESCENT : USUAL_DESCENT));
     }
 
     private void note(Fact fact) {

@@ -32,7 +32,7 @@ public record LeastMarks(OptionalInt ways, int strokes, boolean dot) {
     /// Holds at which no turn matters: they are run home.
     private static final Set<String> RUN_HOME = Set.of("retaining ring", "nut");
     /// Holds that let a thing stand at any angle.
-    private static final Set<String> ANY_ANGLE = Set.of("seat", "press", "friction", "snap", "glue", "set screws", "set screw", "clip", "thread", "bayonet");
+    private static final Set<String> ANY_ANGLE = Set.of("seat", "press", "friction", "snap", "glue", "clip", "thread", "bayonet");
 
     /// Holes closer than this to where a turn puts them are the same: ten degrees.
     private static final double SAME_HOURS = 0.34;
