@@ -10,7 +10,7 @@ import stillglass.ticket.line.Cursor;
 
 /// A click or bearing ball that was caught.
 /// @param diameterMm empty while nobody has measured it
-public record Ball(Optional<Double> diameterMm) implements Fact {
+public record Ball(Optional<Double> diameterMm) implements Fact.Thing {
     /// Diameters closer than this agree.
     private static final double TOLERANCE_MM = 0.05;
 
@@ -25,16 +25,6 @@ public record Ball(Optional<Double> diameterMm) implements Fact {
     @Override
     public String about() {
         return "ball";
-    }
-
-    @Override
-    public boolean single() {
-        return false;
-    }
-
-    @Override
-    public boolean thing() {
-        return true;
     }
 
     @Override

@@ -9,7 +9,7 @@ import stillglass.say.Said;
 /// @param turnDeg clockwise
 /// @param sigmaDeg one standard deviation
 /// @param fold number of turns after which it looks the same, 1 when one turn stands out
-public record Clocked(String photoId, double turnDeg, double sigmaDeg, int fold) implements Fact {
+public record Clocked(String photoId, double turnDeg, double sigmaDeg, int fold) implements Fact.OfPiece {
     /// A turn this near to whole screw holes is one.
     private static final double NEAR_A_HOLE_DEG = 3;
 
@@ -17,11 +17,6 @@ public record Clocked(String photoId, double turnDeg, double sigmaDeg, int fold)
         if (!(Math.abs(turnDeg) <= 180) || !(sigmaDeg >= 0 && sigmaDeg < 180) || fold < 1) {
             throw new IllegalArgumentException("a turn of " + turnDeg + " ± " + sigmaDeg + "°, " + fold + "-fold, is out of range");
         }
-    }
-
-    @Override
-    public boolean ofModel() {
-        return false;
     }
 
     @Override

@@ -10,14 +10,9 @@ import stillglass.ticket.line.Cursor;
 /// Damage: found, or done here. The report says which.
 /// @param what in the technician's words
 /// @param ours whether it was done on this bench
-public record Damaged(String what, boolean ours) implements Fact.Recalled {
+public record Damaged(String what, boolean ours) implements Fact.Recalled, Fact.OfPiece {
     public Damaged(String what) {
         this(what, false);
-    }
-
-    @Override
-    public boolean ofModel() {
-        return false;
     }
 
     @Override

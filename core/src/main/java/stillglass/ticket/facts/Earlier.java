@@ -8,12 +8,7 @@ import stillglass.ticket.line.Cursor;
 
 /// Somebody was here before.
 /// @param what shows it, in the technician's words
-public record Earlier(String what) implements Fact.Recalled {
-    @Override
-    public boolean ofModel() {
-        return false;
-    }
-
+public record Earlier(String what) implements Fact.Recalled, Fact.OfPiece {
     @Override
     public String about() {
         return "earlier " + what;

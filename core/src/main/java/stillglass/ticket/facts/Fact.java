@@ -70,6 +70,27 @@ public interface Fact {
         return Optional.empty();
     }
 
+    /// A thing that lies on the tray by itself; two of them are two.
+    interface Thing extends Fact {
+        @Override
+        default boolean single() {
+            return false;
+        }
+
+        @Override
+        default boolean thing() {
+            return true;
+        }
+    }
+
+    /// What speaks of this one piece only: later jobs on the model do not hear of it.
+    interface OfPiece extends Fact {
+        @Override
+        default boolean ofModel() {
+            return false;
+        }
+    }
+
     /// A move of a dance: goes back last in, first out, however often a thing moves.
     interface Move extends Fact {
         /// What was moved.

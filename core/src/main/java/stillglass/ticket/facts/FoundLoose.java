@@ -9,17 +9,12 @@ import stillglass.ticket.line.Cursor;
 /// It was not as tight, or not as free, as it should have been.
 /// @param how loose, overtight, or not fastened at all
 /// @param what of it, in the technician's words; empty for the joint itself
-public record FoundLoose(How how, Optional<String> what) implements Fact.Recalled {
+public record FoundLoose(How how, Optional<String> what) implements Fact.Recalled, Fact.OfPiece {
     /// How it was found.
     public enum How {
         LOOSE,
         OVERTIGHT,
         MISSING
-    }
-
-    @Override
-    public boolean ofModel() {
-        return false;
     }
 
     @Override

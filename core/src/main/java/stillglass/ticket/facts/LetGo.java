@@ -10,14 +10,9 @@ import stillglass.say.Said;
 import stillglass.ticket.line.Cursor;
 
 /// Where a thread let go, or where a ring's mark stood.
-public record LetGo(ClockPosition at) implements Fact {
+public record LetGo(ClockPosition at) implements Fact.OfPiece {
     /// Clock positions closer than this agree: what an eye reads off a dial.
     public static final double TOLERANCE_HOURS = 0.34;
-
-    @Override
-    public boolean ofModel() {
-        return false;
-    }
 
     @Override
     public String about() {

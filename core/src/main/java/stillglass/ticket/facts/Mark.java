@@ -17,7 +17,7 @@ import stillglass.ticket.line.Cursor;
 /// @param strokes how many; 0 when nobody said
 /// @param medium with what, where that was said
 /// @param ours whether it was made on this bench
-public record Mark(String name, Optional<String> other, Optional<ClockPosition> at, Optional<ClockPosition> otherAt, int strokes, Optional<String> medium, boolean ours) implements Fact {
+public record Mark(String name, Optional<String> other, Optional<ClockPosition> at, Optional<ClockPosition> otherAt, int strokes, Optional<String> medium, boolean ours) implements Fact.OfPiece {
     public static final int MOST_STROKES = 20;
 
     public Mark {
@@ -29,11 +29,6 @@ public record Mark(String name, Optional<String> other, Optional<ClockPosition> 
     /// One of which only the name and the place are known.
     public Mark(String name, Optional<ClockPosition> at) {
         this(name, Optional.empty(), at, Optional.empty(), 0, Optional.empty(), true);
-    }
-
-    @Override
-    public boolean ofModel() {
-        return false;
     }
 
     @Override

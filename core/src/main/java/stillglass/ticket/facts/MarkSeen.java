@@ -12,14 +12,9 @@ import stillglass.ticket.line.Cursor;
 /// @param name of the mark
 /// @param meets whether its strokes go on from one part to the other
 /// @param at where it stands, where that was said
-public record MarkSeen(String name, boolean meets, Optional<ClockPosition> at) implements Fact {
+public record MarkSeen(String name, boolean meets, Optional<ClockPosition> at) implements Fact.OfPiece {
     /// Strokes are told apart by eye within ten degrees.
     private static final double TOLERANCE_HOURS = 0.34;
-
-    @Override
-    public boolean ofModel() {
-        return false;
-    }
 
     @Override
     public String about() {

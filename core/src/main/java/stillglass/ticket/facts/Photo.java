@@ -4,12 +4,7 @@ import com.google.auto.service.AutoService;
 import stillglass.say.Said;
 
 /// A photo of this step.
-public record Photo(String photoId) implements Fact {
-    @Override
-    public boolean ofModel() {
-        return false;
-    }
-
+public record Photo(String photoId) implements Fact.OfPiece {
     @Override
     public String about() {
         return "photo";

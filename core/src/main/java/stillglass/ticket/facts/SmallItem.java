@@ -13,7 +13,7 @@ import stillglass.ticket.line.Cursor;
 /// @param name what it is
 /// @param qualities as they were said: paper, brass, thin …
 /// @param mm thickness of a washer, length of a pin
-public record SmallItem(String name, List<String> qualities, Optional<Double> mm) implements Fact {
+public record SmallItem(String name, List<String> qualities, Optional<Double> mm) implements Fact.Thing {
     /// Caliper readings closer than this agree.
     private static final double TOLERANCE_MM = 0.08;
 
@@ -25,16 +25,6 @@ public record SmallItem(String name, List<String> qualities, Optional<Double> mm
     @Override
     public String about() {
         return "item " + name;
-    }
-
-    @Override
-    public boolean single() {
-        return false;
-    }
-
-    @Override
-    public boolean thing() {
-        return true;
     }
 
     @Override

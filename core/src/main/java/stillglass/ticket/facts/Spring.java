@@ -19,7 +19,7 @@ import stillglass.ticket.line.Cursor;
 /// @param wireMm thickness of its wire
 /// @param diameterMm over its coils
 /// @param lengthMm unloaded
-public record Spring(String words, Optional<Double> wireMm, Optional<Double> diameterMm, Optional<Double> lengthMm, Optional<Integer> coils) implements Fact {
+public record Spring(String words, Optional<Double> wireMm, Optional<Double> diameterMm, Optional<Double> lengthMm, Optional<Integer> coils) implements Fact.Thing {
     /// What a caliper tells apart on soft coils.
     private static final double WIRE_TOLERANCE_MM = 0.04;
     private static final double WIDTH_TOLERANCE_MM = 0.15;
@@ -40,16 +40,6 @@ public record Spring(String words, Optional<Double> wireMm, Optional<Double> dia
     @Override
     public String about() {
         return "spring";
-    }
-
-    @Override
-    public boolean single() {
-        return false;
-    }
-
-    @Override
-    public boolean thing() {
-        return true;
     }
 
     @Override
