@@ -1,12 +1,15 @@
 package stillglass.cli;
 
 import java.io.PrintWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.assembly.Instrument;
+import stillglass.book.BadInput;
 import stillglass.book.data.OwnMaps;
 
 /// `shelf --shop DIR`: the shop's own maps as files.
@@ -19,6 +22,9 @@ final class ShelfVerb implements Runnable {
     private CommandLine.Model.@Nullable CommandSpec spec;
 
     private OwnMaps maps() {
+        if (!Files.isDirectory(shop)) {
+            throw new BadInput(String.valueOf(shop), "--shop", "there is no such folder");
+        }
         return new OwnMaps(shop, Clock.systemUTC());
     }
 
@@ -30,7 +36,11 @@ final class ShelfVerb implements Runnable {
     @Override
     public void run() {
         OwnMaps maps = maps();
-        maps.list().forEach(id -> line(maps.read(id)));
+        List<String> all = maps.list();
+        if (all.isEmpty()) {
+            out().println("no map stands on this shelf yet");
+        }
+        all.forEach(id -> line(maps.read(id)));
     }
 
     private void line(Instrument map) {

@@ -303,9 +303,10 @@ class VerbsTest {
 
     @Test
     void ownMapsAreBroughtInRenamedMergedAndRestored() throws Exception {
-        Path shop = folder.resolve("shop");
+        Path shop = Files.createDirectories(folder.resolve("shop"));
+        assertThat(run("shelf", "--shop", folder.resolve("nowhere")).err()).contains("nowhere").contains("no such folder");
         Path zoom = shipped("instruments/corvane_zoom_35_70.json");
-        assertThat(run("shelf", "--shop", shop).out()).as("an empty shelf").isBlank();
+        assertThat(run("shelf", "--shop", shop).out()).as("an empty shelf").contains("no map");
         assertThat(run("shelf", "--shop", shop, "import", zoom).out()).contains("corvane_zoom_35_70", "joints");
         assertThat(run("shelf", "--shop", shop, "rename", "corvane_zoom_35_70", "Zoom of the harbour").out()).contains("Zoom of the harbour");
         assertThat(run("shelf", "--shop", shop).out()).contains("Zoom of the harbour");

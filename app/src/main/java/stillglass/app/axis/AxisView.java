@@ -169,7 +169,7 @@ public final class AxisView extends Region {
         if (m.stack().isPresent()) {
             moved.clear();
             new StackLayer(getChildren(), (node, spoken, part) -> speak(node, spoken, part.isEmpty() ? new Selection.Nothing() : new Selection.OfPart(part)))
-                    .draw(m.stack().get(), 14, m.references().isEmpty() ? w - 14 : referenceLeft - em, 6, h - 4, em);
+                    .draw(m.stack().get(), 14, m.references().isEmpty() ? w - 14 : referenceLeft - em, 6, h - 4, em, StackLayer.ON_AXIS);
             right(m, f, em);
             return;
         }

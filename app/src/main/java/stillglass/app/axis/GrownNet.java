@@ -14,6 +14,7 @@ import stillglass.assembly.Net;
 import stillglass.assembly.Part;
 import stillglass.assembly.Side;
 import stillglass.ticket.joints.JointStory;
+import stillglass.ticket.story.Stage;
 import stillglass.ticket.words.Next;
 
 /// The unfolded picture of a body no net is known of: it has a side once something was said to be on it, and there lies what came off, in order. Nothing in it is measured.
@@ -56,7 +57,7 @@ final class GrownNet {
                 add(j, new Thing(j.name(), part.map(p -> PartForm.of(j.name(), p)).orElseGet(() -> PartForm.of(j.name())), standing, number, part.map(Part::id).orElse("")));
             }
         }
-        boolean opening = work.state().joints().closed().isEmpty();
+        boolean opening = work.state().joints().closed().isEmpty() && work.stage().compareTo(Stage.OPEN) <= 0;
         Next.expected(work.state(), work.world()).filter(n -> opening).ifPresent(n -> add(n.joint(), new Thing(n.joint().name(), PartForm.of(n.joint().name()), NetModel.Standing.EXPECTED, 0, "")));
     }
 

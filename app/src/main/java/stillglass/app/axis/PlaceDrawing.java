@@ -9,6 +9,7 @@ import stillglass.app.draw.Drawing;
 /// The instrument alone, large, with the place of the step lit: in section, unfolded, or as the stack of what came off.
 public final class PlaceDrawing extends Drawing {
     private static final double EM = 16;
+    private static final double LARGE = 130;
 
     private Optional<AxisModel> model = Optional.empty();
 
@@ -37,7 +38,7 @@ public final class PlaceDrawing extends Drawing {
             NetModel net = m.net().get();
             new NetLayer(getChildren(), speaker).draw(net.inHand().map(f -> new NetModel(java.util.List.of(f))).orElse(net), 6, 6, getWidth() - 6, getHeight() - 6, EM);
         } else if (m.stack().isPresent()) {
-            new StackLayer(getChildren(), speaker).draw(m.stack().get(), 4, getWidth() - 4, 4, getHeight() - 4, EM);
+            new StackLayer(getChildren(), speaker).draw(m.stack().get(), 4, getWidth() - 4, 4, getHeight() - 4, EM, LARGE);
         } else {
             section(m);
         }

@@ -6,6 +6,7 @@ import javafx.scene.Node;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
+import javafx.scene.text.TextAlignment;
 import stillglass.app.draw.Inked;
 import stillglass.app.draw.PartForm;
 
@@ -13,6 +14,8 @@ import stillglass.app.draw.PartForm;
 final class StackLayer {
     private static final double WIDEST = 104;
     private static final double NARROWEST = 34;
+    /// Half height of what is drawn on the Axis.
+    static final double ON_AXIS = 58;
 
     private final List<Node> into;
     private final NetLayer.Speaker speaker;
@@ -22,7 +25,8 @@ final class StackLayer {
         this.speaker = speaker;
     }
 
-    void draw(StackModel m, double x0, double x1, double y0, double y1, double em) {
+    /// @param tallest half height of what is drawn, at most
+    void draw(StackModel m, double x0, double x1, double y0, double y1, double em, double tallest) {
         List<StackModel.Item> front = lane(m, StackModel.Lane.FRONT);
         List<StackModel.Item> rear = lane(m, StackModel.Lane.REAR);
         List<StackModel.Item> above = lane(m, StackModel.Lane.ABOVE);
@@ -34,7 +38,7 @@ final class StackLayer {
         double top = y0 + (above.isEmpty() ? 0 : 4.2 * em);
         double bottom = y1 - (below.isEmpty() ? 0 : 3.6 * em);
         double axis = (top + bottom - 2.2 * em) / 2;
-        double half = Math.min(58, (bottom - top) / 2 - 1.8 * em);
+        double half = Math.min(tallest, (bottom - top) / 2 - 1.8 * em);
         Line line = new Line(x0, axis, x1, axis);
         line.getStyleClass().add("axis-line");
         into.add(line);
@@ -64,6 +68,7 @@ final class StackLayer {
         double room = width - 24;
         if (t.getLayoutBounds().getWidth() > room) {
             t.setWrappingWidth(room);
+            t.setTextAlignment(TextAlignment.CENTER);
         }
         t.setX(x - Math.min(room, t.getLayoutBounds().getWidth()) / 2);
         t.setY(y - (t.getLayoutBounds().getHeight() - 1.2 * em) / 2);
@@ -86,7 +91,11 @@ final class StackLayer {
     }
 
     private void name(StackModel.Item i, double x, double y, double room) {
-        Text t = Inked.text(into, i.name(), i.standing() == StackModel.Standing.IN_HAND ? "axis-label-quiet" : "axis-ruler");
+        Text t = Inked.text(into, i.name(), switch (i.standing()) {
+            case IN_HAND -> "axis-label-quiet";
+            case EXPECTED -> "axis-next";
+            case OFF, BACK -> "axis-ruler";
+        });
         Inked.fit(t, room);
         t.setX(x - t.getLayoutBounds().getWidth() / 2);
         t.setY(y);

@@ -11,6 +11,7 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.assembly.Side;
 import stillglass.ticket.joints.JointStory;
+import stillglass.ticket.story.Stage;
 import stillglass.ticket.words.Next;
 
 /// What came off an instrument of which no section is known: in order, on the side it left, each as what it was said to be. Nothing in it is measured.
@@ -65,7 +66,7 @@ public record StackModel(List<Item> items, String title) {
                 items.add(item(number, joint.get(), standing, work));
             }
         }
-        boolean opening = work.state().joints().closed().isEmpty();
+        boolean opening = work.state().joints().closed().isEmpty() && work.stage().compareTo(Stage.OPEN) <= 0;
         Next.expected(work.state(), work.world()).filter(n -> opening).ifPresent(n -> items.add(new Item(0, n.joint().name(), PartForm.of(n.joint().name()), lane(n.joint().side()), Standing.EXPECTED, "")));
         return Optional.of(new StackModel(items, work.state().tag().title()));
     }

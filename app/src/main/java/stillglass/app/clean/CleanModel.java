@@ -3,6 +3,7 @@ package stillglass.app.clean;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.app.desk.Say;
@@ -23,7 +24,7 @@ import stillglass.ticket.story.Stage;
 ///
 /// @param parts everything within reach
 /// @param part the one in hand
-/// @param materials what a solvent could reach on it
+/// @param materials what a solvent could reach on it, and with which controls it is reached
 /// @param rungs the ladder, weakest first
 /// @param barred what would have helped but would hurt
 /// @param chance that the soil is gone at the top
@@ -84,11 +85,19 @@ public record CleanModel(
         boolean gone = tried(part, soilId, work).stream().anyMatch(CareEvent.PartCleaned::gone);
         return new CleanModel(
                 chips, Optional.of(part.id()), part.name(),
-                Words.of(LearnedMap.takenForDelicate(part) ? "clean.materials.unknown" : "clean.materials", String.join(", ", materials.stream().sorted().map(Material::word).toList())),
+                materials(part, materials, work),
                 work.care().soils().stream().map(s -> new SoilChip(s.id(), s.name(), s.id().equals(soilId))).toList(),
                 soil.name(), rungs(ladder, part, soilId, gone, work),
                 ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), Words.say(b.reason())))).toList(),
                 ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), gone, work.state().done(Stage.CLEAN));
+    }
+
+    /// What a solvent could reach, and where controls must stand so that the part is reached at all.
+    private static String materials(Part part, Set<Material> materials, Work work) {
+        String made = Words.of(LearnedMap.takenForDelicate(part) ? "clean.materials.unknown" : "clean.materials", String.join(", ", materials.stream().sorted().map(Material::word).toList()));
+        List<String> controls = work.instrument().freedBy(part.id()).map(j -> j.behind().with()).orElse(Map.of()).entrySet().stream().sorted(Map.Entry.comparingByKey())
+                .map(c -> Words.of("clean.control", c.getKey(), c.getValue())).toList();
+        return controls.isEmpty() ? made : Words.of("clean.with", made, String.join(", ", controls));
     }
 
     /// Materials of the part and of what cannot be taken out of it.

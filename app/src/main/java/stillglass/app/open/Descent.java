@@ -144,7 +144,9 @@ final class Descent extends Drawing {
             int i = rungs.indexOf(r);
             Text t = Inked.text(getChildren(), (i + 1) + "  " + r.name(), "descent-next-name");
             t.setX(Math.clamp(x[i] - t.getLayoutBounds().getWidth() / 2, 2, Math.max(2, w - t.getLayoutBounds().getWidth() - 2)));
-            t.setY(Math.max(9, y[i] - 18));
+            // In a row of its own, so that it covers no step.
+            t.setY(8);
+            Inked.line(getChildren(), x[i], 16, x[i], y[i] - 8, "descent-leader");
             getChildren().add(t);
         });
     }

@@ -43,6 +43,8 @@ public final class OpenView implements Station {
     private static final double LOW_PIXELS = 400;
     private static final double LOW_DESCENT = 72;
     private static final double USUAL_DESCENT = 112;
+    private static final double LOW_DIAL = 66;
+    private static final double USUAL_DIAL = 100;
 
     private final Desk desk;
     private final Consumer<String> type;
@@ -75,7 +77,6 @@ public final class OpenView implements Station {
                 .ifPresent(p -> desk.select(new Selection.OfPart(p))), order -> desk.submit(new CourseIntent.Reorder(order)));
         dial = new Dial(at -> note(new LetGo(at)));
         dial.setId("dial");
-        dial.setMinHeight(66);
         VBox inHandLeft = Build.column(8, Build.tall(now), actions);
         HBox.setHgrow(inHandLeft, Priority.ALWAYS);
         recordBox = Build.column(6, recordOf, dial, Build.tall(record, 60));
@@ -108,7 +109,11 @@ public final class OpenView implements Station {
         node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, keepMap, tools, other), ways.node(), toolShelf, descent, below, photos.node());
         node.getStyleClass().add("station");
         // In a low window the way in gives way to the step in hand.
-        node.heightProperty().subscribe(h -> descent.setMinHeight(h.doubleValue() < LOW_PIXELS ? LOW_DESCENT : USUAL_DESCENT));
+        node.heightProperty().subscribe(h -> {
+            boolean low = h.doubleValue() < LOW_PIXELS;
+            descent.setMinHeight(low ? LOW_DESCENT : USUAL_DESCENT);
+            dial.setMinHeight(low ? LOW_DIAL : USUAL_DIAL);
+        });
     }
 
     private void note(Fact fact) {

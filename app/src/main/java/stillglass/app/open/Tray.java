@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
@@ -133,7 +135,9 @@ public final class Tray {
                 drawing.getChildren().addAll(shapes);
             }
         }
-        VBox box = Build.column(0, drawing, Build.label(c.number() + "  " + c.name(), "tiny", "medium"), Build.label(c.note(), "tiny", "soft"));
+        Label note = Build.label(c.note(), "tiny", "soft", "tray-note");
+        VBox box = Build.column(0, drawing, Build.label(c.number() + "  " + c.name(), "tiny", "medium"), note);
+        Tooltip.install(box, new Tooltip(c.name() + (c.note().isEmpty() ? "" : "\n" + c.note())));
         box.setAlignment(javafx.geometry.Pos.TOP_CENTER);
         box.getStyleClass().add("tray-cell");
         box.setAccessibleText(c.number() + ", " + c.name() + ", " + c.note());

@@ -52,6 +52,11 @@ class StackModelTest {
     }
 
     @Test
+    void nothingIsExpectedAnyMoreOnceItIsClosed() {
+        assertThat(StackModel.of(Typed.work(Instrument.Sort.LENS, Stage.CLOSE, "build one helicoid")).orElseThrow().items()).isEmpty();
+    }
+
+    @Test
     void whatIsBackShowsSo() {
         Work closing = Typed.work(Instrument.Sort.LENS, Stage.CLOSE, "note begun");
         assertThat(StackModel.of(closing).orElseThrow().items()).isEmpty();

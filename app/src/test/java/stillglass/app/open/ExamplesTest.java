@@ -4,9 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import stillglass.app.clean.CleanModel;
 import stillglass.app.desk.Typed;
+import stillglass.app.desk.Work;
 import stillglass.assembly.Instrument;
 import stillglass.ticket.story.Stage;
 
@@ -22,5 +26,14 @@ class ExamplesTest {
         OpenModel after = OpenModel.of(Typed.work(sort, Stage.OPEN, lines.toArray(String[]::new)));
         assertThat(after.start()).as("it has begun").isEmpty();
         assertThat(after.tray()).isNotEmpty();
+    }
+
+    /// A control that opened a way belongs to cleaning behind it, too.
+    @Test
+    void cleaningSaysWithWhichControlsItIsReached() {
+        Work w = Typed.work(Instrument.Sort.SHUTTER, Stage.CLEAN, "note begun");
+        assertThat(CleanModel.of(w, Optional.empty()).materials()).doesNotContain("reached with");
+        Work open = Typed.work(Instrument.Sort.SHUTTER, Stage.OPEN, "off blade cover, seat, front", "with shutter at B");
+        assertThat(CleanModel.of(open, Optional.empty()).materials()).contains("reached with shutter at b");
     }
 }

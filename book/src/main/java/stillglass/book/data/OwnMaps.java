@@ -33,14 +33,19 @@ public final class OwnMaps {
     public record Version(String version, int joints) {}
 
     private Path file(String id) {
-        if (!id.matches(ID)) {
-            throw new BadInput(id, "id", "letters, digits, - and _ only, up to 40");
-        }
+        checked(id);
         return folder.resolve("instruments").resolve(id + ".json");
     }
 
+    private static void checked(String id) {
+        if (!id.matches(ID)) {
+            throw new BadInput(id, "id", "letters, digits, - and _ only, up to 40");
+        }
+    }
+
     private Path earlier(String id) {
-        return folder.resolve("earlier").resolve(file(id).getFileName().toString().replace(".json", ""));
+        checked(id);
+        return folder.resolve("earlier").resolve(id);
     }
 
     /// @throws BadInput when there is none of that name

@@ -122,7 +122,7 @@ class BuildsTest {
         assertThat(b.chance(cell.id())).isEqualTo(0.8);
         assertThat(new Expected(b, World.Seen.NOTHING).chance(cell)).isEqualTo(0.8);
         assertThat(new Expected(b, jobs(new Lesson(List.of(), List.of(), Map.of()))).chance(cell)).isCloseTo(1.6 / 12, within(1e-12));
-        assertThat(new Expected(b, jobs(new Lesson(List.of(), List.of("front-cell"), Map.of("front-cell", new Lesson.Met(List.of(), false, Optional.empty(), Optional.empty()))))).chance(cell)).isCloseTo(11.6 / 12, within(1e-12));
+        assertThat(new Expected(b, jobs(new Lesson(List.of(), List.of("front-cell"), Map.of("front-cell", new Lesson.Met(List.of(), false, false, false, Optional.empty(), Optional.empty()))))).chance(cell)).isCloseTo(11.6 / 12, within(1e-12));
     }
 
     private static EarlierJobs jobs(Lesson alike) {

@@ -43,6 +43,7 @@ import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.joints.JointEvent;
 import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.joints.Lesson;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Event;
@@ -314,5 +315,12 @@ class LogbookTest {
         assertThatThrownBy(() -> Logbook.open(text)).isInstanceOf(BookTrouble.class).hasMessageContaining("is not a Still Glass logbook");
         assertThat(Files.readString(text)).startsWith("Dear owner");
         assertThatThrownBy(() -> Logbook.open(text.resolve("book.sqlite"))).isInstanceOf(BookTrouble.class);
+    }
+
+    /// Lessons kept before things that fell were counted: they fell in none.
+    @Test
+    void aLessonOfBeforeIsRead() {
+        Lesson old = EventJson.mapper().readValue("{\"found\":[],\"order\":[\"mount\"],\"met\":{\"mount\":{\"facts\":[],\"stuck\":true,\"minutes\":2.5,\"grease\":null}}}", Lesson.class);
+        assertThat(old.met().get("mount")).isEqualTo(new Lesson.Met(List.of(), true, false, false, Optional.of(2.5), Optional.empty()));
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import stillglass.assembly.Joint;
 import stillglass.say.Said;
@@ -31,20 +32,27 @@ public record EarlierJobs(List<Lesson> lessons) implements World.Seen {
         return (int) lessons.stream().filter(l -> l.met().containsKey(joint) || l.found().stream().anyMatch(f -> f.joint().equals(joint))).count();
     }
 
-    /// In how many it was met and stuck, how long it took in the middle, and what the latest of them noted.
+    /// In how many it was met, what went wrong how often, how long it took in the middle, and what the latest of them noted.
     @Override
     public List<Said> told(String joint) {
         List<Lesson.Met> all = lessons.stream().flatMap(l -> Optional.ofNullable(l.met().get(joint)).stream()).toList();
         if (all.isEmpty()) {
             return List.of();
         }
-        List<Said> said = new ArrayList<>();
-        long stuck = all.stream().filter(Lesson.Met::stuck).count();
-        said.add(Said.of(stuck > 0 ? "earlier.met.stuck" : "earlier.met", "met", all.size(), "jobs", lessons.size(), "stuck", stuck));
+        List<Said> said = new ArrayList<>(List.of(Said.of("earlier.met", "met", all.size(), "jobs", lessons.size())));
+        went(all, Lesson.Met::stuck, "earlier.stuck").ifPresent(said::add);
+        went(all, Lesson.Met::dropped, "earlier.dropped").ifPresent(said::add);
+        went(all, Lesson.Met::otherwise, "earlier.otherwise").ifPresent(said::add);
         minutes(joint).ifPresent(m -> said.add(Said.of("earlier.minutes", "minutes", m)));
         all.reversed().stream().filter(m -> !m.facts().isEmpty()).findFirst().ifPresent(m -> said.add(Said.of("earlier.noted", "facts", FactKinds.said(m.facts()))));
         all.reversed().stream().flatMap(m -> m.grease().stream()).findFirst().ifPresent(g -> said.add(Said.of("earlier.grease", "grease", g)));
         return List.copyOf(said);
+    }
+
+    /// How often something happened, and from that the chance that it happens now: (k + 1/2) / (n + 1), the mean after k of n from a prior that knows nothing (Jeffreys). Silent where it never did.
+    private static Optional<Said> went(List<Lesson.Met> all, Predicate<Lesson.Met> how, String key) {
+        long times = all.stream().filter(how).count();
+        return times == 0 ? Optional.empty() : Optional.of(Said.of(key, "times", times, "percent", 100 * (times + 0.5) / (all.size() + 1)));
     }
 
     /// How long it took in the middle of the jobs that tell.

@@ -3,6 +3,7 @@ package stillglass.ticket.joints;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -21,17 +22,19 @@ import stillglass.ticket.story.Grown;
 /// @param past closings that opening it again has ended
 /// @param lastOpened number of the row in which it was last opened; 0 when it never was
 /// @param firstOpened when it was first opened
+/// @param troubles what ever went wrong at it, mended or not
 public record JointStory(
         String joint, Optional<JointEvent.Found> found, List<Occurrence> noted, boolean open, boolean everOpened, boolean offPlan, Optional<String> refitted, Closing closing,
-        List<Closing> past, long lastOpened, Optional<Instant> firstOpened) {
+        List<Closing> past, long lastOpened, Optional<Instant> firstOpened, Set<Trouble> troubles) {
 
     public JointStory {
         noted = List.copyOf(noted);
         past = List.copyOf(past);
+        troubles = Set.copyOf(troubles);
     }
 
     static JointStory untouched(String joint) {
-        return new JointStory(joint, Optional.empty(), List.of(), false, false, false, Optional.empty(), Closing.begin(1), List.of(), 0, Optional.empty());
+        return new JointStory(joint, Optional.empty(), List.of(), false, false, false, Optional.empty(), Closing.begin(1), List.of(), 0, Optional.empty(), Set.of());
     }
 
     public boolean closed() {
@@ -78,7 +81,7 @@ public record JointStory(
     }
 
     JointStory with(JointEvent.Found f) {
-        return new JointStory(joint, Optional.of(f), noted, open, everOpened, offPlan, refitted, closing, past, lastOpened, firstOpened);
+        return new JointStory(joint, Optional.of(f), noted, open, everOpened, offPlan, refitted, closing, past, lastOpened, firstOpened, troubles);
     }
 
     /// A fact of which there can be only one takes the place of an earlier one about the same.
@@ -99,24 +102,30 @@ public record JointStory(
     }
 
     private JointStory noted(List<Occurrence> all) {
-        return new JointStory(joint, found, all, open, everOpened, offPlan, refitted, closing, past, lastOpened, firstOpened);
+        return new JointStory(joint, found, all, open, everOpened, offPlan, refitted, closing, past, lastOpened, firstOpened, troubles);
     }
 
     JointStory opened(boolean outOfTurn, long seq, Instant at) {
         boolean again = closing.begun();
         return new JointStory(joint, found, noted, true, true, offPlan || outOfTurn, Optional.empty(), again ? Closing.begin(closing.number() + 1) : closing,
-                again ? Grown.by(past, closing) : past, seq, firstOpened.or(() -> Optional.of(at)));
+                again ? Grown.by(past, closing) : past, seq, firstOpened.or(() -> Optional.of(at)), troubles);
+    }
+
+    JointStory troubled(Trouble kind) {
+        Set<Trouble> all = new HashSet<>(troubles);
+        all.add(kind);
+        return new JointStory(joint, found, noted, open, everOpened, offPlan, refitted, closing, past, lastOpened, firstOpened, all);
     }
 
     JointStory with(Closing now) {
-        return new JointStory(joint, found, noted, open, everOpened, offPlan, refitted, now, past, lastOpened, firstOpened);
+        return new JointStory(joint, found, noted, open, everOpened, offPlan, refitted, now, past, lastOpened, firstOpened, troubles);
     }
 
     JointStory closed(Closing now) {
-        return new JointStory(joint, found, noted, false, everOpened, offPlan, Optional.empty(), now, past, lastOpened, firstOpened);
+        return new JointStory(joint, found, noted, false, everOpened, offPlan, Optional.empty(), now, past, lastOpened, firstOpened, troubles);
     }
 
     JointStory refitted(Optional<String> during) {
-        return new JointStory(joint, found, noted, open, everOpened, offPlan, during, closing, past, lastOpened, firstOpened);
+        return new JointStory(joint, found, noted, open, everOpened, offPlan, during, closing, past, lastOpened, firstOpened, troubles);
     }
 }

@@ -66,7 +66,7 @@ public record Joints(
             case JointEvent.TakenOff e -> touch(e.joint(), s -> s.refitted(Optional.empty()));
             case JointEvent.Zeroed e -> touch(e.joint(), s -> s.with(s.closing().zeroed(Optional.of(seq))));
             case JointEvent.Tested e -> tried(Grown.by(trials, new Trial(seq, e.joint(), e.function(), e.passed(), e.what())));
-            case JointEvent.Troubled e -> troubled(Grown.by(troubles, new TroubleAt(seq, e.joint(), e.kind(), e.note())));
+            case JointEvent.Troubled e -> troubled(Grown.by(troubles, new TroubleAt(seq, e.joint(), e.kind(), e.note()))).touch(e.joint(), s -> s.troubled(e.kind()));
             case JointEvent.Mended e -> mended(e);
             case JointEvent.ShimsFitted e -> fitted(e, seq);
             case JointEvent.InfinityShimsNamed e -> new Joints(stories, order, firstOrder, references, marks, troubles, trials, shims, Optional.of(e.place()), inHand, lastOpened, lastFitted);

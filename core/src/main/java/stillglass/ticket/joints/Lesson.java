@@ -19,9 +19,11 @@ public record Lesson(List<JointEvent.Found> found, List<String> order, Map<Strin
     /// What one job noted of a joint.
     /// @param facts those that say something of the model
     /// @param stuck whether it would not open at first
+    /// @param dropped whether something fell or flew
+    /// @param otherwise whether it was not as it was expected or drawn
     /// @param minutes from the joint before it, where that was no pause
     /// @param grease laid when it went back
-    public record Met(List<Fact> facts, boolean stuck, Optional<Double> minutes, Optional<String> grease) {
+    public record Met(List<Fact> facts, boolean stuck, boolean dropped, boolean otherwise, Optional<Double> minutes, Optional<String> grease) {
         public Met {
             facts = List.copyOf(facts);
         }
@@ -40,7 +42,7 @@ public record Lesson(List<JointEvent.Found> found, List<String> order, Map<Strin
             JointStory s = joints.story(id);
             List<Fact> facts = s.facts();
             Optional<Double> minutes = before.flatMap(b -> s.firstOpened().map(at -> Duration.between(b, at).toMillis() / 60e3)).filter(m -> m > 0 && m <= LONGEST_MINUTES);
-            met.put(id, new Met(facts.stream().filter(Fact::ofModel).toList(), facts.stream().anyMatch(Stuck.class::isInstance), minutes, s.closing().greased().map(JointEvent.Greased::grease)));
+            met.put(id, new Met(facts.stream().filter(Fact::ofModel).toList(), facts.stream().anyMatch(Stuck.class::isInstance), s.troubles().contains(Trouble.DROPPED), s.troubles().contains(Trouble.NOT_AS_DRAWN), minutes, s.closing().greased().map(JointEvent.Greased::grease)));
             before = s.firstOpened();
         }
         return new Lesson(joints.found(), joints.firstOrder(), met);

@@ -31,11 +31,18 @@ class EarlierJobsTest {
                 job("off mount, screws, rear", "3 screws, cross, 4.2 mm"),
                 job("off name ring, thread, front", "ball 1")));
 
-        assertThat(told(jobs, "name-ring")).anyMatch(t -> t.contains("2 of 3 earlier jobs") && t.contains("stuck in 1")).anyMatch(t -> t.contains("ball 1 mm"));
-        assertThat(told(jobs, "mount")).anyMatch(t -> t.contains("2 of 3")).noneMatch(t -> t.contains("stuck")).anyMatch(t -> t.contains("4.2 mm"));
+        assertThat(told(jobs, "name-ring")).anyMatch(t -> t.contains("2 of 3 earlier jobs")).anyMatch(t -> t.contains("Stuck in 1: 50 %")).anyMatch(t -> t.contains("ball 1 mm"));
+        assertThat(told(jobs, "mount")).anyMatch(t -> t.contains("2 of 3")).noneMatch(t -> t.contains("Stuck")).anyMatch(t -> t.contains("4.2 mm"));
         assertThat(told(jobs, "teapot")).isEmpty();
         assertThat(jobs.met("mount")).isEqualTo(2);
         assertThat(jobs.met("teapot")).isZero();
+    }
+
+    /// Half of one and a half, worked out by hand; what was found again on the same day still fell.
+    @Test
+    void whatFellOrWasOtherwiseCountsForTheChanceThatItDoesAgain() {
+        EarlierJobs jobs = new EarlierJobs(List.of(job("off mount, screws, rear", "dropped click ball", "mended click ball"), job("off mount, screws, rear", "not as drawn, a second spring"), job("off mount, screws, rear")));
+        assertThat(told(jobs, "mount")).contains("Something fell in 1: 38 % now.", "Not as expected in 1: 38 % now.").noneMatch(t -> t.contains("Stuck"));
     }
 
     /// Damage, marks and where a thread let go are of one piece and stay with it.
