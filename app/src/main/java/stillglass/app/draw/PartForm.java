@@ -99,7 +99,7 @@ public enum PartForm {
                 all.add(box(x, y - half, 3, 2 * wall));
                 all.add(box(x, y + half - 2 * wall, 3, 2 * wall));
             }
-            case SMALL -> all.add(new Circle(x, y, Math.min(6, 0.5 * half)));
+            case SMALL -> all.add(new Circle(x, y, Math.max(Math.min(6, 0.5 * half), 0.1 * half)));
         }
         return all;
     }

@@ -109,7 +109,7 @@ public final class ProveView implements Station {
         VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.row(8, name, sign, pdf), written);
         sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        node = Build.shared(16, List.of(atInfinity, atVeil, report), 1.05, 0.95, 1.25);
+        node = Build.shared(16, List.of(atInfinity, atVeil, report), 1.2, 0.85, 1.25);
         node.getStyleClass().add("station");
     }
 
