@@ -352,6 +352,6 @@ public record LookModel(
                     Words.of("look.keys.walk"));
         }
         return done ? new Say(Words.of("look.say.done"), Words.of("keys.hint.decide"))
-                : new Say(Words.of("look.say.finish"), Words.of("keys.hint.finish"));
+                : new Say(Words.of(rows.stream().anyMatch(r -> r.place().equals(Words.of("look.nosurface"))) ? "look.say.finish.unplaced" : "look.say.finish"), Words.of("keys.hint.finish"));
     }
 }

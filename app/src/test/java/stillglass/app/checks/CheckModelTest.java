@@ -99,6 +99,8 @@ class CheckModelTest {
     @Test
     void findingsWithoutOpticsAreShownAsUnweighedNotAsNone() {
         Work w = Typed.work(Instrument.Sort.LENS, Stage.DECIDE, seen(finding(FindingKind.HAZE, 3), finding(FindingKind.SCRATCH, 2)));
+        Work dusty = Typed.work(Instrument.Sort.LENS, Stage.LOOK, seen(new Finding(FindingKind.DUST, 1, List.of(), 0.1, 1, 0.2, 0.3, 0.1, 1, List.of(Said.text("seen")))));
+        assertThat(LookModel.of(dusty).say().sentence()).as("nobody knows where it lies").contains("not known").doesNotContain("have a place");
         DecideModel m = DecideModel.of(w);
         assertThat(m.rows()).isEmpty();
         assertThat(m.unweighed()).extracting(DecideModel.Unweighed::kind).containsExactly(FindingKind.HAZE, FindingKind.SCRATCH);
