@@ -16,6 +16,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Devices;
+import stillglass.app.desk.ElapsedClock;
 import stillglass.app.house.House;
 import stillglass.app.practice.DemoBook;
 import stillglass.app.practice.SimulatedDevices;
@@ -73,10 +74,16 @@ final class StillGlassApp {
     private void show(Stage stage) {
         Theme.loadFonts();
         Theme theme = new Theme();
-        Desk desk = new Desk(logbook.join(), shelf.join(), Clock.systemUTC(), Platform::runLater, demo() ? new SimulatedDevices() : Devices.NONE);
+        ElapsedClock clock = ElapsedClock.ofSystem();
+        Desk desk = new Desk(logbook.join(), shelf.join(), clock, Platform::runLater, demo() ? new SimulatedDevices() : Devices.NONE);
         Shell root = House.furnish(desk, new SystemAsker(stage), theme);
         Scene scene = new Scene(root, 1280, 800);
         theme.dress(scene);
+        desk.watch(work -> {
+            if (desk.clocks().isEmpty()) {
+                clock.settle();
+            }
+        });
         stage.setTitle(Words.of("window.title"));
         stage.setMinWidth(900);
         stage.setMinHeight(600);
@@ -116,7 +123,10 @@ final class StillGlassApp {
             if (Boolean.getBoolean("stillglass.timing")) {
                 Platform.runLater(() -> System.err.println("still-glass: ticket drawn " + (System.nanoTime() - asked) / 1_000_000 + " ms after it was asked for"));
             }
-        }, Platform::runLater);
+        }, Platform::runLater).exceptionally(gone -> {
+            Platform.runLater(shell::showBook);
+            return null;
+        });
     }
 
     /// The launcher gives the moment it started the Java machine; how long the window took is said on request.

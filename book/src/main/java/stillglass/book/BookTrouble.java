@@ -8,6 +8,10 @@ public final class BookTrouble extends RuntimeException {
         super(message, cause);
     }
 
+    public BookTrouble(String message) {
+        super(message);
+    }
+
     /// Whether somebody else has stored the same row a moment before.
     public boolean clash() {
         return getCause() != null && deepest(getCause()).contains("SQLITE_CONSTRAINT");

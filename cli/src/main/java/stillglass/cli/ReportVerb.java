@@ -51,6 +51,7 @@ final class ReportVerb implements Callable<Integer> {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
         }
         try (Logbook log = Logbook.open(book)) {
+            log.notes().forEach(n -> Objects.requireNonNull(spec).commandLine().getErr().println("still-glass: " + n));
             List<String> known = log.numbers();
             if (!known.contains(ticket)) {
                 throw new BadInput(String.valueOf(book.getFileName()), "ticket", "there is no " + ticket + "; it holds " + String.join(", ", known.stream().limit(MOST_NAMED).toList())

@@ -118,7 +118,7 @@ final class Computing {
     /// A model on the shelf built like one that is on no map.
     private Optional<AlikeModel> alike(Work work) {
         return work.mapped() ? Optional.empty() : work.section().flatMap(lens -> AlikeModel.best(lens, shelf.instrumentIds().stream().map(shelf::instrument)
-                .flatMap(i -> i.sectionId().map(id -> new AlikeModel.Known(i, shelf.section(id))).stream()).toList()));
+                .flatMap(i -> i.sectionId().filter(shelf::hasSection).map(id -> new AlikeModel.Known(i, shelf.section(id))).stream()).toList()));
     }
 
     private Optional<WayIn.Plan> plan(Work work, Progress watch) {

@@ -3,6 +3,8 @@ package stillglass.app.desk;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -93,6 +95,16 @@ public final class Desk implements AutoCloseable {
         return clock;
     }
 
+    /// The day it is here.
+    public LocalDate today() {
+        return clock.instant().atZone(ZoneId.systemDefault()).toLocalDate();
+    }
+
+    /// What was found when the book was opened and has to be told.
+    public List<String> notes() {
+        return log.notes();
+    }
+
     /// What a line is read against while no ticket is open.
     public World nowhere() {
         return new World(shelf.instrument(Tag.NONE), Optional.empty(), shelf.care(), shelf.builds(), World.Seen.NOTHING);
@@ -164,6 +176,9 @@ public final class Desk implements AutoCloseable {
     public CompletableFuture<Void> open(String number) {
         return this.<Void>onBook(() -> {
             Tickets.Ticket found = tickets.open(number);
+            if (!found.state().tag().begun() && found.trouble().isEmpty()) {
+                throw new BadInput(String.valueOf(log.file().getFileName()), number, "there is no such ticket in this logbook");
+            }
             settings.opened(number);
             ui.execute(() -> shown = Optional.empty());
             open = Optional.of(found);

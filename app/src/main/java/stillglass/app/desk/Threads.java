@@ -21,6 +21,7 @@ final class Threads {
     private final ScheduledExecutorService book = Executors.newSingleThreadScheduledExecutor(r -> Thread.ofPlatform().daemon().name("book").unstarted(r));
     private final ExecutorService compute = Executors.newSingleThreadExecutor(r -> Thread.ofPlatform().daemon().name("compute").unstarted(r));
     private final Consumer<String> trouble;
+    private String told = "";
 
     /// @param trouble hears what went wrong, as a sentence for people
     Threads(Consumer<String> trouble) {
@@ -47,8 +48,14 @@ final class Threads {
         book.scheduleWithFixedDelay(() -> {
             try {
                 work.run();
+                told = "";
             } catch (RuntimeException e) {
-                trouble.accept(sentence(e));
+                // The same again and again is said once.
+                String sentence = sentence(e);
+                if (!sentence.equals(told)) {
+                    told = sentence;
+                    trouble.accept(sentence);
+                }
             }
         }, milliseconds, milliseconds, TimeUnit.MILLISECONDS);
     }

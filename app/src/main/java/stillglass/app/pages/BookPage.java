@@ -2,10 +2,7 @@ package stillglass.app.pages;
 
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
@@ -24,6 +21,7 @@ import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.station.Page;
 import stillglass.app.theme.Build;
+import stillglass.app.theme.DueDay;
 import stillglass.app.theme.Words;
 import stillglass.look.FindingKind;
 import stillglass.ticket.Agreement;
@@ -31,7 +29,6 @@ import stillglass.ticket.arrival.ArrivalEvent;
 
 /// All tickets, and how a new one begins.
 public final class BookPage implements Page {
-    private static final DateTimeFormatter DUE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final int ON_THE_LINE = 60;
 
     private final Desk desk;
@@ -64,7 +61,11 @@ public final class BookPage implements Page {
         VBox.setVgrow(tickets, Priority.ALWAYS);
         begin = new BeginSheet(desk, asker, this::begun, () -> measuring(true), watch, connect);
         measure = new MeasurePage(desk, begin::begin, () -> measuring(false));
-        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), tickets, agreement, dueLine);
+        Label notes = Build.label(String.join(" ", desk.notes()), "danger", "small");
+        notes.setId("book-notes");
+        notes.managedProperty().bind(notes.visibleProperty());
+        notes.setVisible(!desk.notes().isEmpty());
+        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), notes, tickets, agreement, dueLine);
         ledgerAndShelf = Build.shared(20, List.of(ledger, begin.node()), 1.9, 1);
         ledgerAndShelf.getStyleClass().addAll("station", "book");
         node.getChildren().setAll(ledgerAndShelf);
@@ -125,18 +126,18 @@ public final class BookPage implements Page {
             list();
             summary.setText(summaryWords(s));
             agreement.setText(agreementWords(s.agreement()));
-            dueLine.show(s.due(), today());
+            dueLine.show(s.due(), desk.today());
             begin.show();
             listed.run();
         }, Platform::runLater);
     }
 
-    private static String summaryWords(Desk.Summary s) {
+    private String summaryWords(Desk.Summary s) {
         if (s.counts().tickets() == 0) {
             return "";
         }
         String count = Words.of("book.tickets", s.counts().tickets());
-        return s.counts().nextDue().map(d -> Words.of("book.summary", count, s.counts().signed(), DUE.format(LocalDate.parse(d))))
+        return s.counts().nextDue().map(d -> Words.of("book.summary", count, s.counts().signed(), DueDay.words(LocalDate.parse(d), desk.today())))
                 .orElse(Words.of("book.summary.undated", count, s.counts().signed()));
     }
 
@@ -156,20 +157,19 @@ public final class BookPage implements Page {
     private void list() {
         String wanted = search.getText().strip();
         if (wanted.isEmpty()) {
-            tickets.show(read.map(s -> s.counts().tickets()).orElse(0), read.isPresent() ? Words.of("book.empty") : "");
+            tickets.show(read.map(s -> s.counts().tickets()).orElse(0), Words.of(read.isPresent() ? "book.empty" : "book.loading"));
         } else {
             tickets.find(wanted);
         }
-    }
-
-    private LocalDate today() {
-        return desk.clock().instant().atZone(ZoneId.systemDefault()).toLocalDate();
     }
 
     @Override
     public Say say() {
         if (measuring()) {
             return new Say(Words.of("measure.say"), Words.of("measure.keys"));
+        }
+        if (read.isEmpty()) {
+            return new Say(Words.of("book.loading"), Words.of("book.keys"));
         }
         boolean empty = read.filter(s -> s.counts().tickets() > 0).isEmpty();
         return new Say(Words.of(empty ? "book.say.empty" : "book.say"), Words.of("book.keys"));

@@ -19,6 +19,10 @@ import stillglass.book.log.Logbook;
 final class DueLine extends Region {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
+    /// Days the line shows at most, ahead and back.
+    private static final int AHEAD = 120;
+    private static final int BACK = 60;
+
     /// A ticket and its day.
     private record Due(String number, LocalDate day) {}
 
@@ -45,8 +49,8 @@ final class DueLine extends Region {
         if (open.isEmpty()) {
             return;
         }
-        LocalDate last = open.getLast().day().plusDays(3);
-        LocalDate first = open.getFirst().day().isBefore(today) ? open.getFirst().day() : today;
+        LocalDate last = earlier(open.getLast().day().plusDays(3), today.plusDays(AHEAD));
+        LocalDate first = later(earlier(open.getFirst().day(), today), today.minusDays(BACK));
         double days = Math.max(14, ChronoUnit.DAYS.between(first, last));
         double y = getHeight() - 26;
         Line line = new Line(0, y, getWidth(), y);
@@ -67,7 +71,8 @@ final class DueLine extends Region {
         double next = Double.POSITIVE_INFINITY;
         boolean nextHigh = false;
         for (Due t : open.reversed()) {
-            double x = x(t.day(), first, days);
+            // What is due much later, or should have been long ago, hangs at the end of the line.
+            double x = x(later(earlier(t.day(), last), first), first, days);
             boolean late = t.day().isBefore(today);
             Text name = text(t.number(), late ? "due-late-name" : "due-name", x + 4, 0);
             nextHigh = x + name.getLayoutBounds().getWidth() + 12 > next && !nextHigh;
@@ -80,6 +85,14 @@ final class DueLine extends Region {
             bead.getStyleClass().add(late ? "due-late-bead" : "due-bead");
             getChildren().addAll(string, bead);
         }
+    }
+
+    private static LocalDate earlier(LocalDate a, LocalDate b) {
+        return a.isBefore(b) ? a : b;
+    }
+
+    private static LocalDate later(LocalDate a, LocalDate b) {
+        return a.isAfter(b) ? a : b;
     }
 
     private double x(LocalDate d, LocalDate first, double days) {

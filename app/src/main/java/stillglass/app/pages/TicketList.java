@@ -130,8 +130,8 @@ final class TicketList extends ListView<Integer> {
             }
             ask(at / PAGE);
             Logbook.Listed listed = rows.get(at);
-            setGraphic(listed == null ? Build.label(Words.of("book.reading"), "soft") : TicketRow.of(listed, desk.shelf()));
-            setAccessibleText(listed == null ? "" : TicketRow.spoken(listed));
+            setGraphic(listed == null ? Build.label(Words.of("book.reading"), "soft") : TicketRow.of(listed, desk.shelf(), desk.today()));
+            setAccessibleText(listed == null ? "" : TicketRow.spoken(listed, desk.today()));
         }
     }
 }

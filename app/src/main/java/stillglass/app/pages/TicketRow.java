@@ -1,7 +1,6 @@
 package stillglass.app.pages;
 
-import java.time.format.DateTimeFormatter;
-import java.util.Locale;
+import java.time.LocalDate;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
@@ -11,6 +10,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Path;
 import stillglass.app.draw.Silhouette;
 import stillglass.app.theme.Build;
+import stillglass.app.theme.DueDay;
 import stillglass.app.theme.Words;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
@@ -21,15 +21,13 @@ import stillglass.ticket.story.Stage;
 
 /// A ticket in the Book: what it is, whose, what is wrong with it, how far it has come.
 final class TicketRow {
-    private static final DateTimeFormatter DUE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
-
     private TicketRow() {}
 
-    static Node of(Logbook.Listed listed, Shelf shelf) {
+    static Node of(Logbook.Listed listed, Shelf shelf, LocalDate today) {
         Card c = listed.card();
         VBox words = Build.column(1, Build.label(c.number() + "  " + c.tag().title(), "subheading"), Build.label(owner(c.tag()), "soft", "small"));
         words.setPrefWidth(260);
-        Node state = listed.trouble().<Node>map(t -> Build.label(t, "danger", "small")).orElseGet(() -> Build.label(stands(c), "soft", "small"));
+        Node state = listed.trouble().<Node>map(t -> Build.label(t, "danger", "small")).orElseGet(() -> Build.label(stands(c, today), "soft", "small"));
         VBox what = Build.column(1, Build.label(wrong(c), "medium"), state);
         what.setPrefWidth(240);
         HBox.setHgrow(what, Priority.ALWAYS);
@@ -39,9 +37,9 @@ final class TicketRow {
         return row;
     }
 
-    static String spoken(Logbook.Listed listed) {
+    static String spoken(Logbook.Listed listed, LocalDate today) {
         Card c = listed.card();
-        return String.join(", ", c.number(), c.tag().title(), owner(c.tag()), wrong(c), listed.trouble().orElseGet(() -> stands(c)));
+        return String.join(", ", c.number(), c.tag().title(), owner(c.tag()), wrong(c), listed.trouble().orElseGet(() -> stands(c, today)));
     }
 
     private static String owner(Tag t) {
@@ -52,8 +50,8 @@ final class TicketRow {
         return c.wrong().map(Words::capital).orElse(Words.of("book.wrong.unknown"));
     }
 
-    private static String stands(Card c) {
-        Optional<String> due = c.tag().due().map(DUE::format);
+    private static String stands(Card c, LocalDate today) {
+        Optional<String> due = c.tag().due().map(d -> DueDay.words(d, today));
         if (c.signed()) {
             return Words.of("book.signed");
         }

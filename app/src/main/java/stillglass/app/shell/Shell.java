@@ -188,7 +188,7 @@ public final class Shell extends StackPane {
     /// Draws what there is now.
     public void show() {
         Optional<Work> work = work();
-        tag.show(desk.shown());
+        tag.show(desk.shown(), desk.today());
         thread.show(work);
         axis.setVisible(work.isPresent());
         axis.setManaged(work.isPresent());

@@ -180,7 +180,12 @@ public final class Shelf {
 
     /// @throws IllegalStateException for an identifier that is not on the shelf
     public LensSection section(String id) {
-        return sections.computeIfAbsent(id, LensJson::shipped);
+        return sections.computeIfAbsent(id, key -> {
+            if (!SECTIONS.contains(key)) {
+                throw new IllegalStateException("there is no section “" + key + "” on the shelf");
+            }
+            return LensJson.shipped(key);
+        });
     }
 
     /// Traced beams of a section, kept once traced; some tens of milliseconds the first time.

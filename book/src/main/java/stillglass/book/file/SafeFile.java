@@ -61,6 +61,9 @@ public final class SafeFile {
                 throw new BadInput(name, "file", "it would replace the file it is made from: name another");
             }
         }
+        if (OpenFiles.held(target)) {
+            throw new BadInput(name, "file", "that is a logbook, which is never written over: name another");
+        }
         try (InputStream in = Files.newInputStream(target)) {
             if (Arrays.equals(in.readNBytes(LOGBOOK.length), LOGBOOK)) {
                 throw new BadInput(name, "file", "that is a logbook, which is never written over: name another");

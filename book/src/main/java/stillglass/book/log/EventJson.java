@@ -27,10 +27,14 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.deser.std.StdDeserializer;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.type.LogicalType;
 import tools.jackson.databind.ser.std.StdSerializer;
 
 /// Events as JSON rows with stable names. The core knows nothing of this.
@@ -40,7 +44,11 @@ final class EventJson {
     private static final Map<String, Class<? extends Event>> BY_NAME = byName();
 
     /// Records as they are; facts and things said have a form of their own.
-    private static final JsonMapper PLAIN = JsonMapper.builder().enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+    private static final JsonMapper PLAIN = JsonMapper.builder().enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES,
+            DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+            .withCoercionConfig(LogicalType.Textual, c -> List.of(CoercionInputShape.Integer, CoercionInputShape.Float, CoercionInputShape.Boolean).forEach(s -> c.setCoercion(s, CoercionAction.Fail)))
+            .build();
     private static final JsonMapper MAPPER = PLAIN.rebuild()
             .addModule(new SimpleModule()
                     .addSerializer(Said.class, new SaidWriter()).addDeserializer(Said.class, new SaidReader())
@@ -99,6 +107,7 @@ final class EventJson {
             if (now.version() > named(type).version()) {
                 throw new Unreadable("an entry “" + now.name() + "” of version " + now.version() + ", newer than this program");
             }
+            Complete.check(now.body(), type);
             return MAPPER.treeToValue(now.body(), type);
         } catch (JacksonException | IllegalArgumentException e) {
             throw new Unreadable("an entry that cannot be read (" + first(e.getMessage()) + ")", e);
@@ -207,6 +216,7 @@ final class EventJson {
                 throw new Unreadable("a fact “" + name + "” newer than this program");
             }
             node.remove(List.of("kind", "version"));
+            Complete.check(node, kind.type());
             return PLAIN.treeToValue(node, kind.type());
         }
     }

@@ -20,7 +20,8 @@ import stillglass.ticket.story.Who;
 /// programs may have the same one open.
 public interface Logbook extends AutoCloseable {
     /// Opens the SQLite file of a bench, creating it and bringing its schema up to date.
-    /// @throws stillglass.book.BookTrouble when it cannot be written or is no logbook
+    /// One that may only be read is opened for reading and nothing is left beside it.
+    /// @throws stillglass.book.BookTrouble when it is no logbook or of a newer form; it is not touched then
     static Logbook open(Path file) {
         return SqliteLogbook.open(file);
     }
@@ -86,6 +87,12 @@ public interface Logbook extends AutoCloseable {
     record Counts(int tickets, int signed, Optional<String> nextDue, int highestNumber) {}
 
     Path file();
+
+    /// Whether acts can be kept; a book that may only be read is shown and changed by nothing.
+    boolean writable();
+
+    /// What was found when it was opened and has to be told, a sentence each.
+    List<String> notes();
 
     /// What happened to a ticket after a version of it.
     Told story(String ticket, long afterVersion);

@@ -1,6 +1,5 @@
 package stillglass.book.log;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -14,13 +13,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import org.flywaydb.core.Flyway;
 import org.jdbi.v3.core.Handle;
-import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.statement.PreparedBatch;
-import org.jdbi.v3.core.transaction.TransactionIsolationLevel;
-import org.sqlite.SQLiteConfig;
-import org.sqlite.SQLiteDataSource;
+import tools.jackson.core.JacksonException;
 import stillglass.assembly.Instrument;
 import stillglass.book.BookTrouble;
 import stillglass.look.FindingKind;
@@ -39,53 +34,41 @@ final class SqliteLogbook implements Logbook {
     private static final Duration GONE = Duration.ofSeconds(20);
     /// Older jobs on a model teach nothing that so many newer ones have not.
     private static final int MOST_LESSONS = 40;
-    private static final int BUSY_MS = 4000;
     private static final String CARD = "number, title, instrument, section, sort, owner, due, stage, done, faults, symptoms, signed, changed, trouble";
 
-    private final Path file;
-    private final Handle handle;
+    private final BookConnection book;
+    /// Benches that were said to be at work through this connection.
+    private final Set<String> here = new HashSet<>();
 
-    private SqliteLogbook(Path file, Handle handle) {
-        this.file = file;
-        this.handle = handle;
+    private SqliteLogbook(BookConnection book) {
+        this.book = book;
     }
 
     static SqliteLogbook open(Path file) {
-        try {
-            Path folder = file.toAbsolutePath().getParent();
-            if (folder != null) {
-                Files.createDirectories(folder);
-            }
-            SQLiteConfig config = new SQLiteConfig();
-            config.enforceForeignKeys(true);
-            config.setJournalMode(SQLiteConfig.JournalMode.WAL);
-            config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
-            config.setBusyTimeout(BUSY_MS);
-            config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
-            SQLiteDataSource source = new SQLiteDataSource(config);
-            source.setUrl("jdbc:sqlite:" + file.toAbsolutePath());
-            Flyway.configure().dataSource(source).locations("classpath:stillglass/book/migration").load().migrate();
-            Handle handle = Jdbi.create(source).open();
-            SqliteLogbook log = new SqliteLogbook(file, handle);
-            // A read-only file opens without complaint; a write that changes nothing tells now.
-            handle.execute("UPDATE setting SET value = value WHERE name = 'probe'");
-            return log;
-        } catch (RuntimeException | java.io.IOException e) {
-            throw BookTrouble.of(file, e);
-        }
+        return new SqliteLogbook(BookConnection.open(file));
     }
 
     @Override
     public Path file() {
-        return file;
+        return book.file();
+    }
+
+    @Override
+    public boolean writable() {
+        return book.writable();
+    }
+
+    @Override
+    public List<String> notes() {
+        return book.notes();
     }
 
     @Override
     public Told story(String ticket, long afterVersion) {
-        return guarded(() -> {
+        return book.read(h -> {
             List<Recorded> rows = new ArrayList<>();
             Optional<String> trouble = Optional.empty();
-            List<Row> stored = handle.createQuery("SELECT seq, act, author, bench, at, name, version, body FROM happened WHERE ticket = ? AND seq > ? ORDER BY seq")
+            List<Row> stored = h.createQuery("SELECT seq, act, author, bench, at, name, version, body FROM happened WHERE ticket = ? AND seq > ? ORDER BY seq")
                     .bind(0, ticket).bind(1, afterVersion)
                     .map((rs, c) -> new Row(rs.getLong(1), rs.getLong(2), rs.getString(3), rs.getString(4), rs.getString(5), new EventJson.Stored(rs.getString(6), rs.getInt(7), rs.getString(8))))
                     .list();
@@ -112,7 +95,7 @@ final class SqliteLogbook implements Logbook {
             rows.add(new Recorded(++seq, entry.act(), entry.who().author(), entry.who().bench(), entry.at(), e));
         }
         try {
-            return guarded(() -> handle.inTransaction(TransactionIsolationLevel.SERIALIZABLE, h -> {
+            return book.write(h -> {
                 if (version(h, entry.ticket()) != entry.version()) {
                     return Optional.<List<Recorded>>empty();
                 }
@@ -122,10 +105,10 @@ final class SqliteLogbook implements Logbook {
                 insert(h, entry.ticket(), rows);
                 Projections.keep(h, projection, Optional.empty());
                 return Optional.of(rows);
-            }));
+            });
         } catch (BookTrouble e) {
             // Two at the same moment: the other was quicker.
-            if (e.clash() && guarded(() -> version(handle, entry.ticket())) != entry.version()) {
+            if (e.clash() && book.read(h -> version(h, entry.ticket())) != entry.version()) {
                 return Optional.empty();
             }
             throw e;
@@ -134,7 +117,7 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public <T> T alone(Supplier<T> work) {
-        return guarded(() -> handle.inTransaction(TransactionIsolationLevel.SERIALIZABLE, h -> work.get()));
+        return book.write(h -> work.get());
     }
 
     private static long version(Handle h, String ticket) {
@@ -153,23 +136,26 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public Optional<PhotoBytes> photo(String ticket, String photoId) {
-        return guarded(() -> handle.createQuery("SELECT name, bytes FROM photo WHERE ticket = ? AND photo = ?").bind(0, ticket).bind(1, photoId)
+        return book.read(h -> h.createQuery("SELECT name, bytes FROM photo WHERE ticket = ? AND photo = ?").bind(0, ticket).bind(1, photoId)
                 .map((rs, c) -> new PhotoBytes(photoId, rs.getString("name"), rs.getBytes("bytes"))).findOne());
     }
 
     @Override
     public Optional<String> setting(String name) {
-        return guarded(() -> handle.createQuery("SELECT value FROM setting WHERE name = ?").bind(0, name).mapTo(String.class).findOne());
+        return book.read(h -> h.createQuery("SELECT value FROM setting WHERE name = ?").bind(0, name).mapTo(String.class).findOne());
     }
 
     @Override
     public void remember(String name, String value) {
-        guarded(() -> handle.createUpdate("INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value").bind(0, name).bind(1, value).execute());
+        if (!writable()) {
+            return;
+        }
+        book.write(h -> h.createUpdate("INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value").bind(0, name).bind(1, value).execute());
     }
 
     @Override
     public List<Listed> list(int from, int most) {
-        return guarded(() -> handle.createQuery("SELECT " + CARD + " FROM ticket ORDER BY signed, due IS NULL, due, id LIMIT ? OFFSET ?").bind(0, most).bind(1, from)
+        return book.read(h -> h.createQuery("SELECT " + CARD + " FROM ticket ORDER BY signed, due IS NULL, due, id LIMIT ? OFFSET ?").bind(0, most).bind(1, from)
                 .map((rs, c) -> listed(rs)).list());
     }
 
@@ -177,12 +163,24 @@ final class SqliteLogbook implements Logbook {
     public List<Listed> search(String words, int most) {
         String query = SearchWords.query(words);
         return query.isEmpty() ? list(0, most)
-                : guarded(() -> handle.createQuery("SELECT " + CARD.replaceAll("(\\w+)", "t.$1") + " FROM (SELECT rowid FROM ticket_text WHERE ticket_text MATCH ? ORDER BY rowid DESC LIMIT ?) m"
+                : book.read(h -> h.createQuery("SELECT " + CARD.replaceAll("(\\w+)", "t.$1") + " FROM (SELECT rowid FROM ticket_text WHERE ticket_text MATCH ? ORDER BY rowid DESC LIMIT ?) m"
                                 + " JOIN ticket t ON t.id = m.rowid ORDER BY t.id DESC")
                         .bind(0, query).bind(1, most).map((rs, c) -> listed(rs)).list());
     }
 
+    /// A row that cannot be read is listed by its number and says so; the others do not mind.
     private static Listed listed(java.sql.ResultSet rs) throws java.sql.SQLException {
+        String number = String.valueOf(rs.getString(1));
+        try {
+            return card(rs);
+        } catch (IllegalArgumentException | java.time.DateTimeException | NullPointerException e) {
+            Tag bare = new Tag(number, number, "", Instrument.Sort.LENS, Optional.empty(), Optional.empty(), Optional.empty());
+            return new Listed(new Card(bare, Stage.ARRIVE, List.of(), List.of(), List.of(), List.of(), false, Instant.EPOCH), Optional.of("What the Book keeps of ticket " + number + " cannot be read ("
+                    + e.getMessage() + "); open it to see how far its story can."));
+        }
+    }
+
+    private static Listed card(java.sql.ResultSet rs) throws java.sql.SQLException {
         Tag tag = new Tag(rs.getString(1), rs.getString(2), rs.getString(3), Instrument.Sort.valueOf(rs.getString(5)), Optional.ofNullable(rs.getString(4)), Optional.ofNullable(rs.getString(6)),
                 Optional.ofNullable(rs.getString(7)).map(LocalDate::parse));
         Card card = new Card(tag, Stage.valueOf(rs.getString(8)), enums(Stage.class, rs.getString(9)), enums(FindingKind.class, rs.getString(10)), lines(rs.getString(11)), List.of(), rs.getBoolean(12),
@@ -200,27 +198,39 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public Counts counts() {
-        return guarded(() -> handle.createQuery("SELECT count(*), coalesce(sum(signed), 0), (SELECT min(due) FROM ticket WHERE signed = 0 AND due IS NOT NULL), coalesce(max(digits), 0) FROM ticket")
+        return book.read(h -> h.createQuery("SELECT count(*), coalesce(sum(signed), 0), (SELECT min(due) FROM ticket WHERE signed = 0 AND due IS NOT NULL), coalesce(max(digits), 0) FROM ticket")
                 .map((rs, c) -> new Counts(rs.getInt(1), rs.getInt(2), Optional.ofNullable(rs.getString(3)), rs.getInt(4))).one());
     }
 
     @Override
     public List<Clock> clocks() {
-        return guarded(() -> handle.createQuery("SELECT c.ticket, t.title, c.timer, c.label, c.ends FROM timer c JOIN ticket t ON t.number = c.ticket ORDER BY c.ends, c.ticket")
-                .map((rs, c) -> new Clock(rs.getString(1), rs.getString(2),
-                        new CareEvent.TimerSet(rs.getString(3), EventJson.mapper().readValue(rs.getString(4), Said.class), Instant.parse(rs.getString(5))))).list());
+        return book.read(h -> h.createQuery("SELECT c.ticket, t.title, c.timer, c.label, c.ends FROM timer c JOIN ticket t ON t.number = c.ticket ORDER BY c.ends, c.ticket")
+                .map((rs, c) -> clock(rs)).list().stream().flatMap(Optional::stream).toList());
+    }
+
+    private static Optional<Clock> clock(java.sql.ResultSet rs) throws java.sql.SQLException {
+        try {
+            return Optional.of(new Clock(rs.getString(1), rs.getString(2), new CareEvent.TimerSet(rs.getString(3), EventJson.mapper().readValue(rs.getString(4), Said.class), Instant.parse(rs.getString(5)))));
+        } catch (JacksonException | java.time.DateTimeException e) {
+            // The story of its ticket still has it.
+            return Optional.empty();
+        }
     }
 
     @Override
     public Lessons lessons(String instrument, String but) {
-        return guarded(() -> {
+        return book.read(h -> {
             List<Lesson> newest = new ArrayList<>();
             Optional<String>[] taken = new Optional[] {Optional.<String>empty()};
-            handle.createQuery("SELECT l.taken, l.body FROM lesson l JOIN ticket t ON t.number = l.ticket WHERE l.instrument = ? AND l.ticket <> ? ORDER BY t.id DESC LIMIT ?")
+            h.createQuery("SELECT l.taken, l.body FROM lesson l JOIN ticket t ON t.number = l.ticket WHERE l.instrument = ? AND l.ticket <> ? ORDER BY t.id DESC LIMIT ?")
                     .bind(0, instrument).bind(1, but).bind(2, MOST_LESSONS)
                     .map((rs, c) -> {
-                        taken[0] = taken[0].or(() -> optional(rs));
-                        newest.add(EventJson.mapper().readValue(rs.getString(2), Lesson.class));
+                        try {
+                            newest.add(EventJson.mapper().readValue(rs.getString(2), Lesson.class));
+                            taken[0] = taken[0].or(() -> optional(rs));
+                        } catch (JacksonException e) {
+                            // A job whose lesson cannot be read teaches nothing.
+                        }
                         return true;
                     }).list();
             return new Lessons(newest.reversed(), taken[0]);
@@ -237,9 +247,9 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public Map<Pair, Integer> agreement() {
-        return guarded(() -> {
+        return book.read(h -> {
             Map<Pair, Integer> all = new LinkedHashMap<>();
-            handle.createQuery("SELECT computed, technician, sum(times) FROM agreement GROUP BY computed, technician ORDER BY computed, technician")
+            h.createQuery("SELECT computed, technician, sum(times) FROM agreement GROUP BY computed, technician ORDER BY computed, technician")
                     .map((rs, c) -> all.put(new Pair(rs.getString(1), rs.getString(2)), rs.getInt(3))).list();
             return all;
         });
@@ -247,49 +257,55 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public List<String> numbers() {
-        return guarded(() -> handle.createQuery("SELECT ticket FROM happened WHERE seq = 1 ORDER BY id").mapTo(String.class).list());
+        return book.read(h -> h.createQuery("SELECT ticket FROM happened WHERE seq = 1 ORDER BY id").mapTo(String.class).list());
     }
 
     @Override
     public Set<String> others(String bench, Instant now) {
-        return guarded(() -> {
-            handle.createUpdate("INSERT INTO bench (name, seen) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET seen = excluded.seen").bind(0, bench).bind(1, now.toString()).execute();
-            handle.createUpdate("DELETE FROM bench WHERE seen < ?").bind(0, now.minus(GONE).toString()).execute();
-            return new HashSet<>(handle.createQuery("SELECT name FROM bench WHERE name <> ?").bind(0, bench).mapTo(String.class).list());
+        if (!writable()) {
+            return Set.of();
+        }
+        Set<String> others = book.write(h -> {
+            h.createUpdate("INSERT INTO bench (name, seen) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET seen = excluded.seen").bind(0, bench).bind(1, now.toString()).execute();
+            h.createUpdate("DELETE FROM bench WHERE seen < ?").bind(0, now.minus(GONE).toString()).execute();
+            return new HashSet<>(h.createQuery("SELECT name FROM bench WHERE name <> ?").bind(0, bench).mapTo(String.class).list());
         });
+        if (here.add(bench)) {
+            // Whoever opens the book after this one was killed knows from the file itself that it was at work.
+            book.settle();
+        }
+        return others;
     }
 
     @Override
     public long changed() {
-        return guarded(() -> handle.createQuery("PRAGMA data_version").mapTo(Long.class).one());
+        book.look();
+        return book.read(h -> h.createQuery("PRAGMA data_version").mapTo(Long.class).one());
     }
 
     /// Tickets whose lists were never kept: those of a book from before there were any.
     List<String> unlisted() {
-        return guarded(() -> handle.createQuery("SELECT ticket FROM happened WHERE seq = 1 AND ticket NOT IN (SELECT number FROM ticket) ORDER BY id").mapTo(String.class).list());
+        return book.read(h -> h.createQuery("SELECT ticket FROM happened WHERE seq = 1 AND ticket NOT IN (SELECT number FROM ticket) ORDER BY id").mapTo(String.class).list());
     }
 
     /// Keeps the lists of a ticket as they follow from its story.
     void list(Projection projection, Optional<String> trouble) {
-        guarded(() -> handle.inTransaction(TransactionIsolationLevel.SERIALIZABLE, h -> {
+        book.write(h -> {
             Projections.keep(h, projection, trouble);
             return true;
-        }));
-    }
-
-    private <T> T guarded(Supplier<T> work) {
-        try {
-            return work.get();
-        } catch (BookTrouble e) {
-            throw e;
-        } catch (RuntimeException e) {
-            throw BookTrouble.of(file, e);
-        }
+        });
     }
 
     @Override
     public void close() {
-        handle.close();
+        if (!here.isEmpty()) {
+            try {
+                book.write(h -> here.stream().mapToInt(b -> h.createUpdate("DELETE FROM bench WHERE name = ?").bind(0, b).execute()).sum());
+            } catch (BookTrouble e) {
+                // The next window takes over from one that could not say that it has ended.
+            }
+        }
+        book.close();
     }
 
     static String joined(List<? extends Enum<?>> all) {

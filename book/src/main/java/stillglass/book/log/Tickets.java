@@ -76,7 +76,7 @@ public final class Tickets {
 
     /// A book from before lists were kept gets them now.
     private void listAll() {
-        if (log instanceof SqliteLogbook sqlite) {
+        if (log instanceof SqliteLogbook sqlite && log.writable()) {
             for (String number : sqlite.unlisted()) {
                 Ticket t = open(number);
                 if (t.state().tag().begun()) {
@@ -101,10 +101,17 @@ public final class Tickets {
 
     /// Reads a ticket.
     public Ticket open(String number) {
-        Logbook.Told told = log.story(number, 0);
-        Story story = Story.of(told.rows());
-        knowSection(story.state());
-        return new Ticket(number, story, log.lessons(story.state().tag().instrumentId(), number), told.trouble());
+        return read(number, Story.NONE, log.story(number, 0), Optional.empty());
+    }
+
+    /// A story with what has happened since, as far as it makes sense.
+    private Ticket read(String number, Story before, Logbook.Told told, Optional<Logbook.Lessons> known) {
+        Sound.Read read = Sound.of(number, before, told, state -> {
+            knowSection(state);
+            return section(state);
+        });
+        Logbook.Lessons earlier = known.orElseGet(() -> log.lessons(read.story().state().tag().instrumentId(), number));
+        return new Ticket(number, read.story(), earlier, read.trouble());
     }
 
     /// The ticket with what has happened to it since.
@@ -117,9 +124,8 @@ public final class Tickets {
             // Somebody has come to work since.
             present();
         }
-        Story story = ticket.story().and(more.rows());
-        knowSection(story.state());
-        return new Ticket(ticket.number(), story, ticket.earlier(), more.trouble().or(ticket::trouble));
+        Ticket now = read(ticket.number(), ticket.story(), more, Optional.of(ticket.earlier()));
+        return new Ticket(now.number(), now.story(), now.earlier(), now.trouble().or(ticket::trouble));
     }
 
     /// Begins a ticket under a number that must be free.
@@ -230,7 +236,7 @@ public final class Tickets {
 
     private Optional<Instrument> carriedOver(Instrument bare, LensSection lens, String known) {
         Instrument map = shelf.instrument(known);
-        return map.sectionId().map(s -> AlikeModel.of(lens, new AlikeModel.Known(map, shelf.section(s))).carriedOver(bare, lens));
+        return map.sectionId().filter(shelf::hasSection).map(s -> AlikeModel.of(lens, new AlikeModel.Known(map, shelf.section(s))).carriedOver(bare, lens));
     }
 
     private void knowSection(TicketState state) {

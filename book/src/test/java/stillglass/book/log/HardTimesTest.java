@@ -7,7 +7,6 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -174,38 +173,66 @@ class HardTimesTest {
     }
 
     @Test
-    void aReadOnlyLogbookIsSaidAndNotTouched() throws Exception {
-        Path book = folder.resolve("sealed").resolve("book.sqlite");
-        try (Logbook log = Logbook.open(book)) {
-            begun(tickets(log));
-        }
-        byte[] before = Files.readAllBytes(book);
-        Files.setPosixFilePermissions(book, PosixFilePermissions.fromString("r--r--r--"));
-        Files.setPosixFilePermissions(book.getParent(), PosixFilePermissions.fromString("r-xr-xr-x"));
+    void aLogbookOnAReadOnlyDiskIsReadAndLeftAsItIs() throws Exception {
+        Path disk = Files.createDirectories(folder.resolve("ro"));
+        Assumptions.assumeTrue(run("mount", "-t", "tmpfs", "-o", "size=9m", "tmpfs", disk.toString()), "a small disk cannot be mounted here");
+        Path book = disk.resolve("book.sqlite");
         try {
-            // The superuser writes in spite of permissions: then only the sentence can be checked, below.
-            boolean bound = !Files.isWritable(book);
-            if (bound) {
-                assertThatThrownBy(() -> Logbook.open(book)).isInstanceOf(BookTrouble.class).hasMessageContaining("read-only").hasMessageContaining("Nothing was changed");
-                assertThat(Files.readAllBytes(book)).isEqualTo(before);
+            try (Logbook log = Logbook.open(book)) {
+                begun(tickets(log));
+            }
+            byte[] before = Files.readAllBytes(book);
+            assertThat(run("mount", "-o", "remount,ro", disk.toString())).isTrue();
+            try (Logbook log = Logbook.open(book)) {
+                assertThat(log.writable()).isFalse();
+                assertThat(log.notes()).singleElement().asString().contains("book.sqlite may only be read");
+                Tickets tickets = tickets(log);
+                tickets.present();
+                log.remember("last ticket", "T-1");
+                Tickets.Ticket ticket = tickets.open("T-1");
+                assertThat(ticket.state().tag().title()).isEqualTo("Brook");
+                assertThatThrownBy(() -> tickets.act(ticket, Act.of(new ArrivalEvent.SymptomNoted("milky")), List.of())).isInstanceOf(BookTrouble.class).hasMessageContaining("nothing was noted");
+                assertThat(log.list(0, 5)).hasSize(1);
+            }
+            assertThat(names(disk)).containsExactly("book.sqlite");
+            assertThat(Files.readAllBytes(book)).isEqualTo(before);
+
+            assertThat(run("mount", "-o", "remount,rw", disk.toString())).isTrue();
+            try (Logbook log = Logbook.open(book)) {
+                assertThat(log.notes()).isEmpty();
+                Tickets tickets = tickets(log);
+                assertThat(tickets.act(tickets.open("T-1"), Act.of(new ArrivalEvent.SymptomNoted("milky")), List.of()).accepted()).isTrue();
             }
         } finally {
-            Files.setPosixFilePermissions(book.getParent(), PosixFilePermissions.fromString("rwxr-xr-x"));
+            run("umount", disk.toString());
         }
-        assertThat(BookTrouble.of(book, new RuntimeException("[SQLITE_READONLY] Attempt to write a readonly database"))).hasMessageContaining("read-only");
     }
 
+    /// Killed while at work, then its disk may only be read: what waits in the write-ahead file is shown too.
     @Test
-    void aLogbookOnAReadOnlyDiskIsRefusedInWords() throws Exception {
+    void whatWasNotedLastIsReadFromAReadOnlyDiskToo() throws Exception {
         Path disk = Files.createDirectories(folder.resolve("ro"));
-        Assumptions.assumeTrue(run("mount", "-t", "tmpfs", "-o", "size=2m", "tmpfs", disk.toString()), "a small disk cannot be mounted here");
+        Assumptions.assumeTrue(run("mount", "-t", "tmpfs", "-o", "size=9m", "tmpfs", disk.toString()), "a small disk cannot be mounted here");
+        Path book = disk.resolve("book.sqlite");
         try {
-            Logbook.open(disk.resolve("book.sqlite")).close();
+            Process child = child(book, "one");
+            String shown;
+            try (BufferedReader out = child.inputReader()) {
+                shown = out.readLine();
+                kill(child);
+            }
             assertThat(run("mount", "-o", "remount,ro", disk.toString())).isTrue();
-
-            assertThatThrownBy(() -> Logbook.open(disk.resolve("book.sqlite"))).isInstanceOf(BookTrouble.class).hasMessageContaining("read-only");
+            List<String> files = names(disk);
+            checked(book, Set.of(shown), 1);
+            assertThat(names(disk)).isEqualTo(files);
         } finally {
             run("umount", disk.toString());
+        }
+    }
+
+    private static List<String> names(Path folder) throws IOException {
+        try (var files = Files.list(folder)) {
+            return files.map(f -> f.getFileName().toString()).sorted().toList();
         }
     }
 }

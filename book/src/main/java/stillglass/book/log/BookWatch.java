@@ -1,0 +1,104 @@
+package stillglass.book.log;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.nio.file.attribute.FileTime;
+import java.util.Optional;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.IntSupplier;
+import org.jspecify.annotations.Nullable;
+
+/// Watches that the file of an open logbook is still the one that was opened, and its write-ahead file still the one that is written to. The engine itself
+/// goes on writing into a file that nobody will find again.
+final class BookWatch {
+    private static final int LOOKS = 5;
+    private static final long PAUSE_NS = 100_000_000;
+
+    private final Path file;
+    private final Path wal;
+    private final @Nullable Object key;
+    private @Nullable Object walKey;
+    private FileTime changed;
+    private long walBytes;
+    private Optional<Integer> generation = Optional.empty();
+
+    /// What has become of the files.
+    enum State {
+        SAME,
+        /// Removed, moved, or another file in its place: what was opened can still be read.
+        GONE,
+        /// Something else was written into the file itself: what was opened can no longer be read.
+        OVERWRITTEN,
+        /// The write-ahead file was removed: what is in it can still be read.
+        WAL_GONE,
+        /// The write-ahead file was emptied: what was in it can no longer be read.
+        WAL_EMPTIED
+    }
+
+    /// @param file the file of the logbook, which has just been opened and written to
+    BookWatch(Path file) throws IOException {
+        this.file = file;
+        wal = WalFile.of(file);
+        BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class);
+        key = now.fileKey();
+        changed = now.lastModifiedTime();
+        Optional<BasicFileAttributes> beside = attributes(wal);
+        walKey = beside.map(BasicFileAttributes::fileKey).orElse(null);
+        walBytes = beside.map(BasicFileAttributes::size).orElse(0L);
+    }
+
+    /// @param stored generation in the file itself; asked for only when the file has changed
+    /// @param seen generation as the connection sees it
+    State look(IntSupplier stored, IntSupplier seen) throws IOException {
+        Optional<BasicFileAttributes> now = attributes(file);
+        if (now.isEmpty() || key != null && !key.equals(now.get().fileKey())) {
+            return State.GONE;
+        }
+        Optional<BasicFileAttributes> beside = attributes(wal);
+        if (beside.isEmpty() || walKey != null && !walKey.equals(beside.get().fileKey())) {
+            return State.WAL_GONE;
+        }
+        FileTime written = now.get().lastModifiedTime();
+        boolean fresh = !written.equals(changed);
+        // Only what is then written into the file itself allows its write-ahead file to begin anew.
+        if (beside.get().size() < walBytes && !fresh) {
+            return State.WAL_EMPTIED;
+        }
+        walBytes = beside.get().size();
+        if (fresh) {
+            Optional<Integer> there = settled(stored, seen);
+            if (there.isEmpty()) {
+                return State.OVERWRITTEN;
+            }
+            generation = there;
+            changed = written;
+        }
+        return State.SAME;
+    }
+
+    /// The generation in the file; nothing when it stays another than the connection sees. Another window that begins one is given time; and what it could not
+    /// put into the file yet, because somebody reads, leaves the one before there.
+    private Optional<Integer> settled(IntSupplier stored, IntSupplier seen) {
+        int there = 0;
+        for (int i = 0; i < LOOKS; i++) {
+            int own = seen.getAsInt();
+            there = stored.getAsInt();
+            if (there == own || there == seen.getAsInt()) {
+                return Optional.of(there);
+            }
+            LockSupport.parkNanos(PAUSE_NS);
+        }
+        return Optional.of(there).filter(g -> generation.equals(Optional.of(g)));
+    }
+
+    private static Optional<BasicFileAttributes> attributes(Path path) throws IOException {
+        try {
+            return Optional.of(Files.readAttributes(path, BasicFileAttributes.class));
+        } catch (NoSuchFileException e) {
+            return Optional.empty();
+        }
+    }
+}
