@@ -9,9 +9,15 @@ public final class BadInput extends RuntimeException {
     /// @param field pointer into it, or what was being read
     /// @param what what is wrong and what to do, without a full stop
     public BadInput(String file, String field, String what) {
-        super(file + ": " + field + ": " + what);
-        this.file = file;
-        this.field = field;
+        super(OneLine.of(file + ": " + field + ": " + what));
+        this.file = OneLine.of(file);
+        this.field = OneLine.of(field);
+    }
+
+    /// @param cause what was thrown, for the log
+    public BadInput(String file, String field, String what, Throwable cause) {
+        this(file, field, what);
+        initCause(cause);
     }
 
     public String file() {

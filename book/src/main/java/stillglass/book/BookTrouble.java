@@ -5,11 +5,11 @@ import java.nio.file.Path;
 /// The logbook could not be read or written. The message says what happened, what was kept and what to do.
 public final class BookTrouble extends RuntimeException {
     public BookTrouble(String message, Throwable cause) {
-        super(message, cause);
+        super(OneLine.of(message), cause);
     }
 
     public BookTrouble(String message) {
-        super(message);
+        super(OneLine.of(message));
     }
 
     /// Whether somebody else has stored the same row a moment before.

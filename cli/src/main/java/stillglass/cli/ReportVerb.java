@@ -57,7 +57,9 @@ final class ReportVerb implements Callable<Integer> {
                 throw new BadInput(String.valueOf(book.getFileName()), "ticket", "there is no " + ticket + "; it holds " + String.join(", ", known.stream().limit(MOST_NAMED).toList())
                         + (known.size() > MOST_NAMED ? " and " + (known.size() - MOST_NAMED) + " more" : ""));
             }
-            Shelf shelf = new Shelf();
+            // The rules, sections and maps of the shop lie beside its logbook.
+            Shelf shelf = Shelf.ofShop(log.file().resolveSibling(""));
+            shelf.complaints().forEach(c -> Objects.requireNonNull(spec).commandLine().getErr().println("still-glass: " + c));
             Tickets tickets = new Tickets(log, shelf, InstantSource.system(), "", "report");
             Tickets.Ticket open = tickets.open(ticket);
             if (open.trouble().isPresent()) {

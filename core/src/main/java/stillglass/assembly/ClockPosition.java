@@ -1,5 +1,7 @@
 package stillglass.assembly;
 
+import java.util.Locale;
+
 /// An angle on glass or ring as the bench says it: hours seen from the front, index at 12.
 /// @param hours at least 0, below 12
 public record ClockPosition(double hours) {
@@ -35,6 +37,6 @@ public record ClockPosition(double hours) {
     public String toString() {
         int minutes = (int) Math.round(hours * 60) % 720;
         int hour = minutes / 60 == 0 ? 12 : minutes / 60;
-        return minutes % 60 == 0 ? Integer.toString(hour) : "%d:%02d".formatted(hour, minutes % 60);
+        return minutes % 60 == 0 ? Integer.toString(hour) : String.format(Locale.ROOT, "%d:%02d", hour, minutes % 60);
     }
 }

@@ -2,6 +2,9 @@ package stillglass.assembly;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -131,6 +134,7 @@ public record Instrument(
                 }
             });
         }
+        refuseCircles(parts);
         refuseNever(joints, j -> Set.of(), "can never be opened");
         // Played backwards a rebuild is a way in: what must be closed after a joint must then come off before it.
         refuseNever(joints, j -> j.close().before(), "can never be closed");
@@ -150,6 +154,20 @@ public record Instrument(
             waits.addAll(more.apply(j));
             waits.removeAll(open);
             throw new IllegalArgumentException("joint " + j.id() + " " + never + ": it waits for " + String.join(", ", waits) + ", and that for it; check \"after\" and \"before\"");
+        }
+    }
+
+    /// A part lies within a cell, and that within another, but none within itself.
+    private static void refuseCircles(List<Part> parts) {
+        Map<String, String> within = new HashMap<>();
+        parts.forEach(p -> p.within().ifPresent(cell -> within.put(p.id(), cell)));
+        for (String part : within.keySet()) {
+            Set<String> around = new LinkedHashSet<>();
+            for (String cell = part; cell != null; cell = within.get(cell)) {
+                if (!around.add(cell)) {
+                    throw new IllegalArgumentException("part " + cell + " lies within itself, by way of " + String.join(", ", around) + "; check \"within\"");
+                }
+            }
         }
     }
 

@@ -21,6 +21,8 @@ import stillglass.look.Progress;
 /// dearest parts of the tree are never entered once a cheaper complete set is known.
 final class DoorChoice {
     private static final int MOST_SETS = 400;
+    /// What looking at a joint of a set costs against looking at one in an order.
+    private static final int EACH = 60;
 
     private final Map<String, Joint> byId;
     private final Set<String> open;
@@ -33,15 +35,18 @@ final class DoorChoice {
     private double bound = Double.MAX_VALUE;
     private double least = Double.MAX_VALUE;
     private Optional<List<Joint>> best = Optional.empty();
+    private final Effort effort;
     private final Progress progress;
 
     /// @param open joints that are open already
     /// @param forbidden joints that are not to be used
     /// @param own what a joint adds to a set at least
     /// @param price what a set of joints costs at least
+    /// @param effort that may be spent; once a set is known half of it
     /// @param whole what a complete set costs in a good order; need not be the best one
     DoorChoice(Map<String, Joint> byId, Set<String> open, Set<String> forbidden,
-            ToDoubleFunction<Joint> own, ToDoubleFunction<Collection<Joint>> price, ToDoubleFunction<List<Joint>> whole, Progress progress) {
+            ToDoubleFunction<Joint> own, ToDoubleFunction<Collection<Joint>> price, ToDoubleFunction<List<Joint>> whole, Effort effort, Progress progress) {
+        this.effort = effort;
         this.progress = progress;
         this.byId = byId;
         this.open = open;
@@ -69,12 +74,13 @@ final class DoorChoice {
             return;
         }
         List<Joint> joints = chosen.stream().map(byId::get).toList();
+        effort.spend(EACH * (joints.size() + goals.size() + 1L));
         List<Set<String>> questions = questions(joints, chosen, goals);
         double atLeast = price.applyAsDouble(joints) + answersAtLeast(questions);
         if (atLeast >= least) {
             return;
         }
-        if (tried >= MOST_SETS) {
+        if (tried >= MOST_SETS || effort.halfGone() && best.isPresent()) {
             bound = Math.min(bound, atLeast);
             return;
         }

@@ -19,12 +19,16 @@ import stillglass.look.Progress;
 /// A* over (joints open, tool in hand, side up). Three facts keep it small: a step that needs no change is taken at once, for moving
 /// it forward never adds a change; every tool and side is taken up at least as often as the chain of joints that wait for one another which
 /// comes back to it most; and what has opened less with the same in hand at the same cost is not looked at. A beam finds a good order first, and whatever cannot beat
-/// it is not looked at. Exact unless the limit of nodes is met; then the beam's order stands and the bound says how far it may be off.
+/// it is not looked at. Exact unless the limit of nodes or of effort is met; then the beam's order stands and the bound says how far it may be off.
 /// References: Hart, Nilsson, Raphael, IEEE SSC 4 (1968); beam search, Lowerre (1976).
 final class OpeningOrder {
     /// Nodes looked at, times joints.
     private static final int MOST_WORK = 2_400_000;
     private static final int BEAM = 60;
+    /// What a node costs besides, in joints looked at.
+    private static final int NODE = 150;
+    /// Width when nothing may be spent any more and some order must still be found.
+    private static final int SPENT_BEAM = 2;
     /// Width of the beam that is tried when the limit is met, times joints.
     private static final int WIDE_BEAM = 120_000;
     private static final int SIDES = Side.values().length;
@@ -32,6 +36,7 @@ final class OpeningOrder {
 
     private final List<Joint> joints;
     private final PlanCost weights;
+    private final Effort effort;
     private final Progress progress;
     private final State start;
     private final int[] tool;
@@ -57,7 +62,8 @@ final class OpeningOrder {
 
     private record Node(State state, int[] order, double cost, double estimate) {}
 
-    private OpeningOrder(List<Joint> joints, Set<String> open, WayIn.Hand hand, PlanCost weights, Progress progress) {
+    private OpeningOrder(List<Joint> joints, Set<String> open, WayIn.Hand hand, PlanCost weights, Effort effort, Progress progress) {
+        this.effort = effort;
         this.joints = joints;
         this.weights = weights;
         this.progress = progress;
@@ -90,8 +96,8 @@ final class OpeningOrder {
     /// @param joints all that are to be opened; everything they wait for is among them or open
     /// @param open joints that are open already
     /// @param hand what is in hand and up before the first
-    static OpeningOrder of(List<Joint> joints, Set<String> open, WayIn.Hand hand, PlanCost weights, Progress progress) {
-        return new OpeningOrder(joints, open, hand, weights, progress);
+    static OpeningOrder of(List<Joint> joints, Set<String> open, WayIn.Hand hand, PlanCost weights, Effort effort, Progress progress) {
+        return new OpeningOrder(joints, open, hand, weights, effort, progress);
     }
 
     /// A good order, at once.
@@ -142,6 +148,9 @@ final class OpeningOrder {
             if (node.order.length == joints.size()) {
                 return result(node, node.cost, true);
             }
+            if (effort.gone()) {
+                return result(best, node.estimate, false);
+            }
             if (++nodes > mostNodes) {
                 Node wide = beam(first, WIDE_BEAM / joints.size());
                 return result(wide.cost < best.cost ? wide : best, node.estimate, false);
@@ -150,6 +159,7 @@ final class OpeningOrder {
                 progress.at(nodes / (double) mostNodes, "");
             }
             List<Node> alike = looked.computeIfAbsent(new Hand(node.state.tool, node.state.side), h -> new ArrayList<>());
+            effort.spend(2L * alike.size());
             if (alike.stream().anyMatch(o -> o.cost <= node.cost + SAME && contains(o.state.done, node.state.done))) {
                 continue;
             }
@@ -193,12 +203,13 @@ final class OpeningOrder {
             double limit = least;
             now = next.values().stream().filter(e -> e.estimate < limit - SAME)
                     .sorted(Comparator.comparingDouble(Node::estimate).thenComparing(e -> -e.order.length).thenComparing(e -> e.order, Arrays::compare))
-                    .limit(width).toList();
+                    .limit(effort.gone() ? SPENT_BEAM : width).toList();
         }
         return best;
     }
 
     private List<Node> expand(Node node) {
+        effort.spend(joints.size() + NODE);
         Set<Integer> kinds = new LinkedHashSet<>();
         for (int i = node.state.done.nextClearBit(0); i < joints.size(); i = node.state.done.nextClearBit(i + 1)) {
             if (free(i, node.state.done)) {
@@ -264,6 +275,7 @@ final class OpeningOrder {
 
     /// Changes that no order can do without.
     private double remaining(State state) {
+        effort.spend(2L * joints.size() + NODE);
         int[] hands = new int[tools];
         int[] sides = new int[SIDES];
         for (int i = state.done.nextClearBit(0); i < joints.size(); i = state.done.nextClearBit(i + 1)) {

@@ -131,13 +131,14 @@ public final class WayIn {
         Map<String, Joint> byId = new LinkedHashMap<>();
         request.instrument().joints().forEach(j -> byId.put(j.id(), j));
         List<Candidate> found = new ArrayList<>();
+        Effort effort = Effort.usual();
         DoorChoice choice = new DoorChoice(byId, request.open(), request.forbidden(), j -> own(j, request), joints -> fixed(joints, request) + tools(joints, request) * request.weights().toolChange(),
                 joints -> {
-                    OpeningOrder order = OpeningOrder.of(joints, request.open(), request.hand(), request.weights(), progress);
+                    OpeningOrder order = OpeningOrder.of(joints, request.open(), request.hand(), request.weights(), effort, progress);
                     Candidate c = new Candidate(order, fixed(joints, request), order.quick());
                     found.add(c);
                     return c.cost();
-                }, progress);
+                }, effort, progress);
         List<Set<String>> doors = request.goals().stream()
                 .map(g -> g.doors(request.instrument()).stream().map(Joint::id).collect(Collectors.toCollection(TreeSet::new)))
                 .map(s -> (Set<String>) s).toList();

@@ -14,15 +14,24 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import stillglass.book.BadInput;
+import stillglass.book.Edge;
+import stillglass.book.OneLine;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.exc.JsonNodeException;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.node.StringNode;
 
 /// JSON that has been checked against its published schema, and files too large or unreadable refused.
 public final class CheckedJson {
     private static final long MOST_BYTES = 20_000_000;
-    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final JsonMapper MAPPER = JsonMapper.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();
     private static final Map<String, Schema> SCHEMAS = new ConcurrentHashMap<>();
 
     private CheckedJson() {}
@@ -41,10 +50,15 @@ public final class CheckedJson {
             if (Files.isDirectory(file)) {
                 throw new BadInput(name, "file", "is a folder: name a JSON file");
             }
+            if (Files.exists(file) && !Files.isRegularFile(file)) {
+                throw new BadInput(name, "file", "is a device or a pipe, which need not end: name a JSON file");
+            }
             if (Files.size(file) > MOST_BYTES) {
                 throw new BadInput(name, "file", "is larger than 20 MB: this is no file of ours");
             }
-            return Files.readString(file);
+            String text = Files.readString(file);
+            // Some editors begin a file with a mark of its byte order.
+            return text.startsWith("\uFEFF") ? text.substring(1) : text;
         } catch (NoSuchFileException e) {
             throw new BadInput(name, "file", "there is no such file: check the path " + file);
         } catch (java.nio.charset.CharacterCodingException e) {
@@ -70,7 +84,22 @@ public final class CheckedJson {
         }
     }
 
-    static JsonNode text(String name, String text, String schema) {
+    static JsonNode text(String name, String json, String schema) {
+        return read(name, "write plain JSON as its schema asks", () -> parsed(name, json.startsWith("\uFEFF") ? json.substring(1) : json, schema));
+    }
+
+    /// The edge of every reader of JSON.
+    static <T> T read(String name, String remedy, Supplier<T> work) {
+        return Edge.read(name, "file", remedy, () -> {
+            try {
+                return work.get();
+            } catch (JsonNodeException e) {
+                throw new BadInput(name, "file", misfit(e), e);
+            }
+        });
+    }
+
+    private static JsonNode parsed(String name, String text, String schema) {
         JsonNode node;
         try {
             node = MAPPER.readTree(text);
@@ -86,7 +115,25 @@ public final class CheckedJson {
             String pointer = first.getInstanceLocation().toString();
             throw new BadInput(name, pointer.isEmpty() || pointer.equals("/") ? "file" : pointer, first.getMessage());
         }
-        return node;
+        return cleaned(node);
+    }
+
+    /// With every text as it can be shown on one line.
+    private static JsonNode cleaned(JsonNode node) {
+        return switch (node) {
+            case ObjectNode o -> {
+                o.properties().forEach(e -> e.setValue(cleaned(e.getValue())));
+                yield o;
+            }
+            case ArrayNode a -> {
+                for (int i = 0; i < a.size(); i++) {
+                    a.set(i, cleaned(a.get(i)));
+                }
+                yield a;
+            }
+            case StringNode s -> StringNode.valueOf(OneLine.clean(s.asString()));
+            default -> node;
+        };
     }
 
     private static String place(JacksonException e) {
@@ -101,8 +148,16 @@ public final class CheckedJson {
         return pointer.isEmpty() ? line : pointer + " (" + line + ")";
     }
 
+    /// What is wrong with a value that fits its schema and still is not what is needed.
+    static String misfit(JsonNodeException e) {
+        return (e.getNode() == null ? "holds a value" : "holds " + e.getNode()) + " where another kind of value belongs: write plain text or a smaller number";
+    }
+
     /// What the parser found wrong, without its advice to programmers and without where it read from.
     private static String firstLine(String message) {
+        if (message.startsWith("Trailing token")) {
+            return "holds more than one JSON value";
+        }
         String line = message.lines().findFirst().orElse("is not JSON");
         return line.replaceAll("\\s*\\[Source:.*?]", "").replaceAll(":?\\s*(?:-\\s*)?\\(?(?:to allow|enable|use) .*Feature.*$", "")
                 .replaceAll("\\s*\\(.*Feature.*\\)", "").strip();

@@ -58,6 +58,10 @@ public final class InstrumentJson {
     }
 
     private static Instrument instrument(String file, JsonNode j) {
+        return CheckedJson.read(file, "describe the instrument as its schema asks", () -> made(file, j));
+    }
+
+    private static Instrument made(String file, JsonNode j) {
         List<Part> parts = new ArrayList<>();
         int n = 0;
         for (JsonNode p : j.get("parts")) {

@@ -11,6 +11,7 @@ import stillglass.optics.Medium;
 import stillglass.optics.Surface;
 import stillglass.optics.Tilt;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.exc.JsonNodeException;
 
 /// Lens sections from JSON.
 public final class LensJson {
@@ -34,6 +35,10 @@ public final class LensJson {
     }
 
     static LensSection lens(String file, JsonNode j) {
+        return CheckedJson.read(file, "describe the lens as its schema asks", () -> made(file, j));
+    }
+
+    private static LensSection made(String file, JsonNode j) {
         List<Surface> surfaces = new ArrayList<>();
         int n = 0;
         for (JsonNode s : j.get("surfaces")) {
@@ -116,6 +121,9 @@ public final class LensJson {
             return make.get();
         } catch (IllegalArgumentException e) {
             throw new BadInput(file, pointer, String.valueOf(e.getMessage()));
+        } catch (JsonNodeException e) {
+            // Right by the schema, and still no number of the kind that is needed.
+            throw new BadInput(file, pointer, CheckedJson.misfit(e));
         }
     }
 }

@@ -48,6 +48,10 @@ public final class RulesJson {
     }
 
     private static GradeRules grade(String file, JsonNode j) {
+        return CheckedJson.read(file, "write the rules as their schema asks", () -> made(file, j));
+    }
+
+    private static GradeRules made(String file, JsonNode j) {
         Map<FindingKind, GradeRules.Optics> kinds = new EnumMap<>(FindingKind.class);
         for (Map.Entry<String, JsonNode> e : j.get("kinds").properties()) {
             JsonNode k = e.getValue();

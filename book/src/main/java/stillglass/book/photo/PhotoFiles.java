@@ -1,8 +1,5 @@
 package stillglass.book.photo;
 
-import com.drew.imaging.ImageMetadataReader;
-import com.drew.metadata.exif.ExifIFD0Directory;
-import com.drew.metadata.exif.ExifSubIFDDirectory;
 import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
 import java.awt.image.ColorModel;
@@ -15,8 +12,6 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
-import java.time.format.DateTimeFormatter;
-import java.time.format.DateTimeParseException;
 import java.util.Iterator;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -25,13 +20,14 @@ import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import stillglass.book.BadInput;
+import stillglass.book.Edge;
 import stillglass.look.LinearPhoto;
 
 /// Reads PNG, JPEG and TIFF photographs. The header is checked before a pixel is decoded, so a lying header costs nothing.
 public final class PhotoFiles {
     /// Largest photo taken, in pixels.
     public static final long MOST_PIXELS = 120_000_000;
-    private static final DateTimeFormatter EXIF_TIME = DateTimeFormatter.ofPattern("yyyy:MM:dd HH:mm:ss");
+    private static final String REMEDY = "copy it from the camera again";
 
     private static final long MOST_BYTES = 400_000_000;
     private static final long DECODE_WHOLE = 26_000_000;
@@ -57,6 +53,9 @@ public final class PhotoFiles {
             if (Files.isDirectory(file)) {
                 throw new BadInput(name, "file", "is a folder: name a photo");
             }
+            if (Files.exists(file) && !Files.isRegularFile(file)) {
+                throw new BadInput(name, "file", "is a device or a pipe, which need not end: name a photo");
+            }
             long size = Files.size(file);
             if (size == 0) {
                 throw new BadInput(name, "file", "is empty: copy it from the camera again");
@@ -75,12 +74,14 @@ public final class PhotoFiles {
     /// Decodes to linear light at working scale.
     /// @throws BadInput when it is no whole photo
     public static LinearPhoto linear(String name, byte[] bytes) {
-        Decoded d = decode(name, bytes, DECODE_WHOLE);
-        try {
-            return reduced(d.image, d.width, d.height);
-        } catch (IllegalArgumentException e) {
-            throw new BadInput(name, "size", String.valueOf(e.getMessage()));
-        }
+        return Edge.read(name, "pixels", REMEDY, () -> {
+            Decoded d = decode(name, bytes, DECODE_WHOLE);
+            try {
+                return reduced(d.image, d.width, d.height);
+            } catch (IllegalArgumentException e) {
+                throw new BadInput(name, "size", String.valueOf(e.getMessage()));
+            }
+        });
     }
 
     /// The same, turned as the camera held it.
@@ -92,6 +93,10 @@ public final class PhotoFiles {
     /// Width of the upright photo in stored pixels, from its header alone.
     /// @throws BadInput when it is no photo
     public static int uprightWidth(String name, byte[] bytes) {
+        return Edge.read(name, "file", REMEDY, () -> width(name, bytes));
+    }
+
+    private static int width(String name, byte[] bytes) {
         boolean across = orientation(bytes) >= 5;
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
             ImageReader reader = reader(name, in);
@@ -109,6 +114,10 @@ public final class PhotoFiles {
     /// Decodes for showing, upright, reduced so that the longest side is at most `side`.
     /// @throws BadInput when it is no whole photo
     public static BufferedImage picture(String name, byte[] bytes, int side) {
+        return Edge.read(name, "pixels", REMEDY, () -> shown(name, bytes, side));
+    }
+
+    private static BufferedImage shown(String name, byte[] bytes, int side) {
         Decoded d = decode(name, bytes, 4_000_000);
         double factor = Math.min(1, side / (double) Math.max(d.image.getWidth(), d.image.getHeight()));
         int w = Math.max(1, (int) Math.round(d.image.getWidth() * factor));
@@ -141,27 +150,12 @@ public final class PhotoFiles {
 
     /// When it was taken by the camera's own clock, where the file says so.
     public static Optional<LocalDateTime> taken(byte[] bytes) {
-        try {
-            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes)).getFirstDirectoryOfType(ExifSubIFDDirectory.class);
-            String said = directory == null ? null : directory.getString(ExifSubIFDDirectory.TAG_DATETIME_ORIGINAL);
-            return said == null ? Optional.empty() : Optional.of(LocalDateTime.parse(said.strip(), EXIF_TIME));
-        } catch (com.drew.imaging.ImageProcessingException | IOException | DateTimeParseException e) {
-            // The time is a courtesy; whether the photo can be read is decided by the decoder.
-            return Optional.empty();
-        }
+        return Exif.taken(bytes);
     }
 
     /// EXIF orientation, 1 (upright) when absent.
     public static int orientation(byte[] bytes) {
-        try {
-            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes))
-                    .getFirstDirectoryOfType(ExifIFD0Directory.class);
-            Integer tag = directory == null ? null : directory.getInteger(ExifIFD0Directory.TAG_ORIENTATION);
-            return tag == null || tag < 1 || tag > 8 ? 1 : tag;
-        } catch (com.drew.imaging.ImageProcessingException | IOException e) {
-            // Orientation is a courtesy; whether the photo can be read is decided by the decoder.
-            return 1;
-        }
+        return Exif.orientation(bytes);
     }
 
     private static ImageReader reader(String name, ImageInputStream in) {
@@ -185,12 +179,18 @@ public final class PhotoFiles {
                     throw new BadInput(name, "size", "the header says " + w + " x " + h
                             + " pixels, at most 120 million are read: reduce the photo or take it again");
                 }
+                int scans = JpegMarks.count(bytes);
+                if (JpegMarks.tooMany(scans, (long) w * h)) {
+                    throw new BadInput(name, "pixels", "goes over " + w + " x " + h + " pixels " + scans + " times, as no camera does: save it anew");
+                }
+                if (scans > 0 && !JpegMarks.tablesMeant(bytes)) {
+                    throw new BadInput(name, "pixels", "its tables are damaged: " + REMEDY);
+                }
                 boolean[] cutOff = new boolean[1];
                 boolean[] damaged = new boolean[1];
                 reader.addIIOReadWarningListener((source, warning) -> {
                     cutOff[0] |= warning.contains("runcated") || warning.contains("remature");
-                    // Bytes between two segments harm no pixel.
-                    damaged[0] |= warning.contains("orrupt") && !warning.contains("extraneous");
+                    damaged[0] |= DecoderWarning.ofDamage(warning);
                 });
                 ImageReadParam param = reader.getDefaultReadParam();
                 int step = 1;

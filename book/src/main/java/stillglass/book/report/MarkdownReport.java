@@ -3,6 +3,7 @@ package stillglass.book.report;
 import java.nio.file.Path;
 import stillglass.book.BookWords;
 import java.util.List;
+import stillglass.book.OneLine;
 import stillglass.book.file.SafeFile;
 import stillglass.say.Said;
 
@@ -35,7 +36,7 @@ public final class MarkdownReport {
     }
 
     private static void row(StringBuilder s, List<Said> cells) {
-        s.append("| ").append(String.join(" | ", cells.stream().map(c -> plain(c).replace("|", "\\|")).toList())).append(" |\n");
+        s.append("| ").append(String.join(" | ", cells.stream().map(c -> plain(c)).toList())).append(" |\n");
     }
 
     private static String plain(Said said) {
@@ -43,6 +44,8 @@ public final class MarkdownReport {
     }
 
     private static String escaped(String text) {
-        return text.replaceAll("[\\p{Cc}\\u2028\\u2029]+", " ").replace("&", "&amp;").replace("<", "&lt;").replace("[", "\\[").replace("]", "\\]");
+        String marked = OneLine.clean(text).replaceAll("[\\\\`*_\\[\\]|~]", "\\\\$0").replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
+        // What some readers make a link of by themselves, and what begins a heading, a list or a quotation.
+        return marked.replace("://", ":\\//").replaceAll("(?i)\\b(www)\\.", "$1\\\\.").replace("@", "\\@").replaceFirst("^([#+\\-])", "\\\\$1").replaceFirst("^(\\d+)([.)]\\s)", "$1\\\\$2");
     }
 }

@@ -2,12 +2,10 @@ package stillglass.book.report;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Locale;
-import java.util.Objects;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
@@ -15,9 +13,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import stillglass.book.BadInput;
+import stillglass.book.OneLine;
 import stillglass.book.file.SafeFile;
 import stillglass.plan.TrayMat;
 
@@ -39,16 +36,15 @@ public final class MatFiles {
     }
 
     static byte[] pdf(TrayMat mat) {
-        try (PDDocument document = new PDDocument();
-                InputStream type = Objects.requireNonNull(MatFiles.class.getResourceAsStream("/stillglass/book/fonts/IBMPlexSans_400Regular.ttf"))) {
-            PDFont font = PDType0Font.load(document, type);
+        try (PDDocument document = new PDDocument()) {
+            Type type = new Type(document);
             for (TrayMat.Page page : mat.pages()) {
                 PDPage sheet = new PDPage(new PDRectangle((float) (TrayMat.WIDTH_MM * POINTS_PER_MM), (float) (TrayMat.HEIGHT_MM * POINTS_PER_MM)));
                 document.addPage(sheet);
                 try (PDPageContentStream out = new PDPageContentStream(document, sheet)) {
                     out.setLineWidth((float) (LINE_MM * POINTS_PER_MM));
                     for (TrayMat.Mark m : page.marks()) {
-                        draw(m, out, font);
+                        draw(m, out, type);
                     }
                 }
             }
@@ -68,7 +64,7 @@ public final class MatFiles {
         return (float) ((TrayMat.HEIGHT_MM - mm) * POINTS_PER_MM);
     }
 
-    private static void draw(TrayMat.Mark mark, PDPageContentStream out, PDFont font) throws IOException {
+    private static void draw(TrayMat.Mark mark, PDPageContentStream out, Type type) throws IOException {
         switch (mark) {
             case TrayMat.Mark.Circle c -> circle(c, out);
             case TrayMat.Mark.Box b -> {
@@ -82,9 +78,8 @@ public final class MatFiles {
             }
             case TrayMat.Mark.Text t -> {
                 out.beginText();
-                out.setFont(font, x(t.sizeMm()));
                 out.newLineAtOffset(x(t.x()), y(t.y()));
-                out.showText(t.text());
+                type.show(out, t.text(), x(t.sizeMm()));
                 out.endText();
             }
         }
@@ -142,7 +137,7 @@ public final class MatFiles {
                 xml.writeAttribute("font-family", "sans-serif");
                 xml.writeAttribute("fill", "black");
                 xml.writeAttribute("stroke", "none");
-                xml.writeCharacters(t.text());
+                xml.writeCharacters(OneLine.clean(t.text()));
                 xml.writeEndElement();
             }
         }

@@ -18,6 +18,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
 import stillglass.book.BadInput;
+import stillglass.book.OneLine;
 import stillglass.book.file.SafeFile;
 import stillglass.book.log.Logbook;
 import stillglass.book.photo.PhotoFiles;
@@ -27,8 +28,6 @@ import stillglass.say.Said;
 public final class PdfReport {
     private static final int PICTURE_SIDE = 900;
     private static final String FAMILY = "Plex";
-    /// Scripts the application's own type does not have, with a font each.
-    private static final List<String> SCRIPTS = List.of("cjk", "arabic", "hebrew", "thai", "devanagari");
 
     static {
         // The setter reports every style sheet and font it loads; nobody at a bench wants to read that.
@@ -46,10 +45,10 @@ public final class PdfReport {
     static byte[] bytes(Report report, Function<String, Optional<Logbook.PhotoBytes>> photos) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
-        font(builder, "IBMPlexSans_400Regular.ttf", 400);
+        font(builder, Type.OWN, 400);
         font(builder, "IBMPlexSans_600SemiBold.ttf", 700);
-        for (String script : SCRIPTS) {
-            builder.useFont(() -> resource("fallback_" + script + ".ttf"), "Fallback " + script, 400, FontStyle.NORMAL, true);
+        for (String script : Type.SCRIPTS) {
+            builder.useFont(() -> Type.resource("fallback_" + script + ".ttf"), "Fallback " + script, 400, FontStyle.NORMAL, true);
         }
         builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
         builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
@@ -65,11 +64,7 @@ public final class PdfReport {
     }
 
     private static void font(PdfRendererBuilder builder, String name, int weight) {
-        builder.useFont(() -> resource(name), FAMILY, weight, FontStyle.NORMAL, true);
-    }
-
-    private static InputStream resource(String name) {
-        return Objects.requireNonNull(PdfReport.class.getResourceAsStream("/stillglass/book/fonts/" + name), name);
+        builder.useFont(() -> Type.resource(name), FAMILY, weight, FontStyle.NORMAL, true);
     }
 
     private static String html(Report r, Function<String, Optional<Logbook.PhotoBytes>> photos) {
@@ -118,38 +113,41 @@ public final class PdfReport {
         h.append("</tbody></table>");
     }
 
-    private static void pictures(
-            StringBuilder h, List<Report.Picture> pictures, Function<String, Optional<Logbook.PhotoBytes>> photos) {
-        StringBuilder cells = new StringBuilder();
-        for (Report.Picture p : pictures.stream().limit(4).toList()) {
-            photos.apply(p.photoId()).flatMap(PdfReport::jpeg).ifPresent(data -> cells.append("<td><img alt=\"")
-                    .append(escape(p.caption())).append("\" src=\"data:image/jpeg;base64,").append(data)
-                    .append("\"/><br/>").append(escape(p.caption())).append("</td>"));
-        }
-        if (!cells.isEmpty()) {
-            h.append("<table class=\"pictures\"><tr>").append(cells).append("</tr></table>");
+    private static void pictures(StringBuilder h, List<Report.Pair> rows, Function<String, Optional<Logbook.PhotoBytes>> photos) {
+        if (!rows.isEmpty()) {
+            h.append("<table class=\"pictures\">");
+            rows.forEach(r -> h.append("<tr>").append(cell(r.left(), photos)).append(cell(r.right(), photos)).append("</tr>"));
+            h.append("</table>");
         }
     }
 
-    private static Optional<String> jpeg(Logbook.PhotoBytes photo) {
-        try {
-            BufferedImage picture = PhotoFiles.picture(photo.name(), photo.bytes(), PICTURE_SIDE);
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            ImageIO.write(picture, "jpeg", out);
-            return Optional.of(Base64.getEncoder().encodeToString(out.toByteArray()));
-        } catch (BadInput | IOException e) {
-            // A photo that can no longer be read must not keep the owner from the rest of the report.
-            return Optional.empty();
+    /// A photo that can no longer be read must not keep the owner from the rest of the report, and its place says so.
+    private static String cell(Optional<Report.Picture> picture, Function<String, Optional<Logbook.PhotoBytes>> photos) {
+        if (picture.isEmpty()) {
+            return "<td></td>";
         }
+        Report.Picture p = picture.get();
+        String caption = escape(p.caption());
+        try {
+            Logbook.PhotoBytes photo = photos.apply(p.photoId()).orElseThrow(() -> new BadInput(p.photoId(), "photo", "is no longer in the logbook"));
+            return "<td><img alt=\"" + caption + "\" src=\"data:image/jpeg;base64," + jpeg(photo) + "\"/><br/>" + caption + "</td>";
+        } catch (BadInput | IOException e) {
+            return "<td class=\"lacking\">" + caption + "<br/>" + escape(Said.of("report.photo.unreadable", "why", String.valueOf(e.getMessage()))) + "</td>";
+        }
+    }
+
+    private static String jpeg(Logbook.PhotoBytes photo) throws IOException {
+        BufferedImage picture = PhotoFiles.picture(photo.name(), photo.bytes(), PICTURE_SIDE);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(picture, "jpeg", out);
+        return Base64.getEncoder().encodeToString(out.toByteArray());
     }
 
     private static String escape(Said said) {
         return escape(BookWords.wording().say(said));
     }
 
-    /// A control character, which no page can show, is dropped.
     private static String escape(String text) {
-        return text.replaceAll("[\\n\\t]+", " ").replaceAll("[\\p{Cc}\\uFFFE\\uFFFF]", "").replaceAll("[\\uD800-\\uDBFF](?![\\uDC00-\\uDFFF])|(?<![\\uD800-\\uDBFF])[\\uDC00-\\uDFFF]", "")
-                .replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
+        return OneLine.clean(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
     }
 }

@@ -1,6 +1,7 @@
 package stillglass.book.report;
 
 import java.util.List;
+import java.util.Optional;
 import stillglass.say.Said;
 
 /// What the owner reads, as things to be said; the writers only set it.
@@ -8,9 +9,9 @@ import stillglass.say.Said;
 /// @param title instrument and ticket number
 /// @param head whose it is and until when it was promised
 /// @param blocks in order; empty ones are left out
-/// @param photos pictures to show
+/// @param photos pictures to show, a row each
 /// @param signature who proved it and when, or that it is a draft
-public record Report(Said title, Said head, List<Block> blocks, List<Picture> photos, Said signature) {
+public record Report(Said title, Said head, List<Block> blocks, List<Pair> photos, Said signature) {
 
     /// A part of the report under a heading of its own.
     public sealed interface Block {
@@ -44,6 +45,11 @@ public record Report(Said title, Said head, List<Block> blocks, List<Picture> ph
 
     /// A photograph to be shown.
     public record Picture(String photoId, String caption) {}
+
+    /// Two photographs side by side: before and after the work from the same side, or two of before.
+    /// @param left where there is one
+    /// @param right where there is one
+    public record Pair(Optional<Picture> left, Optional<Picture> right) {}
 
     public Report {
         blocks = blocks.stream().filter(b -> !b.empty()).toList();

@@ -43,6 +43,7 @@ import stillglass.ticket.story.World;
 /// Gathers a ticket into a report. Joints and parts that this job has found are named like any other.
 public final class ReportMaker {
     private static final int MOST_PARTS = 200;
+    private static final int MOST_PICTURES = 4;
 
     private final TicketState state;
     private final World world;
@@ -82,7 +83,7 @@ public final class ReportMaker {
                 .map(o -> o.why().isBlank() ? o.what() : Said.of("report.overruled.why", "what", o.what(), "why", o.why())).toList()));
         blocks.add(lines("report.withdrawn", withdrawn()));
         return new Report(Said.of("report.title", "title", state.tag().title(), "number", state.tag().number()), head(), blocks,
-                state.glass().all().stream().map(p -> new Report.Picture(p.id(), caption(p))).toList(), signature());
+                pictures(), signature());
     }
 
     private static Report.Block lines(String heading, List<Said> lines) {
@@ -185,6 +186,32 @@ public final class ReportMaker {
     private static Said meaning(ReadingEvent.InfinityMeasured m, LensSection section) {
         double hidden = InfinityShims.hiddenMm(section.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM);
         return Said.of(Math.abs(m.errorMm()) <= hidden ? "report.infinity.within" : "report.infinity.more", "mm", hidden, "stop", Grader.stop(section.fNumber()));
+    }
+
+    /// For each side the first photo before the work beside the last one after it. Where nothing was photographed after it, the first of before.
+    private List<Report.Pair> pictures() {
+        List<Report.Pair> rows = new ArrayList<>();
+        for (boolean rear : new boolean[] {false, true}) {
+            Optional<Report.Picture> after = photos(Phase.AFTER, rear).reduce((a, b) -> b).map(ReportMaker::picture);
+            if (after.isPresent()) {
+                rows.add(new Report.Pair(photos(Phase.BEFORE, rear).findFirst().map(ReportMaker::picture), after));
+            }
+        }
+        if (rows.isEmpty()) {
+            List<Report.Picture> all = state.glass().all().stream().limit(MOST_PICTURES).map(ReportMaker::picture).toList();
+            for (int i = 0; i < all.size(); i += 2) {
+                rows.add(new Report.Pair(Optional.of(all.get(i)), all.stream().skip(i + 1L).findFirst()));
+            }
+        }
+        return rows;
+    }
+
+    private java.util.stream.Stream<Photo> photos(Phase phase, boolean rear) {
+        return state.glass().all().stream().filter(p -> p.kept().phase() == phase && p.kept().fromRear() == rear);
+    }
+
+    private static Report.Picture picture(Photo p) {
+        return new Report.Picture(p.id(), caption(p));
     }
 
     private static String caption(Photo p) {

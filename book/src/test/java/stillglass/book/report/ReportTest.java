@@ -13,6 +13,12 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.util.List;
+import stillglass.plan.TrayMat;
+import stillglass.book.OneLine;
+import org.junit.jupiter.params.provider.CsvSource;
+import javax.xml.parsers.DocumentBuilderFactory;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
@@ -41,7 +47,7 @@ class ReportTest {
         return new Report(Said.text("Ostrel 52 mm f/2, ticket T-0142"), Said.text(owner), List.of(new Report.Block.Lines(Said.text("As it came"), List.of(Said.text("Milky pictures"))),
                 new Report.Block.Table(Said.text("Found"), List.of(Said.text("What"), Said.text("Where")), List.of(List.of(Said.text("fungus"), Said.text("rear of E1 | edge")))),
                 new Report.Block.Lines(Said.text("Nothing here"), List.of())),
-                List.of(new Report.Picture("p1", "As received"), new Report.Picture("gone", "lost")), signed ? Said.of("report.signed", "by", "M. | somebody", "day", "2026-11-24") : Said.of("report.draft"));
+                List.of(new Report.Pair(Optional.of(new Report.Picture("p1", "As received")), Optional.of(new Report.Picture("gone", "lost")))), signed ? Said.of("report.signed", "by", "M. | somebody", "day", "2026-11-24") : Said.of("report.draft"));
     }
 
     private static Optional<Logbook.PhotoBytes> photo(String id) {
@@ -71,7 +77,8 @@ class ReportTest {
             for (COSName name : d.getPage(0).getResources().getXObjectNames()) {
                 picture |= d.getPage(0).getResources().isImageXObject(name);
             }
-            assertThat(picture).as("the photo is in it, the lost one is left out").isTrue();
+            assertThat(picture).as("the photo is in it").isTrue();
+            assertThat(text(pdf).replaceAll("\\s+", " ")).contains("This photo cannot be shown: gone: photo: is no longer in the logbook");
         }
     }
 
@@ -80,18 +87,46 @@ class ReportTest {
         Path pdf = folder.resolve("draft.pdf");
         PdfReport.write(report("Club", false), id -> Optional.empty(), pdf);
         assertThat(text(pdf)).contains("Draft, not signed");
-        assertThat(MarkdownReport.text(report("Puppet <theatre>", true))).contains("# Ostrel 52 mm f/2, ticket T-0142", "| fungus | rear of E1 \\| edge |", "&lt;theatre>");
+        assertThat(MarkdownReport.text(report("Puppet <theatre>", true))).contains("# Ostrel 52 mm f/2, ticket T-0142", "| fungus | rear of E1 \\| edge |", "&lt;theatre&gt;");
     }
 
     /// Fonts for the scripts of the world are shipped: what was typed is what can be read and copied.
     @ParameterizedTest
-    @ValueSource(strings = {"前玉押さえ環", "렌즈 수리", "Кольцо фокусировки", "Δακτύλιος", "ห้องมืด", "लेंस", "Führungsstift", "Č šķ ő"})
+    @ValueSource(strings = {"前玉押さえ環", "렌즈 수리", "Кольцо фокусировки", "Δακτύλιος", "ห้องมืด", "लेंस", "Führungsstift", "Č šķ ő", "Ոսպնյակ", "ლინზა", "லென்ஸ்", "ሌንስ", "ကင်မရာ", "ເລນ"})
     void namesInAnyScriptAreInThePdf(String name) throws Exception {
         Path pdf = folder.resolve("script.pdf");
         PdfReport.write(report(name, false), id -> Optional.empty(), pdf);
 
         // Where marks join with letters into one glyph, a reader of the file gives only the letters back.
         assertThat(text(pdf).replaceAll("\\p{M}", "")).contains(name.replaceAll("\\p{M}", "")).doesNotContain("#");
+    }
+
+    /// A mat is set letter by letter, each in a type that has it; what none has does not stop it.
+    @ParameterizedTest
+    @ValueSource(strings = {"前玉押さえ環", "렌즈", "Кольцо", "ห้องมืด", "लेंस", "ლინზა", "Č šķ ő 3 × 1.4", "عدسة", "\uD83D\uDD2D", "\u0000\u0007 ring \uD800", "\u202Etxet"})
+    void namesInAnyScriptAreOnTheMat(String name) throws Exception {
+        TrayMat mat = new TrayMat(List.of(new TrayMat.Page(List.of(new TrayMat.Mark.Text(20, 20, 3, name)))));
+        try (PDDocument d = Loader.loadPDF(MatFiles.pdf(mat))) {
+            String told = Normalizer.normalize(new PDFTextStripper().getText(d), Normalizer.Form.NFKC);
+            String letters = OneLine.clean(name).replaceAll("[^\\p{L}]", "");
+            assertThat(told.replaceAll("[^\\p{L}]", "").chars().sorted().toArray()).isEqualTo(letters.chars().sorted().toArray());
+        }
+        DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new ByteArrayInputStream(MatFiles.svg(mat).getBytes(StandardCharsets.UTF_8)));
+    }
+
+    @Test
+    void lettersFromRightToLeftAreJoinedAndInTheOrderTheyAreSeen() {
+        assertThat(Type.seen("lens")).isEqualTo("lens");
+        assertThat(Type.seen("\u05D0\u05D1 12")).isEqualTo("12 \u05D1\u05D0");
+        // Beh, beginning and end of a word: their shapes beside each other, the last one first.
+        assertThat(Type.seen("\u0628\u0628")).isEqualTo("\uFE90\uFE91");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiterString = " => ", value = {"[x](http://a.b) => \\[x\\](http:\\//a.b)", "www.a.b => www\\.a.b", "*ring* _1_ => \\*ring\\* \\_1\\_", "a@b.c => a\\@b.c", "# ring => \\# ring", "1. ring => 1\\. ring", "<b> => &lt;b&gt;", "a|b => a\\|b",
+        "``` => \\`\\`\\`"})
+    void markdownInANameIsNoMarkdown(String name, String escaped) {
+        assertThat(MarkdownReport.text(report(name, false)).lines().toList()).contains(escaped);
     }
 
     /// Scripts that run from right to left are laid out so; the order in which a reader of the file gives them back is not ours.
@@ -111,7 +146,7 @@ class ReportTest {
         Path pdf = folder.resolve("torn.pdf");
         PdfReport.write(report("Cl\u0000ub\u0007 \uD800 end", false), id -> Optional.of(new Logbook.PhotoBytes(id, "torn.png", new byte[] {1, 2, 3})), pdf);
 
-        assertThat(text(pdf)).contains("Milky pictures").contains("Club");
+        assertThat(text(pdf)).contains("Milky pictures").contains("Cl ub").contains("This photo cannot be shown: torn.png");
     }
 
     private Report told(String... lines) {

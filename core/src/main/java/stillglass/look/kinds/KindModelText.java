@@ -132,7 +132,7 @@ final class KindModelText {
     }
 
     private static void row(StringBuilder out, String word, double[] numbers) {
-        out.append(String.format("%-12s", word));
+        out.append(String.format(Locale.ROOT, "%-12s", word));
         for (double v : numbers) {
             out.append(String.format(Locale.ROOT, " %.3f", v));
         }

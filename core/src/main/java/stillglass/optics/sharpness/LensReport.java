@@ -38,6 +38,9 @@ public record LensReport(
     /// Share of the iris that may be reached on two ways before the figures lose their meaning.
     static final double MOST_DOUBLED = 0.015;
     private static final List<Double> FIELDS = List.of(0.0, 0.7, 1.0);
+    /// Surfaces times fields times colours that are traced with the full number of rays.
+    private static final int MOST_SURFACES = 900;
+    private static final int LEAST_ACROSS = 24;
 
     public LensReport {
         fields = List.copyOf(fields);
@@ -85,9 +88,13 @@ public record LensReport(
         double stopRadius = nominal.surfaces().get(nominal.stopIndex()).semiDiameterMm();
         List<Double> relative = lens.tilts().isEmpty() ? FIELDS : List.of(0.0, 0.7, 1.0, -0.7, -1.0);
         List<Double> waves = lens.wavelengthsNm();
+        int across = across(relative.size() * waves.size() * lens.surfaces().size());
+        if (across < PupilRays.ACROSS) {
+            diagnostics.add(Said.of("lens.coarse", "surfaces", lens.surfaces().size(), "count", waves.size(), "across", across));
+        }
         List<PupilRays> traced = IntStream.range(0, relative.size() * waves.size()).parallel().mapToObj(i -> {
             checkpoint.run();
-            return new PupilRays(lens, waves.get(i % waves.size()), slope(relative.get(i / waves.size()), nominal), stopRadius);
+            return new PupilRays(lens, waves.get(i % waves.size()), slope(relative.get(i / waves.size()), nominal), stopRadius, across);
         }).toList();
         Spot axis = Spot.of(traced.subList(0, waves.size()));
         OptionalDouble focus = axis.rays() > 0 && axis.slopes() > 1e-12
@@ -117,6 +124,12 @@ public record LensReport(
                 fields.subList(FIELDS.size(), fields.size()),
                 Double.isFinite(first.bfdMm()) ? Arrays.stream(first.bfdPerGap()).boxed().toList() : List.of(),
                 diagnostics);
+    }
+
+    /// Rays across the iris: fewer through a lens so long, in so many colours, that it would take more than some seconds.
+    private static int across(int surfacesTraced) {
+        double share = Math.min(1, MOST_SURFACES / (double) surfacesTraced);
+        return Math.max(LEAST_ACROSS, (int) (PupilRays.ACROSS * Math.sqrt(share)));
     }
 
     private static double slope(double field, LensSection nominal) {

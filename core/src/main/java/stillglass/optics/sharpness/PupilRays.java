@@ -11,8 +11,6 @@ final class PupilRays {
     /// Grid points across the iris diameter.
     static final int ACROSS = 72;
 
-    private static final double MARGIN = 1 + 3.0 / ACROSS;
-
     final RayBundle rays;
     /// Grid width; ray `j * side + i` sits at column i, row j.
     final int side;
@@ -22,11 +20,13 @@ final class PupilRays {
     final int aimed;
     final int wanted;
 
-    PupilRays(LensSection lens, double wavelengthNm, double slope, double stopRadiusMm) {
+    /// @param across grid points across the iris diameter, [#ACROSS] usually
+    PupilRays(LensSection lens, double wavelengthNm, double slope, double stopRadiusMm, int across) {
+        double margin = 1 + 3.0 / across;
         ExactTrace trace = new ExactTrace(lens, wavelengthNm);
         RayAim aim = new RayAim(lens, trace, slope);
-        double step = 2.0 / ACROSS;
-        int half = (int) Math.ceil(MARGIN / step);
+        double step = 2.0 / across;
+        int half = (int) Math.ceil(margin / step);
         side = 2 * half;
         rays = new RayBundle(side * side);
         cut = new double[side * side];
@@ -42,7 +42,7 @@ final class PupilRays {
                 cut[r] = ratio;
                 boolean within = ratio <= 1;
                 inside += within ? 1 : 0;
-                if (ratio > MARGIN * MARGIN || !aim.at(u * stopRadiusMm, v * stopRadiusMm)) {
+                if (ratio > margin * margin || !aim.at(u * stopRadiusMm, v * stopRadiusMm)) {
                     missing[r] = true;
                     rays.launch(r, 0, 0, 0, 0);
                     rays.lose(r);

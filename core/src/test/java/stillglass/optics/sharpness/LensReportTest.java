@@ -2,11 +2,15 @@ package stillglass.optics.sharpness;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
+import stillglass.optics.Medium;
 import stillglass.optics.Surface;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.say.Wording;
@@ -157,5 +161,27 @@ class LensReportTest {
                 .map(s -> s.stop() ? s : new Surface(s.radiusMm(), s.thicknessMm(), s.after(), 12, false)).toList(),
                 lens.elements(), lens.focusing());
         return LensReport.of(mono, mono);
+    }
+
+    /// Planes of air in front of a lens change no ray, but are traced: so many that fewer rays are taken.
+    @Test
+    void aLensOfVeryManySurfacesIsTracedWithFewerRaysAndSaysSo() {
+        LensSection lens = Lenses.triplet();
+        List<Surface> many = new ArrayList<>();
+        for (int i = 0; i < 400; i++) {
+            many.add(new Surface(Double.POSITIVE_INFINITY, 0.001, new Medium.Air(), 1000, false));
+        }
+        many.addAll(lens.surfaces());
+        List<Element> moved = lens.elements().stream().map(e -> new Element(e.name(), e.firstSurface() + 400, e.lastSurface() + 400, e.diameterMm(), e.group(), e.centreThicknessMm(), e.edgeThicknessMm(),
+                e.cementedWith())).toList();
+        LensSection longer = new LensSection(lens.name(), lens.form(), lens.nominalFocalLengthMm(), lens.fNumber(), lens.imageCircleMm(), lens.wavelengthsNm(), many, moved, lens.focusing(), lens.basis(), lens.tilts());
+        LensReport fine = LensReport.of(lens, lens);
+        LensReport coarse = LensReport.of(longer, longer);
+
+        assertThat(coarse.diagnostics().stream().map(Wording.core()::say)).anyMatch(d -> d.contains("are traced with") && d.contains("coarser"));
+        assertThat(fine.diagnostics().stream().map(Wording.core()::say)).noneMatch(d -> d.contains("coarser"));
+        assertThat(coarse.eflMm().orElseThrow()).isCloseTo(fine.eflMm().orElseThrow(), within(1e-6));
+        assertThat(coarse.fields().getFirst().rmsUm().orElseThrow()).isCloseTo(fine.fields().getFirst().rmsUm().orElseThrow(), withinPercentage(4));
+        assertThat(coarse.fields().getFirst().mtfSagittal().orElseThrow()).isCloseTo(fine.fields().getFirst().mtfSagittal().orElseThrow(), within(0.03));
     }
 }

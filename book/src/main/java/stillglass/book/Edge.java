@@ -1,0 +1,34 @@
+package stillglass.book;
+
+import java.util.Locale;
+import java.util.function.Supplier;
+
+/// The one edge every reader has: whatever is thrown behind it, by our code or by a library, by a wrong file or by the machine, leaves as a sentence
+/// that names file, field and what to do.
+public final class Edge {
+    private Edge() {}
+
+    /// @param name of the file
+    /// @param field what is being read of it
+    /// @param remedy what to do, without a full stop
+    /// @throws BadInput for everything that goes wrong
+    public static <T> T read(String name, String field, String remedy, Supplier<T> work) {
+        try {
+            return work.get();
+        } catch (BadInput | BookTrouble | java.util.concurrent.CancellationException e) {
+            throw e;
+        } catch (OutOfMemoryError e) {
+            throw new BadInput(name, field, "needs more memory than there is: " + remedy, e);
+        } catch (StackOverflowError e) {
+            throw new BadInput(name, field, "is nested too deep: " + remedy, e);
+        } catch (RuntimeException | LinkageError | AssertionError e) {
+            throw new BadInput(name, field, "cannot be read (" + why(e) + "): " + remedy, e);
+        }
+    }
+
+    private static String why(Throwable e) {
+        String said = e.getMessage();
+        String line = said == null ? "" : said.lines().findFirst().orElse("").strip();
+        return line.isEmpty() ? e.getClass().getSimpleName().replaceAll("(Exception|Error)$", "").replaceAll("(?<=[a-z])(?=[A-Z])", " ").toLowerCase(Locale.ROOT) : line;
+    }
+}

@@ -1,0 +1,81 @@
+package stillglass.book.photo;
+
+import com.drew.imaging.ImageProcessingException;
+import com.drew.imaging.jpeg.JpegMetadataReader;
+import com.drew.imaging.tiff.TiffMetadataReader;
+import com.drew.lang.ByteArrayReader;
+import com.drew.metadata.Metadata;
+import com.drew.metadata.exif.ExifIFD0Directory;
+import com.drew.metadata.exif.ExifReader;
+import com.drew.metadata.exif.ExifSubIFDDirectory;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeParseException;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/// What a camera wrote into a photo besides its pixels. Only that part is read: texts and profiles beside it can be packed so that they unfold to gigabytes.
+/// All of it is a courtesy; whether the photo can be read is decided by the decoder of its pixels.
+final class Exif {
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("uuuu:MM:dd HH:mm:ss", Locale.ROOT);
+    private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
+    private static final int CHUNK_HEAD = 8;
+    private static final int CHUNK_CHECK = 4;
+
+    private Exif() {}
+
+    /// When it was taken by the camera's own clock, where the file says so.
+    static Optional<LocalDateTime> taken(byte[] bytes) {
+        return metadata(bytes).map(m -> m.getFirstDirectoryOfType(ExifSubIFDDirectory.class)).map(d -> d.getString(ExifSubIFDDirectory.TAG_DATETIME_ORIGINAL)).flatMap(said -> {
+            try {
+                return Optional.of(LocalDateTime.parse(said.strip(), TIME));
+            } catch (DateTimeParseException e) {
+                return Optional.empty();
+            }
+        });
+    }
+
+    /// EXIF orientation, 1 (upright) when absent.
+    static int orientation(byte[] bytes) {
+        return metadata(bytes).map(m -> m.getFirstDirectoryOfType(ExifIFD0Directory.class)).map(d -> d.getInteger(ExifIFD0Directory.TAG_ORIENTATION)).filter(t -> t >= 1 && t <= 8).orElse(1);
+    }
+
+    private static Optional<Metadata> metadata(byte[] bytes) {
+        try {
+            if (bytes.length > 2 && (bytes[0] & 255) == 0xFF && (bytes[1] & 255) == 0xD8) {
+                return Optional.of(JpegMetadataReader.readMetadata(new ByteArrayInputStream(bytes), List.of(new ExifReader())));
+            }
+            if (bytes.length > PNG.length && java.util.Arrays.equals(bytes, 0, PNG.length, PNG, 0, PNG.length)) {
+                return png(bytes);
+            }
+            return bytes.length > 4 && (bytes[0] == 'I' && bytes[1] == 'I' || bytes[0] == 'M' && bytes[1] == 'M') ? Optional.of(TiffMetadataReader.readMetadata(new ByteArrayInputStream(bytes))) : Optional.empty();
+        } catch (ImageProcessingException | IOException | RuntimeException | StackOverflowError | OutOfMemoryError e) {
+            return Optional.empty();
+        }
+    }
+
+    /// The chunk `eXIf` of a PNG, which is never packed ("Extensions to the PNG 1.2 Specification", 3.7).
+    private static Optional<Metadata> png(byte[] bytes) {
+        ByteBuffer b = ByteBuffer.wrap(bytes);
+        int at = PNG.length;
+        while (at + CHUNK_HEAD + CHUNK_CHECK <= bytes.length) {
+            int length = b.getInt(at);
+            if (length < 0 || length > bytes.length - at - CHUNK_HEAD - CHUNK_CHECK) {
+                return Optional.empty();
+            }
+            String type = new String(bytes, at + 4, 4, StandardCharsets.ISO_8859_1);
+            if (type.equals("eXIf")) {
+                Metadata found = new Metadata();
+                new ExifReader().extract(new ByteArrayReader(java.util.Arrays.copyOfRange(bytes, at + CHUNK_HEAD, at + CHUNK_HEAD + length)), found);
+                return Optional.of(found);
+            }
+            at += CHUNK_HEAD + length + CHUNK_CHECK;
+        }
+        return Optional.empty();
+    }
+}
