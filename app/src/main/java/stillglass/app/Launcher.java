@@ -2,8 +2,7 @@ package stillglass.app;
 
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.logging.Level;
-import java.util.logging.Logger;
+import stillglass.app.desk.Threads;
 import stillglass.app.practice.DemoBook;
 import stillglass.app.screens.Screenshots;
 import stillglass.book.BookTrouble;
@@ -13,7 +12,7 @@ public final class Launcher {
     private Launcher() {}
 
     public static void main(String[] args) {
-        Logger.getLogger("").setLevel(Level.SEVERE);
+        Threads.writtenTo(LogFile.into(log()));
         try {
             Arguments arguments = Arguments.parse(args);
             switch (arguments.verb()) {
@@ -29,9 +28,19 @@ public final class Launcher {
         }
     }
 
+    /// Where there is no home folder it goes to that of temporary files.
+    private static Path log() {
+        try {
+            return Places.ofSystem().log();
+        } catch (IllegalArgumentException e) {
+            return Path.of(System.getProperty("java.io.tmpdir", ".")).resolve("still-glass");
+        }
+    }
+
     private static String sentence(Throwable cause) {
         return switch (cause) {
             case BookTrouble t -> String.valueOf(t.getMessage());
+            case IllegalArgumentException i when String.valueOf(i.getMessage()).startsWith("--book") -> String.valueOf(i.getMessage());
             case UnsupportedOperationException u when String.valueOf(u.getMessage()).contains("GTK") ->
                 "the window could not open: GTK 3 is missing. Install it (on Debian: libgtk-3-0), or unset DISPLAY to open off-screen";
             default -> "the window could not open: " + cause;

@@ -17,6 +17,7 @@ import javafx.util.Duration;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Devices;
 import stillglass.app.desk.ElapsedClock;
+import stillglass.app.desk.Threads;
 import stillglass.app.house.House;
 import stillglass.app.practice.DemoBook;
 import stillglass.app.practice.SimulatedDevices;
@@ -77,6 +78,7 @@ final class StillGlassApp {
         ElapsedClock clock = ElapsedClock.ofSystem();
         Desk desk = new Desk(logbook.join(), shelf.join(), clock, Platform::runLater, demo() ? new SimulatedDevices() : Devices.NONE);
         Shell root = House.furnish(desk, new SystemAsker(stage), theme);
+        livesOn(desk);
         Scene scene = new Scene(root, 1280, 800);
         theme.dress(scene);
         desk.watch(work -> {
@@ -90,6 +92,7 @@ final class StillGlassApp {
         stage.getIcons().add(new Image("/stillglass/app/icon.png"));
         stage.setScene(scene);
         stage.setOnShown(e -> sayStarted());
+        stage.setOnCloseRequest(e -> root.closing(e, stage::hide));
         stage.setOnHidden(e -> {
             root.dispose();
             desk.close();
@@ -116,6 +119,13 @@ final class StillGlassApp {
         });
     }
 
+    /// Whatever is thrown where nobody caught it is written down and said, and the window lives on.
+    private static void livesOn(Desk desk) {
+        Thread.UncaughtExceptionHandler said = (thread, e) -> desk.say(Threads.unexpected(e));
+        Thread.setDefaultUncaughtExceptionHandler(said);
+        Thread.currentThread().setUncaughtExceptionHandler(said);
+    }
+
     private static void openTicket(Desk desk, Shell shell, String number) {
         long asked = System.nanoTime();
         desk.open(number).thenRunAsync(() -> {
@@ -138,7 +148,7 @@ final class StillGlassApp {
     }
 
     private static Path ownBook(Arguments arguments) {
-        return arguments.path().orElseGet(() -> Path.of(System.getProperty("user.home"), ".local", "share", "still-glass", "logbook.sqlite"));
+        return arguments.path().orElseGet(() -> Places.ofSystem().book(System.getProperty("user.home", "")));
     }
 
     /// Where the shop's own thresholds, sections and maps lie: beside its logbook.

@@ -57,7 +57,7 @@ class GlassWindowTest {
         window.settle();
         int last = window.work().section().orElseThrow().stops().size() - 1;
         assertThat(window.work().viewing().stop()).isEqualTo(last);
-        assertThat(Window.onUi(ring::getAccessibleText)).isEqualTo("f/16");
+        assertThat(Window.onUi(() -> ring.queryAccessibleAttribute(javafx.scene.AccessibleAttribute.VALUE_STRING))).isEqualTo("f/16");
         window.press(KeyCode.LEFT);
         window.press(KeyCode.LEFT);
         assertThat(window.work().viewing().stop()).as("the ring has the focus").isEqualTo(last - 2);

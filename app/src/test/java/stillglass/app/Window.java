@@ -70,6 +70,7 @@ final class Window implements AutoCloseable {
     final Desk desk;
     final Shell shell;
     final Scene scene;
+    final Theme theme;
     private final FxRobot robot;
 
     /// The window of the demo, on the interface thread.
@@ -82,7 +83,7 @@ final class Window implements AutoCloseable {
     Window(Stage stage, Path book, FxRobot robot, Shelf shelf, Devices devices) {
         this.robot = robot;
         Theme.loadFonts();
-        Theme theme = new Theme();
+        theme = new Theme();
         desk = new Desk(Logbook.open(book), shelf, InstantSource.fixed(WHEN), Platform::runLater, devices);
         shell = House.furnish(desk, answers, theme);
         scene = new Scene(shell, 1280, 800);

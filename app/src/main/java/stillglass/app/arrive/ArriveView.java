@@ -80,7 +80,7 @@ public final class ArriveView implements Station {
         read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         Label infinityName = Build.line(Words.of("arrive.infinity"), "subheading");
         infinityName.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        atInfinity = Build.column(3, Build.row(10, infinityName, infinity, Build.spring(), grow(infinityField), read), infinityMeaning);
+        atInfinity = Build.column(3, Build.flowing(10, infinityName, infinity, grow(infinityField), read), infinityMeaning);
         VBox check = Build.sheet(Words.of("arrive.check"), "",
                 atInfinity,
                 checks.node());
@@ -142,8 +142,10 @@ public final class ArriveView implements Station {
         form.setText(m.form());
         facts.getChildren().clear();
         for (int i = 0; i < m.facts().size(); i++) {
-            facts.add(Build.line(m.facts().get(i).name(), "soft"), 0, i);
-            facts.add(Build.line(m.facts().get(i).value(), "medium"), 1, i);
+            Label fact = Build.line(m.facts().get(i).name(), "soft");
+            fact.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            facts.add(fact, 0, i);
+            facts.add(Build.label(m.facts().get(i).value(), "medium"), 1, i);
         }
         map.setText(m.map());
         map.setVisible(m.alike().isEmpty());

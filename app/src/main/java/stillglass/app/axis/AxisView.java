@@ -26,7 +26,6 @@ import stillglass.app.theme.Words;
 /// Draws an [AxisModel]: labels of findings at the left, parts that are out in a row beside the instrument on the side they
 /// left, references at the right.
 public final class AxisView extends Region {
-    private static final double GHOST_GAP = 7;
     /// How near the pointer must be to a surface to look at it face-on.
     private static final double NEAR_MM = 1.3;
 
@@ -38,7 +37,7 @@ public final class AxisView extends Region {
     private List<Node> column = List.of();
     private Optional<AxisModel> model = Optional.empty();
     /// Where glasses that are out were drawn, so that what is on them goes with them.
-    private final Map<String, Moved> moved = new HashMap<>();
+    private final Map<String, GhostLayer.Moved> moved = new HashMap<>();
     private double drawnWidth;
     private double drawnHeight;
 
@@ -132,15 +131,15 @@ public final class AxisView extends Region {
             drawnWidth = getWidth();
             drawnHeight = getHeight();
             draw(model.get());
+            // Born in a layout, it has missed the styles of this frame and would be seen solid black.
+            applyCss();
+            Inked.keptIn(this);
         }
     }
 
-    /// A part drawn elsewhere: its left end in millimetres, where that is on the screen, and pixels per millimetre there.
-    private record Moved(double fromMm, double left, double stretch) {}
-
     private double x(AxisFrame f, String partId, double mm) {
-        Moved m = moved.get(partId);
-        return m == null ? f.x(mm) : m.left + (mm - m.fromMm) * m.stretch;
+        GhostLayer.Moved m = moved.get(partId);
+        return m == null ? f.x(mm) : m.left() + (mm - m.fromMm()) * m.stretch();
     }
 
     private void draw(AxisModel m) {
@@ -186,8 +185,9 @@ public final class AxisView extends Region {
         flange(m, f);
         moved.clear();
         double edge = f.x(m.leftMm()) - 1.2 * em;
-        ghosts(m.ghosts().stream().filter(g -> !g.toRight()).toList(), f, labelRight + em, edge, false);
-        ghosts(m.ghosts().stream().filter(AxisModel.Ghost::toRight).toList(), f, f.x(m.rightMm()) + 2.2 * em, referenceLeft - em, true);
+        GhostLayer out = new GhostLayer(getChildren(), f, moved, (node, spoken, part) -> speak(node, spoken, new Selection.OfPart(part)));
+        out.draw(m.ghosts().stream().filter(g -> !g.toRight()).toList(), labelRight + em, edge, false);
+        out.draw(m.ghosts().stream().filter(AxisModel.Ghost::toRight).toList(), f.x(m.rightMm()) + 2.2 * em, referenceLeft - em, true);
         light.glows(m.light(), (part, mm) -> x(f, part, mm));
         m.faults().forEach(fault -> getChildren().add(fault(fault, f)));
         faultLabels(m, f, em, top, bottom);
@@ -370,72 +370,6 @@ public final class AxisView extends Region {
             t.setX(x1 - 12 - t.getLayoutBounds().getWidth());
             getChildren().addAll(line, start, left, right, t);
         }));
-    }
-
-    /// Parts in a row in the order they left, foreshortened evenly when the room is short.
-    private void ghosts(List<AxisModel.Ghost> ghosts, AxisFrame f, double from, double to, boolean right) {
-        if (ghosts.isEmpty() || to - from < 30) {
-            return;
-        }
-        double gap = Math.min(GHOST_GAP, (to - from) * 0.35 / ghosts.size());
-        double wanted = ghosts.stream().mapToDouble(g -> length(g, f)).sum() + gap * (ghosts.size() - 1);
-        double squeeze = Math.min(1, (to - from - gap * (ghosts.size() - 1)) / Math.max(1, wanted - gap * (ghosts.size() - 1)));
-        double x = right ? from : to;
-        double lastMiddle = Double.NEGATIVE_INFINITY;
-        double lastTop = 0;
-        boolean raised = false;
-        for (AxisModel.Ghost g : ghosts) {
-            double w = Math.max(2, length(g, f) * squeeze);
-            double left = right ? x : x - w;
-            // Numbers in a row stand higher and lower by turns where they would run into each other.
-            double top = f.y(Math.max(3, g.pieces().stream().flatMap(p -> p.outlines().stream()).flatMap(o -> o.points().stream()).mapToDouble(AxisModel.Point::yMm).max().orElse(0)));
-            raised = Math.abs(left + w / 2 - lastMiddle) < Integer.toString(g.number()).length() * 8 && Math.abs(top - lastTop) < 13 && !raised;
-            lastMiddle = left + w / 2;
-            lastTop = top;
-            getChildren().add(ghost(g, f, left, w, raised));
-            x += right ? w + gap : -(w + gap);
-        }
-    }
-
-    private static double length(AxisModel.Ghost g, AxisFrame f) {
-        return g.pieces().isEmpty() ? 9 : Math.max(6, (g.toMm() - g.fromMm()) * f.scale());
-    }
-
-    private Node ghost(AxisModel.Ghost g, AxisFrame f, double left, double width, boolean raised) {
-        Group group = new Group();
-        double highest = 0;
-        if (g.pieces().isEmpty()) {
-            Circle small = new Circle(left + width / 2, f.axisY(), Math.min(4, width / 2 + 1));
-            small.getStyleClass().add("axis-ghost-metal");
-            group.getChildren().add(small);
-        }
-        double stretch = g.pieces().isEmpty() ? 1 : width / Math.max(1e-6, (g.toMm() - g.fromMm()));
-        double lowest = Double.MAX_VALUE;
-        g.pieces().forEach(p -> moved.put(p.partId(), new Moved(g.fromMm(), left, stretch)));
-        for (AxisModel.Piece p : g.pieces()) {
-            for (AxisModel.Outline o : p.outlines()) {
-                Polygon shape = new Polygon();
-                for (AxisModel.Point q : o.points()) {
-                    shape.getPoints().addAll(left + (q.xMm() - g.fromMm()) * stretch, f.y(q.yMm()));
-                    highest = Math.max(highest, q.yMm());
-                    lowest = q.yMm() > 0 ? Math.min(lowest, q.yMm()) : lowest;
-                }
-                shape.getStyleClass().add(p.look() == AxisModel.Look.GLASS ? "axis-ghost-glass" : "axis-ghost-metal");
-                if (g.selected()) {
-                    shape.getStyleClass().add("axis-piece-selected");
-                }
-                group.getChildren().add(shape);
-            }
-        }
-        double above = f.y(Math.max(highest, 3)) - (raised ? 15 : 3);
-        // A ring as wide as the band carries its number inside.
-        Text number = text(Integer.toString(g.number()), "axis-ghost-number", 0, above > 13 ? above : f.y(lowest) + 14);
-        number.setX(left + width / 2 - number.getLayoutBounds().getWidth() / 2);
-        number.setTextOrigin(VPos.BOTTOM);
-        group.getChildren().add(number);
-        speak(group, Words.of("axis.ghost", g.number(), g.name()), new Selection.OfPart(g.partId()));
-        group.setId("ghost-" + g.partId());
-        return group;
     }
 
     /// A text standing on `y`, its size known.

@@ -3,7 +3,7 @@ package stillglass.app.axis;
 import java.util.List;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
@@ -13,7 +13,7 @@ import stillglass.app.theme.Words;
 
 /// One surface face-on, as seen from the front: its clear rim with clock positions, the light of the middle and of the
 /// corners of the picture, and what lies on it.
-final class FaceDial extends Region {
+final class FaceDial extends Painted {
     private final LightModel.Face face;
 
     FaceDial(LightModel.Face face) {
@@ -26,7 +26,7 @@ final class FaceDial extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         double w = getWidth();
         double h = getHeight();

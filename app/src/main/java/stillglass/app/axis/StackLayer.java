@@ -1,5 +1,6 @@
 package stillglass.app.axis;
 
+import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Group;
 import javafx.scene.Node;
@@ -17,6 +18,9 @@ final class StackLayer {
     /// Half height of what is drawn on the Axis.
     static final double ON_AXIS = 58;
 
+    /// Least height with rows above and below, in heights of the type.
+    private static final double ROOM_FOR_ROWS = 13;
+
     private final List<Node> into;
     private final NetLayer.Speaker speaker;
 
@@ -27,10 +31,17 @@ final class StackLayer {
 
     /// @param tallest half height of what is drawn, at most
     void draw(StackModel m, double x0, double x1, double y0, double y1, double em, double tallest) {
-        List<StackModel.Item> front = lane(m, StackModel.Lane.FRONT);
-        List<StackModel.Item> rear = lane(m, StackModel.Lane.REAR);
-        List<StackModel.Item> above = lane(m, StackModel.Lane.ABOVE);
-        List<StackModel.Item> below = lane(m, StackModel.Lane.BELOW);
+        List<StackModel.Item> front = new ArrayList<>(lane(m, StackModel.Lane.FRONT));
+        List<StackModel.Item> rear = new ArrayList<>(lane(m, StackModel.Lane.REAR));
+        List<StackModel.Item> above = new ArrayList<>(lane(m, StackModel.Lane.ABOVE));
+        List<StackModel.Item> below = new ArrayList<>(lane(m, StackModel.Lane.BELOW));
+        if (y1 - y0 < ROOM_FOR_ROWS * em) {
+            // In a low strip what left around stands in the same line.
+            front.addAll(above);
+            rear.addAll(below);
+            above.clear();
+            below.clear();
+        }
         double body = Math.clamp((x1 - x0) * 0.16, 110, 190);
         double step = Math.clamp((x1 - x0 - body - 2 * em) / Math.max(1, front.size() + rear.size()), NARROWEST, WIDEST);
         double shift = Math.clamp((front.size() - rear.size()) * step / 2, -(x1 - x0 - body) / 2 + em, (x1 - x0 - body) / 2 - em);
@@ -38,7 +49,7 @@ final class StackLayer {
         double top = y0 + (above.isEmpty() ? 0 : 4.2 * em);
         double bottom = y1 - (below.isEmpty() ? 0 : 3.6 * em);
         double axis = (top + bottom - 2.2 * em) / 2;
-        double half = Math.min(tallest, (bottom - top) / 2 - 1.8 * em);
+        double half = Math.max(0.8 * em, Math.min(tallest, (bottom - top) / 2 - 1.8 * em));
         Line line = new Line(x0, axis, x1, axis);
         line.getStyleClass().add("axis-line");
         into.add(line);
@@ -64,6 +75,10 @@ final class StackLayer {
         r.setArcHeight(18);
         r.getStyleClass().add("stack-body");
         into.add(r);
+        if (half < 1.3 * em) {
+            // The name hangs on the tag as well.
+            return;
+        }
         Text t = Inked.text(into, m.title(), "axis-label-quiet");
         double room = width - 24;
         if (t.getLayoutBounds().getWidth() > room) {

@@ -15,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
+import stillglass.app.draw.Operable;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
@@ -87,19 +88,18 @@ public final class CheckList {
 
     private Node row(CheckModel.Row r) {
         Label name = Build.line(Words.capital(name(r.name())), r.found().isEmpty() ? "soft" : "medium");
-        Label found = Build.line(r.found().map(f -> (r.free().orElse(false) ? "✓ " : "") + f).orElse(Words.of("checks.untried")),
+        Label found = Build.label(r.found().map(f -> (r.free().orElse(false) ? "✓ " : "") + f).orElse(Words.of("checks.untried")),
                 r.free().map(f -> f ? "green" : "danger").orElse(r.found().isPresent() ? "medium" : "soft"));
         found.setMinWidth(0);
         name.setMinWidth(Region.USE_PREF_SIZE);
-        VBox line = Build.column(0, Build.row(8, name, Build.spring(), found));
+        VBox line = Build.column(0, Build.head(8, 1, name, found));
         line.getStyleClass().add("check-row");
         if (r.name().equals(chosen)) {
             line.getStyleClass().add("chosen");
             r.before().ifPresent(b -> line.getChildren().add(Build.label(Words.of("checks.before", b), "soft", "small")));
         }
         line.setId("function-" + r.slug() + suffix());
-        line.setAccessibleText(Words.of("checks.accessible", name(r.name()), r.found().orElse(Words.of("checks.untried"))));
-        line.setOnMouseClicked(e -> {
+        Operable.make(line, Words.of("checks.accessible", name(r.name()), r.found().orElse(Words.of("checks.untried"))), () -> {
             choose(r.name());
             said.requestFocus();
         });

@@ -4,9 +4,11 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
@@ -34,6 +36,7 @@ public final class CleanView implements Station {
     private final FlowPane soils = new FlowPane(6, 6);
     private final Label chance = Build.label("", "medium");
     private final VBox ladder = Build.column(0);
+    private final ScrollPane scroll = Build.tall(ladder);
     private final HBox node;
     private Optional<String> soil = Optional.empty();
     private Optional<String> soilOf = Optional.empty();
@@ -43,8 +46,8 @@ public final class CleanView implements Station {
         this.desk = desk;
         VBox left = Build.column(8, Build.line(Words.of("clean.parts"), "heading"), Build.tall(parts),
                 Build.label(Words.of("caution.solvent"), "danger", "small"));
-        VBox right = Build.sheet("", "", Build.row(12, name, Build.spring(), chance), materials,
-                Build.row(8, Build.line(Words.of("clean.soil"), "soft"), soils), Build.tall(ladder));
+        VBox right = Build.sheet("", "", Build.head(12, 1, name, chance), materials,
+                Build.row(8, Build.line(Words.of("clean.soil"), "soft"), soils), scroll);
         right.getChildren().removeFirst();
         node = Build.shared(18, List.of(left, right), 0.8, 1.6);
         node.getStyleClass().add("station");
@@ -84,6 +87,8 @@ public final class CleanView implements Station {
         m.barred().reversed().forEach(b -> rungs.add(barred(b)));
         m.rungs().reversed().forEach(r -> rungs.add(rung(r, m)));
         ladder.getChildren().setAll(rungs);
+        // The rung that is next stands at the bottom.
+        Platform.runLater(() -> scroll.setVvalue(1));
     }
 
     private Node part(CleanModel.PartChip p) {
@@ -137,9 +142,13 @@ public final class CleanView implements Station {
             gone.setId("gone");
             still.setId("still");
             timer.setId("timer");
-            row.getChildren().addAll(gone, still, timer);
+            FlowPane buttons = Build.flowing(8, gone, still, timer);
+            buttons.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
+            HBox all = Build.shared(12, List.of(row, buttons), 2, 1.15);
+            all.getStyleClass().add("rung-next");
+            return all;
         }
-        row.getStyleClass().add(r.next() ? "rung-next" : "rung");
+        row.getStyleClass().add("rung");
         return row;
     }
 

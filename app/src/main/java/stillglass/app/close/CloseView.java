@@ -169,7 +169,7 @@ public final class CloseView implements Station {
             Button set = Build.button(Words.of("close.set.do"), "S", this::setControls, "next");
             set.setId("controls-set");
             set.setMinWidth(Region.USE_PREF_SIZE);
-            VBox box = Build.column(5, Build.label(Words.of("close.set"), "danger", "strong"), Build.row(10, Build.label(p + "."), Build.spring(), set));
+            VBox box = Build.column(5, Build.label(Words.of("close.set"), "danger", "strong"), Build.head(10, 1, Build.label(p + "."), set));
             box.getStyleClass().add("caution");
             nodes.add(box);
         });
@@ -177,7 +177,7 @@ public final class CloseView implements Station {
             Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, "next");
             greased.setId("greased");
             greased.setMinWidth(Region.USE_PREF_SIZE);
-            VBox box = Build.column(3, Build.row(10, Build.label(d.milligrams().map(mg -> Words.of("close.dose", mg)).orElse(Words.of("close.dose.some")), "subheading"), Build.spring(), greased),
+            VBox box = Build.column(3, Build.head(10, 1, Build.label(d.milligrams().map(mg -> Words.of("close.dose", mg)).orElse(Words.of("close.dose.some")), "subheading"), greased),
                     Build.label(d.how(), "soft", "small"), Build.label(Words.of("close.dose.excess"), "small", "gold"));
             box.getStyleClass().add("dose");
             nodes.add(box);

@@ -19,6 +19,7 @@ import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
+import stillglass.app.draw.Operable;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.GradeMarks;
 import stillglass.app.draw.PictureFrame;
@@ -63,8 +64,8 @@ public final class DecideView implements Station {
                 Build.label(Words.of("decide.stronger", DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN), "soft", "small"));
         picture.prefHeightProperty().bind(frame.widthProperty().multiply(2 / 3.0));
         picture.setMinHeight(90);
-        VBox left = Build.column(6, Build.row(14, Build.line(Words.of("decide.heading"), "heading"), Build.spring(), legend()), Build.tall(rows));
-        VBox right = Build.column(5, Build.row(14, verdict, effort), Build.tall(reasons), Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
+        VBox left = Build.column(6, Build.head(14, 1, Build.line(Words.of("decide.heading"), "heading"), legend()), Build.tall(rows));
+        VBox right = Build.column(5, Build.head(14, 2, verdict, effort), Build.tall(reasons), Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
         right.getStyleClass().add("sheet");
         verdict.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         node = Build.shared(18, List.of(left, Build.scroll(frame), right), 1.3, 0.62, 0.98);
@@ -78,7 +79,7 @@ public final class DecideView implements Station {
         veil.getStyleClass().add("strip-veil");
         javafx.scene.shape.Line from = new javafx.scene.shape.Line(0, 0, 18, 0);
         from.getStyleClass().add("strip-threshold");
-        return Build.row(6, shadow, Build.line(Words.of("decide.legend.shadow"), "soft", "small"), veil,
+        return Build.flowing(6, shadow, Build.line(Words.of("decide.legend.shadow"), "soft", "small"), veil,
                 Build.line(Words.of("decide.legend.veil"), "soft", "small"), from, Build.line(Words.of("decide.legend.shows"), "soft", "small"));
     }
 
@@ -159,7 +160,7 @@ public final class DecideView implements Station {
         cure.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         VBox grade = Build.column(4, Build.line(Words.of("decide.grade", r.grade()), "medium"), new GradeMarks(r.grade()), cure);
         grade.setAlignment(Pos.TOP_LEFT);
-        grade.setMinWidth(62);
+        grade.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         HBox line = Build.row(14, number, words, strip, grade);
         line.setAlignment(Pos.TOP_LEFT);
         VBox card = Build.column(6, line);
@@ -169,7 +170,7 @@ public final class DecideView implements Station {
             card.getChildren().addAll(Build.label(r.because(), "soft", "small"), overrule(r));
         }
         card.setId("assessment-" + r.number());
-        card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));
+        Operable.make(card, r.number() + " " + r.title() + ", " + Words.of("decide.grade", r.grade()) + ", " + r.sentence() + (r.selected() ? ", " + Words.of("spoken.chosen") : ""), () -> desk.select(new Selection.OfFinding(r.id())));
         return card;
     }
 

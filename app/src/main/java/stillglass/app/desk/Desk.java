@@ -8,8 +8,10 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -50,6 +52,7 @@ public final class Desk implements AutoCloseable {
     private final Settings settings;
     private final Computing computing;
     private final Watchers watchers = new Watchers();
+    private final Set<CompletableFuture<?>> onTheWay = ConcurrentHashMap.newKeySet();
     /// Owned by the book's thread.
     private Optional<Tickets.Ticket> open = Optional.empty();
     private long seen;
@@ -271,6 +274,19 @@ public final class Desk implements AutoCloseable {
             open.ifPresent(t -> publish(t, Stage.ARRIVE));
             return null;
         });
+    }
+
+    /// Counts something that is on its way into the book, a photo that is graded: the window does not close over it.
+    /// @return the same
+    public <T> CompletableFuture<T> keeping(CompletableFuture<T> work) {
+        onTheWay.add(work);
+        work.whenComplete((done, wrong) -> onTheWay.remove(work));
+        return work;
+    }
+
+    /// Done when everything that was on its way into the book is there, or was given up.
+    public CompletableFuture<Void> arrived() {
+        return CompletableFuture.allOf(onTheWay.stream().map(f -> f.handle((done, wrong) -> true)).toArray(CompletableFuture[]::new));
     }
 
     /// Runs reading work on the computing thread; what goes wrong is complained about.

@@ -52,7 +52,7 @@ public final class PhotoTaking {
 
     /// Keeps a picture as it is, with a caption, on a ticket or on the record of one of its joints: nothing is graded.
     public static CompletableFuture<Decision> kept(Desk desk, String ticket, Optional<String> joint, PhotoCamera source, Phase phase, String caption) {
-        return desk.compute(() -> readable(source.take())).thenCompose(p -> {
+        return desk.keeping(desk.compute(() -> readable(source.take())).thenCompose(p -> {
             CRC32 sum = new CRC32();
             sum.update(p.bytes());
             String id = "f" + Long.toHexString(desk.clock().instant().toEpochMilli()) + "-" + Long.toHexString(sum.getValue());
@@ -60,7 +60,7 @@ public final class PhotoTaking {
             List<Intent> intents = new ArrayList<>(List.of(kept(id, phase, false, caption, p)));
             joint.ifPresent(j -> intents.add(phase == Phase.AFTER ? new JointIntent.State(j, photo) : new JointIntent.Note(j, List.of(photo))));
             return desk.submit(ticket, new Act(intents), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
-        });
+        }));
     }
 
     /// @param caption what it shows
@@ -68,7 +68,7 @@ public final class PhotoTaking {
     /// @return the decision after it was kept
     public static CompletableFuture<Decision> take(
             Desk desk, Work work, PhotoCamera source, Phase phase, boolean fromRear, String caption, Progress progress) {
-        return desk.compute(() -> {
+        return desk.keeping(desk.compute(() -> {
             progress.at(0, "waiting for the photo");
             PhotoCamera.Picture picture = source.take();
             String id = id(work, picture);
@@ -76,7 +76,7 @@ public final class PhotoTaking {
             GlassEvent.PhotoKept kept = kept(id, phase, fromRear, caption, picture);
             return new Taken(List.of(kept, graded), new Logbook.PhotoBytes(id, picture.name(), picture.bytes()),
                     new Photo(kept, Optional.of(graded), Instant.EPOCH));
-        }).thenCompose(t -> turned(desk, work, t)).thenCompose(t -> desk.submit(number(work), new Act(t.happened()), List.of(t.bytes())));
+        }).thenCompose(t -> turned(desk, work, t)).thenCompose(t -> submit(desk, number(work), progress, new Act(t.happened()), List.of(t.bytes()))));
     }
 
     /// With how far a photo after the work is turned against the one it will be compared with, where the mount tells.
@@ -101,12 +101,13 @@ public final class PhotoTaking {
     }
 
     /// Takes a photo of a step and hangs it on the joint's record.
-    public static CompletableFuture<Decision> ofStep(Desk desk, Work work, Joint joint, PhotoCamera source) {
-        return desk.compute(() -> readable(source.take())).thenCompose(p -> {
+    public static CompletableFuture<Decision> ofStep(Desk desk, Work work, Joint joint, PhotoCamera source, Progress progress) {
+        return desk.keeping(desk.compute(() -> readable(source.take())).thenCompose(p -> {
             String id = id(work, p);
+            progress.at(1, "");
             GlassEvent.PhotoKept kept = kept(id, Phase.BEFORE, false, Words.of("open.photo.caption", joint.name()), p);
             return desk.submit(number(work), Act.of(kept, new JointIntent.Note(joint.id(), List.of(new stillglass.ticket.facts.Photo(id)))), List.of(new Logbook.PhotoBytes(id, p.name(), p.bytes())));
-        });
+        }));
     }
 
     /// A file that is no photo is refused before anything is kept.
@@ -127,12 +128,18 @@ public final class PhotoTaking {
     /// Takes a photo of a joint that was put back and states how far it is turned against the photo of the record. Where that cannot be told the photo is kept
     /// and the reason complained about.
     public static CompletableFuture<Decision> ofReturn(Desk desk, Work work, Joint joint, PhotoCamera source, Comparing how, Progress progress) {
-        return desk.compute(() -> readable(source.take())).thenCompose(p -> {
+        return desk.keeping(desk.compute(() -> readable(source.take())).thenCompose(p -> {
             Logbook.PhotoBytes now = new Logbook.PhotoBytes(id(work, p), p.name(), p.bytes());
             GlassEvent.PhotoKept kept = kept(now.photoId(), Phase.AFTER, false, Words.of("close.photo.caption", joint.name()), p);
-            return clocked(desk, number(work), how, now, progress).thenCompose(f -> desk.submit(number(work),
+            return clocked(desk, number(work), how, now, progress).thenCompose(f -> submit(desk, number(work), progress,
                     Act.of(kept, new JointIntent.State(joint.id(), f.map(c -> (Fact) c).orElse(new stillglass.ticket.facts.Photo(now.photoId())))), List.of(now)));
-        });
+        }));
+    }
+
+    /// Unless it was stopped at the last moment.
+    private static CompletableFuture<Decision> submit(Desk desk, String number, Progress progress, Act act, List<Logbook.PhotoBytes> photos) {
+        progress.at(1, "");
+        return desk.submit(number, act, photos);
     }
 
     /// Compares the same two photos by another ring or circle, and states what that tells.

@@ -1,5 +1,7 @@
 package stillglass.app.desk;
 
+import java.nio.file.Path;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -10,16 +12,21 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import stillglass.app.theme.Words;
 import stillglass.book.BadInput;
 import stillglass.book.BookTrouble;
+import stillglass.book.OneLine;
 
 /// The two threads behind the interface: one owns the logbook, one computes. Whatever goes wrong on them is told in a sentence.
-final class Threads {
+public final class Threads {
     private static final int LAST_ACTS_SECONDS = 10;
 
     private final ScheduledExecutorService book = Executors.newSingleThreadScheduledExecutor(r -> Thread.ofPlatform().daemon().name("book").unstarted(r));
     private final ExecutorService compute = Executors.newSingleThreadExecutor(r -> Thread.ofPlatform().daemon().name("compute").unstarted(r));
+    private static volatile Optional<Path> log = Optional.empty();
+
     private final Consumer<String> trouble;
     private String told = "";
 
@@ -69,6 +76,19 @@ final class Threads {
         return future;
     }
 
+    /// Where it is written down what went wrong inside, from now on.
+    public static void writtenTo(Path folder) {
+        log = Optional.of(folder);
+    }
+
+    /// Writes down what nobody expected.
+    /// @return one sentence about it
+    public static String unexpected(Throwable wrong) {
+        Logger.getLogger("stillglass").log(Level.SEVERE, "not expected", wrong);
+        String what = OneLine.of(String.valueOf(wrong));
+        return log.map(file -> Words.of("trouble.program.logged", what, file)).orElse(Words.of("trouble.program", what));
+    }
+
     static String sentence(Throwable wrong) {
         Throwable cause = wrong instanceof CompletionException && wrong.getCause() != null ? wrong.getCause() : wrong;
         return switch (cause) {
@@ -76,7 +96,7 @@ final class Threads {
             case BookTrouble t -> String.valueOf(t.getMessage());
             case CancellationException c -> Words.of("trouble.stopped");
             case OutOfMemoryError o -> Words.of("trouble.memory");
-            default -> Words.of("trouble.program", String.valueOf(cause));
+            default -> unexpected(cause);
         };
     }
 

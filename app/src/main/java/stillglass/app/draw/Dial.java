@@ -3,6 +3,7 @@ package stillglass.app.draw;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.VPos;
+import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Region;
@@ -56,6 +57,7 @@ public final class Dial extends Region {
         setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT) {
                 cursor = (cursor + (e.getCode() == KeyCode.RIGHT ? 0.5 : 11.5)) % 12;
+                notifyAccessibleAttributeChanged(AccessibleAttribute.VALUE);
                 show(Optional.of(ClockPosition.of(cursor)));
                 e.consume();
             } else if (e.getCode() == KeyCode.ENTER) {
@@ -65,6 +67,18 @@ public final class Dial extends Region {
         });
         setPrefSize(150, 150);
         setMinSize(90, 90);
+    }
+
+    /// Hours from 12 for a screen reader, and in words.
+    @Override
+    public Object queryAccessibleAttribute(AccessibleAttribute attribute, Object... parameters) {
+        return switch (attribute) {
+            case MIN_VALUE -> 0.0;
+            case MAX_VALUE -> 12.0;
+            case VALUE -> shown.map(ClockPosition::hours).orElse(cursor);
+            case VALUE_STRING -> shown.map(p -> Words.of("spoken.clock", p)).orElse(Words.of("spoken.clock.none"));
+            default -> super.queryAccessibleAttribute(attribute, parameters);
+        };
     }
 
     /// @param at where the hand points; no hand when empty

@@ -21,6 +21,8 @@ public abstract class Drawing extends Region {
             drawnHeight = getHeight();
             getChildren().clear();
             draw();
+            // Born in a layout, it has missed the styles of this frame and would be seen solid black.
+            applyCss();
         }
     }
 

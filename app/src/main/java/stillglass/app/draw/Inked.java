@@ -1,8 +1,11 @@
 package stillglass.app.draw;
 
 import java.util.List;
+import javafx.geometry.Bounds;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
 import javafx.scene.text.Text;
 
@@ -45,6 +48,28 @@ public final class Inked {
         for (int keep = words.length() - 1; width(t) > room && keep > 2; keep--) {
             t.setText(words.substring(0, keep) + "…");
         }
+    }
+
+    /// Moves words of a drawing that stand partly outside of it back into it.
+    /// @param drawing whose texts, however deep, are looked at
+    public static void keptIn(Region drawing) {
+        kept(drawing, drawing);
+    }
+
+    private static void kept(Parent group, Region drawing) {
+        for (Node n : group.getChildrenUnmodifiable()) {
+            if (n instanceof Text t) {
+                Bounds b = drawing.sceneToLocal(t.localToScene(t.getLayoutBounds()));
+                t.setTranslateX(t.getTranslateX() + into(b.getMinX(), b.getMaxX(), drawing.getWidth()));
+                t.setTranslateY(t.getTranslateY() + into(b.getMinY(), b.getMaxY(), drawing.getHeight()));
+            } else if (n instanceof Parent p) {
+                kept(p, drawing);
+            }
+        }
+    }
+
+    private static double into(double from, double to, double room) {
+        return from < 0 ? -from : to > room ? Math.max(-from, room - to) : 0;
     }
 
     public static double width(Text t) {

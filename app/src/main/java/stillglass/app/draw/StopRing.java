@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
 import javafx.geometry.VPos;
+import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
@@ -13,6 +13,7 @@ import javafx.scene.shape.Path;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
+import stillglass.app.theme.Words;
 
 /// The aperture ring of the lens rolled out flat: engraved stops on brass, one of them at the index. Press or drag to
 /// choose; left and right while it has the focus.
@@ -45,9 +46,15 @@ public final class StopRing extends Region {
         });
         setOnMouseDragged(e -> choose(e.getX()));
         setOnKeyPressed(e -> {
-            int by = e.getCode() == KeyCode.RIGHT ? 1 : e.getCode() == KeyCode.LEFT ? -1 : 0;
-            if (by != 0 && !stops.isEmpty()) {
-                chosen.accept(Math.clamp(at + by, 0, stops.size() - 1));
+            int to = switch (e.getCode()) {
+                case RIGHT -> at + 1;
+                case LEFT -> at - 1;
+                case HOME -> 0;
+                case END -> stops.size() - 1;
+                default -> -1;
+            };
+            if (to >= 0 && to < stops.size() && to != at) {
+                chosen.accept(to);
                 e.consume();
             }
         });
@@ -62,12 +69,25 @@ public final class StopRing extends Region {
         }
     }
 
+    /// Place along the ring for a screen reader, and the stop engraved there.
+    @Override
+    public Object queryAccessibleAttribute(AccessibleAttribute attribute, Object... parameters) {
+        return switch (attribute) {
+            case MIN_VALUE -> 0.0;
+            case MAX_VALUE -> Math.max(0.0, stops.size() - 1);
+            case VALUE -> (double) at;
+            case VALUE_STRING -> at < stops.size() ? "f/" + stops.get(at) : "";
+            default -> super.queryAccessibleAttribute(attribute, parameters);
+        };
+    }
+
     /// @param names stops as engraved
     public void show(List<String> names, int index) {
         boolean engraved = names.equals(stops);
         stops = List.copyOf(names);
         at = index;
-        setAccessibleText(names.isEmpty() ? "" : "f/" + names.get(index));
+        setAccessibleText(names.isEmpty() ? "" : Words.of("spoken.stop", names.get(index)));
+        notifyAccessibleAttributeChanged(AccessibleAttribute.VALUE);
         if (!engraved) {
             texts.clear();
             for (String name : stops) {

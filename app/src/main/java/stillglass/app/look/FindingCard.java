@@ -18,6 +18,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Selection;
+import stillglass.app.draw.Operable;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.look.FindingKind;
@@ -66,8 +67,7 @@ final class FindingCard {
             card.getStyleClass().add("card-selected");
         }
         card.setId("finding-" + r.number());
-        card.setOnMouseClicked(e -> desk.select(new Selection.OfFinding(r.id())));
-        card.setAccessibleText(r.number() + " " + r.title() + ", " + r.place() + ", " + r.size());
+        Operable.make(card, r.number() + " " + r.title() + ", " + r.place() + ", " + r.size() + (r.selected() ? ", " + Words.of("spoken.chosen") : ""), () -> desk.select(new Selection.OfFinding(r.id())));
         return card;
     }
 

@@ -2,7 +2,7 @@ package stillglass.app.look;
 
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.Circle;
@@ -16,7 +16,7 @@ import stillglass.look.LightingGuide;
 import stillglass.optics.LensSection;
 
 /// Where camera, lamp and card go, drawn to scale about the section of the lens.
-final class GuidePane extends Region {
+final class GuidePane extends Painted {
     /// Share of the height for the drawing from the side.
     private static final double SIDE_SHARE = 0.56;
     private static final double LAMP_TURN = 0.7;
@@ -53,7 +53,7 @@ final class GuidePane extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         if (guide.isEmpty() || lens.isEmpty()) {
             return;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import javafx.application.Platform;
@@ -88,7 +89,7 @@ public final class LookView implements Station {
         HBox.setHgrow(bar, javafx.scene.layout.Priority.ALWAYS);
         working = Build.row(10, doing, bar, cancel);
         show(working, false);
-        VBox right = Build.column(8, Build.row(10, Build.line(Words.of("look.heading"), "heading"), Build.spring(), side, open(), take()), head, working, scroll);
+        VBox right = Build.column(8, Build.head(10, 1, Build.line(Words.of("look.heading"), "heading"), side, open(), take()), head, working, scroll);
         node = Build.shared(18, List.of(hero.node(), right), 0.92, 1.08);
         node.getStyleClass().add("station");
         node.setOnDragOver(e -> {
@@ -126,14 +127,22 @@ public final class LookView implements Station {
         asker.photo().ifPresent(p -> dropped(List.of(p)));
     }
 
-    /// Takes photo files in, one after the other.
+    /// Takes photo files in, one after the other; one that cannot be read is said, the others are kept. Stopping one stops those after it.
     public void dropped(List<Path> files) {
         CompletableFuture<?> before = CompletableFuture.completedFuture(null);
         for (Path file : files) {
-            before = before.thenCompose(done -> onUi(() -> desk.shown().map(w -> grade(w, Words.of("look.caption"),
+            before = before.handle(LookView::unlessStopped).thenCompose(done -> onUi(() -> desk.shown().map(w -> grade(w, Words.of("look.caption"),
                             PhotoTaking.file(file)))
                     .orElseGet(() -> CompletableFuture.completedFuture(null))));
         }
+    }
+
+    private static boolean unlessStopped(Object done, Throwable wrong) {
+        Throwable why = wrong instanceof CompletionException && wrong.getCause() != null ? wrong.getCause() : wrong;
+        if (why instanceof CancellationException stopped) {
+            throw stopped;
+        }
+        return true;
     }
 
     private static <T> CompletableFuture<T> onUi(java.util.function.Supplier<CompletableFuture<T>> work) {

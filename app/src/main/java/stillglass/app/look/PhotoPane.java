@@ -8,7 +8,7 @@ import javafx.scene.Node;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
@@ -22,7 +22,7 @@ import stillglass.look.FindingKind;
 
 /// A photo with its clear aperture, clock positions, and findings drawn by kind. The rim and the middle of the aperture can be dragged, the
 /// outline of the selected finding pulled, a badge dropped on another to make both one, a new fault drawn.
-public final class PhotoPane extends Region {
+public final class PhotoPane extends Painted {
     private static final double GRIP_PX = 14;
     private static final double OUTLINE_PX = 9;
     private static final double BADGE_PX = 16;
@@ -230,7 +230,7 @@ public final class PhotoPane extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         badges.clear();
         if (photo.isEmpty()) {
@@ -251,6 +251,7 @@ public final class PhotoPane extends Region {
             }
         });
         getChildren().add(loupe);
+        Inked.keptIn(this);
     }
 
     private void rim(Shown s) {

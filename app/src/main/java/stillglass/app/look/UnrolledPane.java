@@ -3,7 +3,7 @@ package stillglass.app.look;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.Node;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
@@ -14,7 +14,7 @@ import stillglass.look.FindingKind;
 
 /// The glass unrolled about its axis: clock positions along the way, 12 in the middle, from the middle of the glass below to the rim
 /// above; findings of all photos together, as seen from the front.
-final class UnrolledPane extends Region {
+final class UnrolledPane extends Painted {
     private static final double EDGE = 34;
 
     private final Consumer<String> picked;
@@ -59,7 +59,7 @@ final class UnrolledPane extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         for (int third = 0; third <= 3; third++) {
             Inked.line(getChildren(), EDGE, EDGE + high() * third / 3, EDGE + wide(), EDGE + high() * third / 3, third == 0 ? "unrolled-rim" : "unrolled-line");

@@ -24,6 +24,7 @@ import stillglass.app.look.PhotoCache;
 import stillglass.app.station.Station;
 import stillglass.app.step.StepPhotoView;
 import stillglass.app.theme.Build;
+import stillglass.app.theme.Em;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
@@ -40,11 +41,12 @@ import stillglass.ticket.story.Undo;
 
 /// The way in across the top; below it the step in hand with its record, and the tray.
 public final class OpenView implements Station {
-    private static final double LOW_PIXELS = 400;
+    /// Window up to which the way in is drawn low, in heights of the type.
+    private static final double LOW_EM = 55;
     private static final double LOW_DESCENT = 72;
     private static final double USUAL_DESCENT = 112;
     private static final double LOW_DIAL = 66;
-    private static final double USUAL_DIAL = 100;
+    private static final double USUAL_DIAL = 110;
 
     private final Desk desk;
     private final Consumer<String> type;
@@ -54,7 +56,7 @@ public final class OpenView implements Station {
     private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
     private final VBox recordBox;
-    private final Label recordOf = Build.line("", "subheading");
+    private final Label recordOf = Build.label("", "subheading");
     private final VBox record = Build.column(6);
     private final FlowPane tray = new FlowPane(6, 6);
     private final OtherWays ways;
@@ -88,7 +90,7 @@ public final class OpenView implements Station {
         inHand.getStyleClass().add("sheet");
         Button print = Build.button(Words.of("open.mat"), "T", this::printMat, "chip");
         print.setId("print-mat");
-        VBox mat = Build.column(6, Build.row(10, Build.line(Words.of("open.tray"), "subheading"), Build.spring(), print), Build.tall(tray));
+        VBox mat = Build.column(6, Build.head(10, 1, Build.line(Words.of("open.tray"), "subheading"), print), Build.tall(tray));
         mat.getStyleClass().add("mat");
         ways = new OtherWays(desk, on -> showWays(on));
         Button other = Build.button(Words.of("open.ways"), "W", ways::toggle, "chip");
@@ -106,14 +108,12 @@ public final class OpenView implements Station {
         below = Build.shared(16, List.of(inHand, mat), 1.25, 1);
         VBox.setVgrow(below, Priority.ALWAYS);
         VBox.setVgrow(photos.node(), Priority.ALWAYS);
-        node = Build.column(8, Build.row(14, Build.line(Words.of("open.heading"), "heading"), summary, Build.spring(), viewPhotos, keepMap, tools, other), ways.node(), toolShelf, descent, below, photos.node());
+        node = Build.column(8, Build.head(14, 2, Build.line(Words.of("open.heading"), "heading"), summary, viewPhotos, keepMap, tools, other), ways.node(), toolShelf, descent, below, photos.node());
         node.getStyleClass().add("station");
         // In a low window the way in gives way to the step in hand.
-        node.heightProperty().subscribe(h -> {
-            boolean low = h.doubleValue() < LOW_PIXELS;
-            descent.setMinHeight(low ? LOW_DESCENT : USUAL_DESCENT);
-            dial.setMinHeight(low ? LOW_DIAL : USUAL_DIAL);
-        });
+        dial.setMinHeight(LOW_DIAL);
+        dial.setPrefHeight(USUAL_DIAL);
+        node.heightProperty().subscribe(h -> descent.setMinHeight(node.getScene() == null || node.getScene().getHeight() < LOW_EM * Em.of(node) ? LOW_DESCENT : USUAL_DESCENT));
     }
 
     private void note(Fact fact) {

@@ -65,7 +65,7 @@ public final class BookPage implements Page {
         notes.setId("book-notes");
         notes.managedProperty().bind(notes.visibleProperty());
         notes.setVisible(!desk.notes().isEmpty());
-        VBox ledger = Build.column(10, Build.row(14, Build.line(Words.of("book.heading"), "heading"), summary, Build.spring(), search), notes, tickets, agreement, dueLine);
+        VBox ledger = Build.column(10, Build.head(14, 2, Build.line(Words.of("book.heading"), "heading"), summary, search), notes, tickets, agreement, dueLine);
         ledgerAndShelf = Build.shared(20, List.of(ledger, begin.node()), 1.9, 1);
         ledgerAndShelf.getStyleClass().addAll("station", "book");
         node.getChildren().setAll(ledgerAndShelf);

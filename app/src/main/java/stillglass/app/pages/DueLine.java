@@ -7,7 +7,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
@@ -16,7 +16,7 @@ import stillglass.app.theme.Words;
 import stillglass.book.log.Logbook;
 
 /// The weeks ahead as a line, with a tag hung on the day each open ticket is due.
-final class DueLine extends Region {
+final class DueLine extends Painted {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
     /// Days the line shows at most, ahead and back.
@@ -44,7 +44,7 @@ final class DueLine extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         if (open.isEmpty()) {
             return;

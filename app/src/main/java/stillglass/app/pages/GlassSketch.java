@@ -1,12 +1,12 @@
 package stillglass.app.pages;
 
 import java.util.Optional;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 
 /// One loose glass in section as its measures make it, or an empty stand while they are missing.
-final class GlassSketch extends Region {
+final class GlassSketch extends Painted {
     private static final int STEPS = 14;
     /// Thickness of the stand-in while it is not measured, share of the diameter.
     private static final double USUAL_THICKNESS = 0.18;
@@ -27,7 +27,7 @@ final class GlassSketch extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         double middle = getHeight() / 2;
         Line axis = new Line(0, middle, getWidth(), middle);

@@ -1,6 +1,6 @@
 package stillglass.app.pages;
 
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import stillglass.app.axis.AxisModel;
@@ -8,7 +8,7 @@ import stillglass.app.axis.GlassOutline;
 import stillglass.optics.LensSection;
 
 /// A lens section as a small engraved plate: its glasses and iris to scale.
-final class LensPlate extends Region {
+final class LensPlate extends Painted {
     private final LensSection section;
 
     LensPlate(LensSection section) {
@@ -18,7 +18,7 @@ final class LensPlate extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         double half = section.elements().stream().mapToDouble(e -> e.diameterMm() / 2).max()
                 .orElse(1.2 * section.surfaces().getFirst().semiDiameterMm());

@@ -2,7 +2,7 @@ package stillglass.app.pages;
 
 import java.util.ArrayList;
 import java.util.List;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.Circle;
@@ -12,7 +12,7 @@ import javafx.scene.shape.Shape;
 import stillglass.assembly.Instrument;
 
 /// The sort of an instrument of which no section is known, engraved in a few lines: nothing in it is measured.
-final class SortPlate extends Region {
+final class SortPlate extends Painted {
     private final Instrument.Sort sort;
 
     SortPlate(Instrument.Sort sort) {
@@ -22,7 +22,7 @@ final class SortPlate extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         double h = Math.min(getHeight(), getWidth() * 0.6) * 0.86;
         double x = getWidth() / 2;
         double y = getHeight() / 2;

@@ -139,7 +139,7 @@ public final class DemoBook {
             case Deed.PhotographStep s -> {
                 Work w = shown(desk);
                 Joint joint = w.instrument().joint(s.joint()).orElseThrow();
-                check(await(PhotoTaking.ofStep(desk, w, joint, VirtualDevices.overJoint(w.state(), joint))));
+                check(await(PhotoTaking.ofStep(desk, w, joint, VirtualDevices.overJoint(w.state(), joint), Progress.SILENT)));
                 String photo = shown(desk).state().glass().all().getLast().id();
                 for (int i = 0; i < s.marks().size(); i++) {
                     submit(desk, new GlassEvent.PhotoMarked(photo, i, s.marks().get(i)));

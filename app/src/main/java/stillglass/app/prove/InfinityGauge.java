@@ -2,7 +2,7 @@ package stillglass.app.prove;
 
 import java.util.Locale;
 import java.util.Optional;
-import javafx.scene.layout.Region;
+import stillglass.app.draw.Painted;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
@@ -12,7 +12,7 @@ import stillglass.app.theme.Words;
 
 /// Where the image of infinity lies about the film plane: a scale in millimetres, the band that the widest stop hides, and
 /// the readings before (hollow) and after (filled) with two standard deviations either way.
-final class InfinityGauge extends Region {
+final class InfinityGauge extends Painted {
     private Optional<ProveModel.Reading> before = Optional.empty();
     private Optional<ProveModel.Reading> after = Optional.empty();
     /// Half the width drawn where nothing is known.
@@ -33,7 +33,7 @@ final class InfinityGauge extends Region {
     }
 
     @Override
-    protected void layoutChildren() {
+    protected void ink() {
         getChildren().clear();
         double w = getWidth();
         double mid = 52;

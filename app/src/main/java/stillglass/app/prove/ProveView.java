@@ -88,15 +88,15 @@ public final class ProveView implements Station {
         HBox.setHgrow(stockField, Priority.ALWAYS);
         desk.setting("shim stock").thenAcceptAsync(s -> s.ifPresent(this::setStock), Platform::runLater);
         atInfinity = Build.sheet(Words.of("prove.infinity"), "", gauge, readings, sum,
-                Build.row(8, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.spring(), Build.row(8, infinityField, read));
+                Build.head(8, 2, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.spring(), Build.head(8, 1, infinityField, read));
         atInfinity.setSpacing(3);
         fit.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        HBox photos = Build.shared(8, List.of(framed(before, "prove.photo.before"), framed(after, "prove.photo.after")), 1, 1);
+        HBox photos = Build.pictures(8, framed(before, "prove.photo.before"), framed(after, "prove.photo.after"));
         VBox.setVgrow(photos, Priority.ALWAYS);
         Button photo = Build.button(Words.of("prove.photo"), "C", this::photograph);
         photo.setId("photo-after");
-        atVeil = Build.sheet(Words.of("prove.veil.heading"), "", photos, veil, veilMeaning, Build.row(8, photo));
+        atVeil = Build.sheet(Words.of("prove.veil.heading"), "", photos, veil, veilMeaning, Build.flowing(8, photo));
         name.setPromptText(Words.of("prove.name"));
         name.setAccessibleText(Words.of("prove.name"));
         name.setId("signature");
@@ -106,7 +106,7 @@ public final class ProveView implements Station {
         sign.setId("sign");
         Button pdf = Build.button(Words.of("prove.pdf"), "P", this::askPdf, "next");
         pdf.setId("write-pdf");
-        VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.row(8, name, sign, pdf), written);
+        VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.head(8, 1, name, sign, pdf), written);
         sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         node = Build.shared(16, List.of(atInfinity, atVeil, report), 1.2, 0.85, 1.25);

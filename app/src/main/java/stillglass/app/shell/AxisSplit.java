@@ -10,6 +10,7 @@ import javafx.scene.Cursor;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
+import stillglass.app.theme.Em;
 import stillglass.app.theme.Words;
 import stillglass.ticket.story.Stage;
 
@@ -20,6 +21,7 @@ final class AxisSplit extends VBox {
     /// In a window that is low the work keeps its room.
     private static final double LOW = 0.24;
     private static final double LOW_WINDOW = 760;
+    private static final double CRAMPED_EM = 34;
     private static final double TALL = 0.52;
     private static final double LEAST = 0.12;
     private static final double MOST = 0.7;
@@ -83,7 +85,10 @@ final class AxisSplit extends VBox {
     }
 
     double share() {
-        return Optional.ofNullable(own.get(stage)).orElse(blank || stage == Stage.LOOK ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL);
+        double em = Em.of(window);
+        double usual = blank || stage == Stage.LOOK ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL;
+        // Where the type is so large that little fits into the window, the work has what there is.
+        return Optional.ofNullable(own.get(stage)).orElse(window.getHeight() < CRAMPED_EM * em ? LEAST : usual);
     }
 
     /// Tall, or back to what is usual.
@@ -108,6 +113,6 @@ final class AxisSplit extends VBox {
     }
 
     private void set() {
-        axis.setPrefHeight(Math.max(LEAST_PIXELS, window.getHeight() * share()));
+        axis.setPrefHeight(Math.max(window.getHeight() < CRAMPED_EM * Em.of(window) ? 0 : LEAST_PIXELS, window.getHeight() * share()));
     }
 }

@@ -6,6 +6,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import stillglass.app.desk.Desk;
+import stillglass.app.draw.Operable;
 import stillglass.ticket.story.Redo;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.Undo;
@@ -50,7 +51,10 @@ final class Keyboard {
         if (typing(e) || e.isControlDown() || e.isAltDown() || e.isMetaDown()) {
             return;
         }
-        if (e.getTarget() instanceof Button && (e.getCode() == KeyCode.SPACE || e.getCode() == KeyCode.ENTER)) {
+        if (Operable.slides(e.getTarget(), e.getCode())) {
+            return;
+        }
+        if ((e.getTarget() instanceof Button || Operable.is(e.getTarget())) && (e.getCode() == KeyCode.SPACE || e.getCode() == KeyCode.ENTER)) {
             return;
         }
         shell.calm();

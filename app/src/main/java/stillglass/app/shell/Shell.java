@@ -6,6 +6,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.event.Event;
+import java.util.concurrent.CompletableFuture;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -13,16 +15,14 @@ import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Rectangle;
 import javafx.util.Duration;
 import stillglass.app.axis.AxisModel;
 import stillglass.app.axis.AxisView;
@@ -68,8 +68,10 @@ public final class Shell extends StackPane {
     private final Timeline second;
     private final List<Runnable> subscriptions = new ArrayList<>();
     private boolean inBook = true;
+    private boolean closing;
     private final AxisSplit split;
     private final Wire wire;
+    private final FocusKeeper focus;
 
     public Shell(Desk desk, Theme theme) {
         this.desk = desk;
@@ -87,6 +89,7 @@ public final class Shell extends StackPane {
         offers = new OfferBar(inbox);
         bench = new BenchView(desk, this::leaveBench, () -> work().ifPresent(w -> station(w).ifPresent(s -> s.photograph(w))));
         build();
+        focus = new FocusKeeper(main.getTop(), area);
         subscriptions.add(desk.watch(inbox::note));
         subscriptions.add(desk.watch(w -> show()));
         subscriptions.add(desk.watchBook(() -> {
@@ -137,18 +140,14 @@ public final class Shell extends StackPane {
         VBox status = Build.column(1, references, partsOut, computing);
         status.setAlignment(Pos.CENTER_RIGHT);
         status.setMinWidth(150);
-        HBox.setHgrow(thread, Priority.ALWAYS);
-        HBox top = Build.row(22, tag, thread, status);
-        top.getStyleClass().add("top");
-        main.setTop(new VBox(top, split));
-        area.setMinSize(0, 0);
+        main.setTop(new VBox(new TopBar(tag, thread, status), split));
         area.setAlignment(Pos.TOP_LEFT);
-        Rectangle clip = new Rectangle();
-        clip.widthProperty().bind(area.widthProperty());
-        clip.heightProperty().bind(area.heightProperty());
-        area.setClip(clip);
         area.getStyleClass().add("area");
-        main.setCenter(area);
+        // Where the window is too low for the type, the work is scrolled.
+        ScrollPane scroll = Build.scroll(area);
+        scroll.setFitToHeight(true);
+        scroll.setMinSize(0, 0);
+        main.setCenter(scroll);
         main.setBottom(new VBox(offers, say));
         // Look takes what is dropped on it itself, and grades it; everywhere else it is kept as it is.
         main.setOnDragOver(e -> {
@@ -165,6 +164,17 @@ public final class Shell extends StackPane {
         keys.setVisible(false);
         getChildren().addAll(main, bench, keys);
         setMinSize(0, 0);
+    }
+
+    /// Asked to close while a photo is on its way into the book: it is kept first. Asked again, the window closes.
+    public void closing(Event request, Runnable close) {
+        CompletableFuture<Void> arrived = desk.arrived();
+        if (!arrived.isDone() && !closing) {
+            closing = true;
+            request.consume();
+            desk.complain(Words.of("trouble.closing"));
+            arrived.thenRunAsync(close, Platform::runLater);
+        }
     }
 
     /// Ends everything that would keep this window alive.
@@ -193,6 +203,7 @@ public final class Shell extends StackPane {
         axis.setVisible(work.isPresent());
         axis.setManaged(work.isPresent());
         work.ifPresentOrElse(this::showTicket, this::showPage);
+        focus.drawn();
         tick();
     }
 
@@ -213,7 +224,7 @@ public final class Shell extends StackPane {
         station(w).ifPresent(s -> {
             s.show(w);
             if (place(s.node()) && !say.isTyping()) {
-                requestFocus();
+                area.requestFocus();
             }
             say.show(s.say(w), desk.clocks(), Optional.of(w.state().tag().number()), desk.clock().instant());
         });
@@ -286,6 +297,7 @@ public final class Shell extends StackPane {
     }
 
     void showKeys() {
+        keys.show(work().map(Work::stage));
         keys.setVisible(true);
     }
 

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.shape.Line;
@@ -34,6 +35,7 @@ final class StageThread extends Pane {
             Button bead = Build.button(stage.word(), "", () -> go.accept(stage), "bead");
             bead.setGraphic(box);
             bead.setContentDisplay(ContentDisplay.LEFT);
+            bead.setTooltip(new Tooltip(stage.word()));
             bead.setId("stage-" + stage.name().toLowerCase(java.util.Locale.ROOT));
             beads.put(stage, bead);
             getChildren().add(bead);
@@ -59,16 +61,28 @@ final class StageThread extends Pane {
 
     @Override
     protected double computePrefWidth(double height) {
-        return beads.values().stream().mapToDouble(b -> b.prefWidth(-1)).sum() + 60;
+        return beads.values().stream().mapToDouble(b -> named(b)).sum() + 60;
+    }
+
+    /// Width of a bead with its name.
+    private static double named(Button b) {
+        ContentDisplay now = b.getContentDisplay();
+        b.setContentDisplay(ContentDisplay.LEFT);
+        double width = b.prefWidth(-1);
+        b.setContentDisplay(now);
+        return width;
     }
 
     @Override
     protected void layoutChildren() {
+        // Where there is no room for all names, only the stage that is shown is named; the others by their tooltips.
+        boolean all = beads.values().stream().mapToDouble(StageThread::named).sum() <= getWidth();
+        beads.values().forEach(b -> b.setContentDisplay(all || b.getStyleClass().contains("bead-here") ? ContentDisplay.LEFT : ContentDisplay.GRAPHIC_ONLY));
         double total = beads.values().stream().mapToDouble(b -> b.prefWidth(-1)).sum();
         double gap = Math.max(0, (getWidth() - total) / 7);
         double x = gap / 2;
         for (Button b : beads.values()) {
-            double w = Math.min(b.prefWidth(-1), getWidth() / 7);
+            double w = b.prefWidth(-1);
             double h = b.prefHeight(-1);
             b.resizeRelocate(x, (getHeight() - h) / 2, w, h);
             x += w + gap;

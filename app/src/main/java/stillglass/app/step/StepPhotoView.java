@@ -295,7 +295,7 @@ public final class StepPhotoView {
 
     private void take(Work work, Joint joint, PhotoCamera camera) {
         if (work.stage() != Stage.CLOSE) {
-            watched(progress -> PhotoTaking.ofStep(desk, work, joint, camera));
+            watched(progress -> PhotoTaking.ofStep(desk, work, joint, camera, progress));
         } else {
             StepPhotos.of(work).ifPresentOrElse(s -> watched(progress -> PhotoTaking.ofReturn(desk, work, joint, camera, how(s), progress)),
                     () -> desk.complain(Words.of("step.none.close")));

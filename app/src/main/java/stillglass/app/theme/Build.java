@@ -7,13 +7,20 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /// The few ways in which views are put together, so that they look alike.
 public final class Build {
+    private static final double SHEET_EM = 17;
+    private static final double PICTURE_EM = 7;
+    private static final double ONE_LINE = 2000;
+    private static final double LEAST_SCROLLED_EM = 5;
+
     private Build() {}
 
     public static Label label(String text, String... classes) {
@@ -105,6 +112,10 @@ public final class Build {
     public static ScrollPane tall(Node content) {
         ScrollPane s = scroll(content);
         VBox.setVgrow(s, Priority.ALWAYS);
+        if (content instanceof Region r) {
+            // Less than a few lines is no room to scroll in.
+            r.heightProperty().subscribe(h -> s.setMinHeight(Math.min(h.doubleValue(), LEAST_SCROLLED_EM * Em.of(s))));
+        }
         return s;
     }
 
@@ -115,28 +126,30 @@ public final class Build {
         return s;
     }
 
-    /// Shares the width of a row: each node that has a place in it grows by its weight.
+    /// Shares the width of a row: each node that has a place in it grows by its weight. Where the type is too large they lie one below the other.
     public static HBox shared(double gap, List<Node> nodes, double... weights) {
-        HBox box = new HBox(gap);
-        box.getChildren().addAll(nodes);
-        box.widthProperty().subscribe(w -> share(box, gap, nodes, weights));
-        nodes.forEach(n -> n.managedProperty().subscribe(m -> share(box, gap, nodes, weights)));
-        return box;
+        return new Columns(gap, SHEET_EM, nodes, weights);
     }
 
-    private static void share(HBox box, double gap, List<Node> nodes, double... weights) {
-        double total = 0;
-        int shown = 0;
-        for (int i = 0; i < nodes.size(); i++) {
-            total += nodes.get(i).isManaged() ? weights[i] : 0;
-            shown += nodes.get(i).isManaged() ? 1 : 0;
-        }
-        double free = box.getWidth() - gap * (shown - 1) - box.getInsets().getLeft() - box.getInsets().getRight();
-        for (int i = 0; i < nodes.size(); i++) {
-            if (nodes.get(i) instanceof Region r && r.isManaged()) {
-                r.setMinWidth(0);
-                r.setPrefWidth(Math.max(0, free * weights[i] / total));
-            }
-        }
+    /// The same for pictures, which may get narrower than sheets.
+    public static HBox pictures(double gap, Node... nodes) {
+        double[] same = new double[nodes.length];
+        java.util.Arrays.fill(same, 1);
+        return new Columns(gap, PICTURE_EM, List.of(nodes), same);
+    }
+
+    /// A row whose beginning stands at the left and whose end at the right; it goes on below where it is too long.
+    /// @param left how many of the nodes stand at the left
+    public static Pane head(double gap, int left, Node... nodes) {
+        return new HeadRow(gap, left, nodes);
+    }
+
+    /// A row that goes on below where it is too long.
+    public static FlowPane flowing(double gap, Node... nodes) {
+        FlowPane flow = new FlowPane(gap, 4, nodes);
+        flow.setRowValignment(javafx.geometry.VPos.CENTER);
+        flow.setPrefWrapLength(ONE_LINE);
+        flow.setMinWidth(0);
+        return flow;
     }
 }

@@ -12,7 +12,7 @@ import javafx.scene.text.Font;
 
 /// The look: shipped fonts, one sheet of tokens, one sheet of controls, and the text scale.
 public final class Theme {
-    private static final double BASE_PX = 14;
+    static final double BASE_PX = 14;
     private static final double LEAST = 0.8;
     private static final double MOST = 1.8;
     /// Windows up to this size keep the usual type.

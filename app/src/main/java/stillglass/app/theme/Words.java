@@ -11,6 +11,8 @@ import stillglass.say.Wording;
 public final class Words {
     private static final Wording WORDING = Wording.of(Locale.UK, "stillglass.app.words", "stillglass.book.words", Wording.CORE);
 
+    private static final boolean MAC = System.getProperty("os.name", "").startsWith("Mac");
+
     private Words() {}
 
     /// @param key as in words.properties
@@ -22,7 +24,12 @@ public final class Words {
             Object v = values[i];
             numbered.put(Integer.toString(i), v instanceof Number || v instanceof Said ? v : String.valueOf(v));
         }
-        return WORDING.say(new Said(key, numbered));
+        return forSystem(WORDING.say(new Said(key, numbered)), MAC);
+    }
+
+    /// With the command key as it is called on a system.
+    static String forSystem(String text, boolean mac) {
+        return mac && text.contains("Ctrl") ? text.replace("Ctrl", "Cmd") : text;
     }
 
     /// What book or core say, worded.

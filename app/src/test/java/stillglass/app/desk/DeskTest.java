@@ -424,12 +424,12 @@ class DeskTest {
         Work w = settle();
         Joint joint = w.instrument().joint("name-ring").orElseThrow();
 
-        assertThat(PhotoTaking.ofStep(desk, w, joint, torn)).failsWithin(java.time.Duration.ofSeconds(60));
+        assertThat(PhotoTaking.ofStep(desk, w, joint, torn, Progress.SILENT)).failsWithin(java.time.Duration.ofSeconds(60));
         Work after = settle();
         assertThat(complaints).last().asString().contains("torn.png");
         assertThat(after.state().glass().all()).isEmpty();
         assertThat(after.state().joints().facts("name-ring")).isEmpty();
-        get(PhotoTaking.ofStep(desk, after, joint, turned(3, 0)));
+        get(PhotoTaking.ofStep(desk, after, joint, turned(3, 0), Progress.SILENT));
         assertThat(settle().state().joints().facts("name-ring")).hasSize(1);
         get(desk.submit(new Undo()));
         assertThat(settle().state()).satisfies(s -> {
