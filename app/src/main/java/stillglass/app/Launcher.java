@@ -1,11 +1,13 @@
 package stillglass.app;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import stillglass.app.desk.Threads;
 import stillglass.app.practice.DemoBook;
 import stillglass.app.screens.Screenshots;
 import stillglass.book.BookTrouble;
+import stillglass.book.file.TempFolder;
 
 /// Starts the window, or makes its pictures.
 public final class Launcher {
@@ -13,6 +15,10 @@ public final class Launcher {
 
     public static void main(String[] args) {
         Threads.writtenTo(LogFile.into(log()));
+        // The toolkit unpacks its libraries in the home folder, unless that may not be written to.
+        if (!Files.isWritable(Path.of(System.getProperty("user.home", "")))) {
+            TempFolder.writable().ifPresent(t -> System.setProperty("javafx.cachedir", t.resolve("still-glass-toolkit").toString()));
+        }
         try {
             Arguments arguments = Arguments.parse(args);
             switch (arguments.verb()) {

@@ -25,6 +25,7 @@ import stillglass.app.shell.Shell;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
 import stillglass.book.data.Shelf;
+import stillglass.book.file.TempFolder;
 import stillglass.book.log.Logbook;
 
 /// The window on a logbook. What needs no toolkit, the logbook and the shelf, is opened while the toolkit starts.
@@ -147,6 +148,14 @@ final class StillGlassApp {
         }
     }
 
+    /// A folder for the demo's book, gone with the window.
+    private static Path forNow() {
+        TempFolder.sweep();
+        Path folder = TempFolder.make("demo");
+        Runtime.getRuntime().addShutdownHook(Thread.ofPlatform().unstarted(() -> TempFolder.remove(folder)));
+        return folder;
+    }
+
     private static Path ownBook(Arguments arguments) {
         return arguments.path().orElseGet(() -> Places.ofSystem().book(System.getProperty("user.home", "")));
     }
@@ -161,7 +170,7 @@ final class StillGlassApp {
         try {
             Path folder = arguments.path().isPresent()
                     ? Files.createDirectories(arguments.path().get())
-                    : Files.createTempDirectory("still-glass-demo");
+                    : forNow();
             Path file = folder.resolve("demo-" + arguments.at().word().toLowerCase(java.util.Locale.ROOT) + ".sqlite");
             if (Files.exists(file)) {
                 return file;

@@ -17,13 +17,17 @@ public final class Main {
     private Main() {}
 
     public static void main(String[] args) {
-        // The verbs say themselves what is wrong; libraries only when something is seriously so.
-        Logger.getLogger("").setLevel(Level.SEVERE);
+        quiet();
         PrintWriter out = new PrintWriter(System.out, false, java.nio.charset.StandardCharsets.UTF_8);
         PrintWriter err = new PrintWriter(System.err, true, java.nio.charset.StandardCharsets.UTF_8);
         int status = run(out, err, args);
         out.flush();
         System.exit(status);
+    }
+
+    /// The verbs say themselves what is wrong; libraries say nothing.
+    static void quiet() {
+        Logger.getLogger("").setLevel(Level.OFF);
     }
 
     /// Runs one command line without leaving the process.

@@ -50,7 +50,7 @@ final class ReportVerb implements Callable<Integer> {
         if (!Files.isRegularFile(book)) {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
         }
-        try (Logbook log = Logbook.open(book)) {
+        try (Logbook log = Logbook.forReading(book)) {
             log.notes().forEach(n -> Objects.requireNonNull(spec).commandLine().getErr().println("still-glass: " + n));
             List<String> known = log.numbers();
             if (!known.contains(ticket)) {

@@ -51,7 +51,7 @@ final class BookConnection implements AutoCloseable {
         hold = OpenFiles.hold(opening.file());
         try {
             if (!opening.writable() && !opening.copied()) {
-                handle = Jdbi.create(source(opening.at(), true)).open();
+                handle = Jdbi.create(opening.beside() ? reading(opening.at()) : source(opening.at(), true)).open();
             } else {
                 handle = opened();
                 if (opening.schema() != SCHEMA) {
@@ -61,7 +61,7 @@ final class BookConnection implements AutoCloseable {
             if (opening.writable()) {
                 begin();
                 watch = Optional.of(new BookWatch(opening.file()));
-            } else {
+            } else if (!BookOpening.may(opening.file())) {
                 notes.add(opening.file().getFileName() + " may only be read: everything can be looked at, nothing can be noted. Allow writing it and its folder, and open it again.");
             }
         } catch (IOException | RuntimeException e) {
@@ -71,9 +71,11 @@ final class BookConnection implements AutoCloseable {
     }
 
     /// @throws BookTrouble when it cannot be used
-    static BookConnection open(Path file) {
+    /// @param reading whether nothing is to be noted in it: then it is left as it is
+    static BookConnection open(Path file, boolean reading) {
+        Engine.load();
         try {
-            return new BookConnection(BookOpening.of(file));
+            return new BookConnection(BookOpening.of(file, reading));
         } catch (BookTrouble e) {
             throw e;
         } catch (RuntimeException | IOException e) {
@@ -115,6 +117,16 @@ final class BookConnection implements AutoCloseable {
         config.setBusyTimeout(BUSY_MS);
         SQLiteDataSource source = new SQLiteDataSource(config);
         source.setUrl(url(file, untouched));
+        return source;
+    }
+
+    /// Reads the file with what is in its write-ahead file, and writes neither.
+    private static SQLiteDataSource reading(Path file) {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        config.setBusyTimeout(BUSY_MS);
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl(url(file, false));
         return source;
     }
 
@@ -332,11 +344,7 @@ final class BookConnection implements AutoCloseable {
         handle.close();
         hold.close();
         if (opening.copied()) {
-            try {
-                BookOpening.discard(opening.at());
-            } catch (IOException e) {
-                // The system clears its folder of temporary files.
-            }
+            BookOpening.discard(opening.at());
         }
     }
 }

@@ -19,6 +19,7 @@ import java.util.Optional;
 import java.util.Set;
 import stillglass.book.BookTrouble;
 import stillglass.book.file.OpenFiles;
+import stillglass.book.file.TempFolder;
 
 /// Looks at a file and at what lies beside it before the database engine does, for the engine changes what it opens: what is no logbook is refused untouched,
 /// what does not belong to it is set aside, and one that may only be read is read where it lies or from a copy.
@@ -26,11 +27,11 @@ import stillglass.book.file.OpenFiles;
 /// @param file the file itself, links followed
 /// @param at what is to be opened: the file, or a copy of it in a temporary folder
 /// @param writable whether acts can be kept
+/// @param beside whether some of it is in the write-ahead file and is to be read from there
 /// @param schema number of its newest migration; 0 when it was not looked at
 /// @param notes sentences about what was found, to be told
-record BookOpening(Path file, Path at, boolean writable, int schema, List<String> notes) {
+record BookOpening(Path file, Path at, boolean writable, boolean beside, int schema, List<String> notes) {
     static final String SCHEMA_NOW = "SELECT max(CAST(version AS INTEGER)) FROM flyway_schema_history WHERE success";
-    private static final String COPY = "still-glass-reading";
     private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss", Locale.ROOT);
     private static final int LOOKS = 3;
     private static final long PAUSE_MS = 200;
@@ -44,7 +45,8 @@ record BookOpening(Path file, Path at, boolean writable, int schema, List<String
     }
 
     /// @throws BookTrouble when it is none of ours; it is untouched then
-    static BookOpening of(Path asked) throws IOException {
+    /// @param reading whether nothing is to be noted in it
+    static BookOpening of(Path asked, boolean reading) throws IOException {
         Path file = Files.exists(asked) ? asked.toRealPath() : made(asked.toAbsolutePath().normalize());
         String name = String.valueOf(file.getFileName());
         if (!Files.isRegularFile(file)) {
@@ -53,9 +55,9 @@ record BookOpening(Path file, Path at, boolean writable, int schema, List<String
         if (!Files.isReadable(file)) {
             throw new BookTrouble(name + " may not be read. Allow reading it, or open another book.");
         }
-        boolean writable = Files.isWritable(file) && Files.isWritable(folder(file));
+        boolean writable = may(file) && !reading;
         if (OpenFiles.held(file)) {
-            return new BookOpening(file, file, writable, 0, List.of());
+            return new BookOpening(file, file, writable, true, 0, List.of());
         }
         if (Files.size(file) == 0) {
             throw new BookTrouble(name + " is empty. It was left as it is: remove it to begin a logbook under this name, or bring back a copy.");
@@ -66,6 +68,10 @@ record BookOpening(Path file, Path at, boolean writable, int schema, List<String
             throw new BookTrouble("Beside " + name + " lies " + journal.getFileName() + ", which would be written into it and is not its own. Both were left as they are: move it away and open the book again.");
         }
         return header.ours() ? own(file, header, writable) : old(file, header, writable);
+    }
+
+    static boolean may(Path file) {
+        return Files.isWritable(file) && Files.isWritable(folder(file));
     }
 
     private static BookOpening own(Path file, BookHeader header, boolean writable) throws IOException {
@@ -89,8 +95,10 @@ record BookOpening(Path file, Path at, boolean writable, int schema, List<String
         if (fit == WalFile.Fit.EMPTY) {
             tables.benches.stream().findFirst().ifPresent(seen -> notes.add(lost(file, seen)));
         }
-        Path at = writable || fit != WalFile.Fit.BELONGS && tables.schema == BookConnection.SCHEMA ? file : copy(file, fit == WalFile.Fit.BELONGS);
-        return new BookOpening(file, at, writable, tables.schema, notes);
+        boolean beside = fit == WalFile.Fit.BELONGS;
+        // A write-ahead file can be read only where its index may be made beside it.
+        boolean here = writable || (beside ? may(file) : tables.schema == BookConnection.SCHEMA);
+        return new BookOpening(file, here ? file : copy(file, beside), writable, beside, tables.schema, notes);
     }
 
     private static String lost(Path file, String seen) {
@@ -131,7 +139,7 @@ record BookOpening(Path file, Path at, boolean writable, int schema, List<String
         if (!writable && !wal && tables.schema != BookConnection.SCHEMA) {
             at = copy(file, false);
         }
-        return new BookOpening(file, at, writable, tables.schema, List.of());
+        return new BookOpening(file, at, writable, wal, tables.schema, List.of());
     }
 
     static void checkSchema(Path file, int schema) {
@@ -171,7 +179,7 @@ record BookOpening(Path file, Path at, boolean writable, int schema, List<String
     }
 
     private static Path copy(Path file, boolean wal) throws IOException {
-        Path folder = Files.createTempDirectory(COPY);
+        Path folder = TempFolder.make("reading");
         Path copy = folder.resolve(String.valueOf(file.getFileName()));
         Files.copy(file, copy);
         if (wal) {
@@ -182,14 +190,8 @@ record BookOpening(Path file, Path at, boolean writable, int schema, List<String
     }
 
     /// Removes a copy with its folder.
-    static void discard(Path copy) throws IOException {
-        Path folder = folder(copy);
-        try (var files = Files.list(folder)) {
-            for (Path f : files.toList()) {
-                Files.deleteIfExists(f);
-            }
-        }
-        Files.deleteIfExists(folder);
+    static void discard(Path copy) {
+        TempFolder.remove(folder(copy));
     }
 
     /// Makes a new logbook aside and puts it in its place whole, so that there is never half of one.

@@ -23,7 +23,13 @@ public interface Logbook extends AutoCloseable {
     /// One that may only be read is opened for reading and nothing is left beside it.
     /// @throws stillglass.book.BookTrouble when it is no logbook or of a newer form; it is not touched then
     static Logbook open(Path file) {
-        return SqliteLogbook.open(file);
+        return SqliteLogbook.open(file, false);
+    }
+
+    /// Opens it to look at only: not a byte of it is changed.
+    /// @throws stillglass.book.BookTrouble when it is no logbook or of a newer form
+    static Logbook forReading(Path file) {
+        return SqliteLogbook.open(file, true);
     }
 
     /// A photograph to be kept with an act.

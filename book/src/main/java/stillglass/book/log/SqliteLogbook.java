@@ -44,8 +44,8 @@ final class SqliteLogbook implements Logbook {
         this.book = book;
     }
 
-    static SqliteLogbook open(Path file) {
-        return new SqliteLogbook(BookConnection.open(file));
+    static SqliteLogbook open(Path file, boolean reading) {
+        return new SqliteLogbook(BookConnection.open(file, reading));
     }
 
     @Override

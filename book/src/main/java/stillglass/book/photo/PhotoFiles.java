@@ -37,6 +37,8 @@ public final class PhotoFiles {
     private static final float[] LINEAR = new float[256];
 
     static {
+        // What is decoded is in memory already; a copy of it on the disk would need a temporary folder.
+        ImageIO.setUseCache(false);
         for (int i = 0; i < 256; i++) {
             double s = i / 255.0;
             LINEAR[i] = (float) (s <= 0.04045 ? s / 12.92 : Math.pow((s + 0.055) / 1.055, 2.4));

@@ -352,4 +352,36 @@ class BookFileTest {
         }
         assertThat(noted(folder.resolve("copy.sqlite"))).containsExactly("n0", "n1", "n2", "n3");
     }
+
+    @Test
+    void aBookThatIsOnlyLookedAtIsNotChangedWhetherItIsClosedOpenOrWasKilled() throws IOException {
+        Path closed = book("closed.sqlite", "milky");
+        looked(closed, "milky");
+        assertThat(beside(folder)).containsExactly("closed.sqlite");
+        looked(killed("killed.sqlite", "slow", "dry"), "slow", "dry");
+        Path live = folder.resolve("live.sqlite");
+        try (Logbook log = Logbook.open(live)) {
+            Tickets tickets = tickets(log);
+            begun(tickets, "T-1");
+            note(tickets, "now");
+            // From another process, as the report verb does: here on a copy, for one process holds a file once.
+            Path copy = Files.createDirectories(folder.resolve("copied")).resolve("live.sqlite");
+            Files.copy(live, copy);
+            Files.copy(wal(live), wal(copy));
+            looked(copy, "now");
+        }
+    }
+
+    private static void looked(Path file, String... notes) throws IOException {
+        byte[] before = Files.readAllBytes(file);
+        byte[] wal = Files.exists(wal(file)) ? Files.readAllBytes(wal(file)) : new byte[0];
+        try (Logbook log = Logbook.forReading(file)) {
+            assertThat(log.writable()).isFalse();
+            assertThat(log.notes()).isEmpty();
+            Tickets tickets = new Tickets(log, new Shelf(), InstantSource.system(), "", "look");
+            assertThat(tickets.open("T-1").state().arrival().symptoms()).containsExactly(notes);
+        }
+        assertThat(Files.readAllBytes(file)).isEqualTo(before);
+        assertThat(Files.exists(wal(file)) ? Files.readAllBytes(wal(file)) : new byte[0]).isEqualTo(wal);
+    }
 }
