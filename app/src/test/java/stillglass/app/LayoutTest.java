@@ -6,10 +6,13 @@ import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
@@ -30,6 +33,8 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Theme;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
+import stillglass.book.log.Tickets;
+import stillglass.book.say.SaySession;
 import stillglass.sim.DemoTickets;
 import stillglass.ticket.story.Stage;
 
@@ -56,14 +61,52 @@ class LayoutTest {
             desk.open(DemoTickets.SHOWPIECE).join();
             for (int[] size : SIZES) {
                 for (double scale : SCALES) {
-                    faults(desk, at, size, scale).forEach(f -> all.add(size[0] + "x" + size[1] + " at " + scale + ": " + f));
+                    faults(desk, at, size, scale, s -> {}).forEach(f -> all.add(size[0] + "x" + size[1] + " at " + scale + ": " + f));
                 }
             }
         }
         assertThat(all).isEmpty();
     }
 
-    private static List<String> faults(Desk desk, Stage at, int[] size, double scale) {
+    /// The sheet of keys over a stage, and the Book.
+    @Test
+    void theSheetOfKeysAndTheBookAreWholeToo() throws Exception {
+        List<String> all = new ArrayList<>();
+        try (Desk desk = new Desk(Logbook.open(Told.book(Stage.LOOK, folder)), new Shelf(), InstantSource.fixed(Told.WHEN), Platform::runLater, new SimulatedDevices())) {
+            desk.open(DemoTickets.SHOWPIECE).join();
+            for (int[] size : SIZES) {
+                for (double scale : SCALES) {
+                    all.addAll(faults(desk, Stage.OPEN, size, scale, s -> s.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false))));
+                    all.addAll(faults(desk, Stage.OPEN, size, scale, Shell::showBook));
+                }
+            }
+        }
+        assertThat(all).isEmpty();
+    }
+
+    /// A lens nobody knows anything of but its name and what came off.
+    @ParameterizedTest
+    @EnumSource(Stage.class)
+    void anInstrumentNobodyKnowsIsShownWholeToo(Stage at) throws Exception {
+        Path book = folder.resolve("unknown.sqlite");
+        Shelf shelf = Shelf.ofShop(folder);
+        try (Logbook log = Logbook.open(book)) {
+            SaySession session = new SaySession(new Tickets(log, shelf, InstantSource.fixed(Told.WHEN), "", "test"), shelf, InstantSource.fixed(Told.WHEN));
+            List.of("begin lens, Brook 35 mm f/2.8, stiff focus, oil on the blades", "off name ring, thread, front, friction cup", "turns 3.5, lets go 4", "off front cell, 3 screws 1.4 x 3.0, cross 0").forEach(session::say);
+        }
+        List<String> all = new ArrayList<>();
+        try (Desk desk = new Desk(Logbook.open(book), shelf, InstantSource.fixed(Told.WHEN), Platform::runLater)) {
+            desk.open("T-0101").join();
+            for (int[] size : SIZES) {
+                for (double scale : SCALES) {
+                    faults(desk, at, size, scale, s -> {}).forEach(f -> all.add(size[0] + "x" + size[1] + " at " + scale + ": " + f));
+                }
+            }
+        }
+        assertThat(all).isEmpty();
+    }
+
+    private static List<String> faults(Desk desk, Stage at, int[] size, double scale, Consumer<Shell> then) {
         Theme theme = new Theme();
         Shell shell = Window.onUi(() -> {
             Shell made = House.furnish(desk, new Window.Answers(), theme);
@@ -72,6 +115,7 @@ class LayoutTest {
             theme.dress(scene);
             made.showWork();
             desk.go(at);
+            then.accept(made);
             return made;
         });
         for (int quiet = 0; quiet < 3; quiet++) {

@@ -56,7 +56,7 @@ final class WindowFaults {
             here = both(seen, bounds(node));
         }
         switch (node) {
-            case Labeled l when !l.getText().isEmpty() -> labeled(l, on);
+            case Labeled l when l.getText() != null && !l.getText().isEmpty() -> labeled(l, on);
             case Text t when !t.getText().isBlank() && !(t.getParent() instanceof Labeled) && !inField(t) -> {
                 outside(t, here, "text");
                 faint(name(t), t.getFill(), under(t).orElse(on));
@@ -68,7 +68,7 @@ final class WindowFaults {
         if (node instanceof Button || Operable.is(node)) {
             outside(node, here, "action");
         }
-        if (node instanceof Label l && !l.getText().isBlank()) {
+        if (node instanceof Label l && l.getText() != null && !l.getText().isBlank()) {
             outside(l, here, "label");
         }
         if (node instanceof Parent p) {

@@ -1,5 +1,6 @@
 package stillglass.app.arrive;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,7 +11,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import stillglass.app.draw.BuildPicture;
 import stillglass.app.theme.Words;
@@ -77,17 +77,17 @@ final class BuildChooser {
     }
 
     private Node question(Ask ask, List<String> possible) {
-        FlowPane row = new FlowPane(5, 4);
         String word = ask.name().toLowerCase(Locale.ROOT);
-        row.getChildren().add(stillglass.app.theme.Build.line(Words.of("arrive.build." + word), "soft"));
+        List<Node> row = new ArrayList<>(List.of(stillglass.app.theme.Build.label(Words.of("arrive.build." + word), "soft")));
         for (int i = 0; i < possible.size(); i++) {
             String answer = possible.get(i);
             boolean said = answer.equals(answers.get(ask));
             Button chip = stillglass.app.theme.Build.button(answer, "", () -> answer(ask, answer), said ? new String[] {"chip", "chip-on"} : new String[] {"chip"});
             chip.setId("ask-" + word + "-" + i);
-            row.getChildren().add(chip);
+            chip.setWrapText(true);
+            row.add(chip);
         }
-        return row;
+        return stillglass.app.theme.Build.head(5, row.size(), row.toArray(Node[]::new));
     }
 
     /// The same answer again takes it back.
@@ -104,6 +104,7 @@ final class BuildChooser {
         Button take = stillglass.app.theme.Build.button(b.name(), "", () -> choose.accept(b.id()), chosen.filter(b.id()::equals).isPresent() ? "next" : "button");
         take.setId("build-" + b.id());
         take.setWrapText(true);
+        take.setMinWidth(0);
         take.setMaxWidth(Double.MAX_VALUE);
         take.setAlignment(Pos.CENTER_LEFT);
         Tooltip.install(take, new Tooltip(Words.of("arrive.build.asks", b.asks().front(), b.asks().focus(), b.asks().rear())));

@@ -39,11 +39,11 @@ final class HeroPane {
         unrolled.setId("unrolled");
         wipe.setId("wipe");
         guide.setId("guide");
-        stack.setMinSize(0, 0);
+        stack.setMinWidth(0);
         chips.setPrefWrapLength(520);
         VBox.setVgrow(stack, javafx.scene.layout.Priority.ALWAYS);
         node = Build.column(7, chips, stack);
-        node.setMinSize(0, 0);
+        node.setMinWidth(0);
     }
 
     Node node() {

@@ -305,7 +305,7 @@ public final class PhotoPane extends Painted {
         Circle disc = new Circle(s.x(ux, uy), s.y(ux, uy), row.selected() ? 14 : 12);
         disc.getStyleClass().addAll("photo-badge", row.selected() ? "photo-badge-selected" : "photo-badge-quiet");
         disc.setOnMouseClicked(e -> hand.picked(row.id()));
-        Text t = Inked.text(getChildren(), Integer.toString(row.number()), "photo-number");
+        Text t = Inked.text(getChildren(), Integer.toString(row.number()), row.selected() ? "photo-number-selected" : "photo-number");
         t.setX(disc.getCenterX() - t.getLayoutBounds().getWidth() / 2);
         t.setY(disc.getCenterY());
         t.setMouseTransparent(true);

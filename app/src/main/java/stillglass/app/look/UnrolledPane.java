@@ -108,7 +108,7 @@ final class UnrolledPane extends Painted {
         Circle disc = new Circle(x, y, row.selected() ? 14 : 12);
         disc.getStyleClass().addAll("photo-badge", row.selected() ? "photo-badge-selected" : "photo-badge-quiet");
         disc.setOnMouseClicked(e -> picked.accept(row.id()));
-        Text t = Inked.text(getChildren(), Integer.toString(row.number()), "photo-number");
+        Text t = Inked.text(getChildren(), Integer.toString(row.number()), row.selected() ? "photo-number-selected" : "photo-number");
         t.setX(x - t.getLayoutBounds().getWidth() / 2);
         t.setY(y);
         t.setMouseTransparent(true);

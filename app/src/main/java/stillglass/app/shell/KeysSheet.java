@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.RowConstraints;
@@ -22,12 +23,19 @@ final class KeysSheet extends StackPane {
             Stage.ARRIVE, List.of("arrive"), Stage.LOOK, List.of("look", "question", "hand", "picture"), Stage.DECIDE, List.of("decide"), Stage.OPEN, List.of("open", "bench", "step"),
             Stage.CLEAN, List.of(), Stage.CLOSE, List.of("close", "bench", "step"), Stage.PROVE, List.of("prove", "arrive")));
 
+    private static final double KEYS_PERCENT = 23;
+
     private final GridPane grid = new GridPane();
 
     KeysSheet(Runnable away) {
         getStyleClass().add("veil");
         grid.setHgap(26);
-        grid.setVgap(3);
+        grid.setVgap(1);
+        ColumnConstraints keys = new ColumnConstraints();
+        keys.setPercentWidth(KEYS_PERCENT);
+        ColumnConstraints does = new ColumnConstraints();
+        does.setPercentWidth(100 - KEYS_PERCENT);
+        grid.getColumnConstraints().setAll(keys, does);
         VBox sheet = Build.sheet(Words.of("keys.heading"), Words.of("keys.sub"), Build.tall(grid));
         sheet.setMaxSize(USE_PREF_SIZE, USE_PREF_SIZE);
         sheet.setId("keys-sheet");
@@ -37,7 +45,8 @@ final class KeysSheet extends StackPane {
     }
 
     /// Keys in the order in which they are shown, under their headings.
-    record Group(String heading, List<String> keys) {
+    /// @param near whether they work where one is
+    record Group(String heading, List<String> keys, boolean near) {
         Group {
             keys = List.copyOf(keys);
         }
@@ -52,10 +61,10 @@ final class KeysSheet extends StackPane {
         }
         List<Group> all = new ArrayList<>();
         if (!here.isEmpty()) {
-            all.add(new Group(Words.of("keys.here", stage.orElseThrow().word()), here));
+            all.add(new Group(Words.of("keys.here", stage.orElseThrow().word()), here, true));
         }
-        all.add(new Group(Words.of("keys.everywhere"), EVERYWHERE));
-        all.add(new Group(Words.of("keys.elsewhere"), others));
+        all.add(new Group(Words.of("keys.everywhere"), EVERYWHERE, true));
+        all.add(new Group(Words.of("keys.elsewhere"), others, false));
         return all;
     }
 
@@ -66,8 +75,9 @@ final class KeysSheet extends StackPane {
         for (Group g : groups(stage)) {
             grid.add(Build.line(g.heading, "subheading", "green"), 0, row++, 2, 1);
             for (String key : g.keys) {
-                grid.add(Build.line(Words.of("keys." + key), "strong"), 0, row);
-                grid.add(Build.label(Words.of("keys." + key + ".does")), 1, row++);
+                String size = g.near ? "label" : "small";
+                grid.add(Build.label(Words.of("keys." + key), "strong", size), 0, row);
+                grid.add(Build.label(Words.of("keys." + key + ".does"), size), 1, row++);
             }
         }
         for (int i = 0; i < row; i++) {

@@ -53,6 +53,24 @@ public final class Build {
         return b;
     }
 
+    /// A button that shows more than words: what is in it is as wide as the button, and the button as high as that needs.
+    public static Button plate(Region inside, Runnable act, String... classes) {
+        Button b = button("", "", act, classes);
+        b.setGraphic(inside);
+        b.setMaxWidth(Double.MAX_VALUE);
+        b.setMinWidth(0);
+        b.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        b.widthProperty().subscribe(w -> {
+            double room = w.doubleValue() - b.snappedLeftInset() - b.snappedRightInset();
+            if (room > 0) {
+                inside.setPrefWidth(room);
+                inside.setMaxWidth(room);
+                b.setMinHeight(inside.prefHeight(room) + b.snappedTopInset() + b.snappedBottomInset());
+            }
+        });
+        return b;
+    }
+
     /// A field that hands over its text on Enter and empties itself, and says what it is for to a screen reader.
     public static TextField field(String prompt, Consumer<String> enter) {
         TextField f = new TextField();
