@@ -168,6 +168,32 @@ class WindowTest {
         assertThat(Window.<String>onUi(field::getText)).isEqualTo("mount scr");
     }
 
+    /// Whatever is typed into the Say line, one letter after the other, is read at every letter.
+    @Test
+    void noLetterTypedIntoTheSayLineThrows() {
+        for (boolean ticket : new boolean[] {false, true}) {
+            if (ticket) {
+                openShowpiece();
+                window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+            }
+            robot.write("/");
+            TextField field = (TextField) window.find("say-field").orElseThrow();
+            robot.write(", ,;:.'");
+            assertThat(Window.<String>onUi(field::getText)).isEqualTo(", ,;:.'");
+            for (String typed : List.of(",", ", ,", "  ", ";,;", "E1,", "begin ,", "3 screws ,,", "\u00bd", "- , +", "at ,", ":")) {
+                Window.onUi(() -> {
+                    for (int i = 1; i <= typed.length(); i++) {
+                        field.setText(typed.substring(0, i));
+                    }
+                    field.clear();
+                    return true;
+                });
+            }
+            window.press(KeyCode.ESCAPE);
+        }
+        assertThat(window.say()).isNotBlank();
+    }
+
     @Test
     void whatWasUndoneCanBeDoneAgainAndUndoOfTheFieldIsTheFields() {
         openShowpiece();

@@ -49,7 +49,7 @@ final class DueLine extends Painted {
         if (open.isEmpty()) {
             return;
         }
-        LocalDate last = earlier(open.getLast().day().plusDays(3), today.plusDays(AHEAD));
+        LocalDate last = later(earlier(open.getLast().day().plusDays(3), today.plusDays(AHEAD)), today);
         LocalDate first = later(earlier(open.getFirst().day(), today), today.minusDays(BACK));
         double days = Math.max(14, ChronoUnit.DAYS.between(first, last));
         double y = getHeight() - 26;

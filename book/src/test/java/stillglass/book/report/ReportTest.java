@@ -35,6 +35,10 @@ import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
 import stillglass.book.say.SaySession;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.device.Source;
 import stillglass.say.Said;
 
 class ReportTest {
@@ -147,6 +151,34 @@ class ReportTest {
         PdfReport.write(report("Cl\u0000ub\u0007 \uD800 end", false), id -> Optional.of(new Logbook.PhotoBytes(id, "torn.png", new byte[] {1, 2, 3})), pdf);
 
         assertThat(text(pdf)).contains("Milky pictures").contains("Cl ub").contains("This photo cannot be shown: torn.png");
+    }
+
+    /// What was photographed of each side before the work stands beside the last photo of it after the work.
+    @Test
+    void photosOfBeforeAndAfterStandSideBySide() {
+        List<Report.Pair> pairs = photographed(List.of("a BEFORE false", "b BEFORE true", "c BEFORE false", "d AFTER true", "e AFTER false", "f AFTER false"));
+        assertThat(pairs).extracting(ReportTest::ids).containsExactly("a f", "b d");
+        assertThat(photographed(List.of("a BEFORE false", "b BEFORE true", "c BEFORE false"))).as("nothing yet of after").extracting(ReportTest::ids).containsExactly("a b", "c -");
+        assertThat(photographed(List.of("z AFTER false"))).extracting(ReportTest::ids).containsExactly("- z");
+        assertThat(photographed(List.of())).isEmpty();
+    }
+
+    private static String ids(Report.Pair pair) {
+        return pair.left().map(Report.Picture::photoId).orElse("-") + " " + pair.right().map(Report.Picture::photoId).orElse("-");
+    }
+
+    private List<Report.Pair> photographed(List<String> photos) {
+        try (Logbook log = Logbook.open(folder.resolve("photos-" + photos.hashCode() + ".sqlite"))) {
+            Shelf shelf = new Shelf();
+            Tickets tickets = new Tickets(log, shelf, CLOCK, "", "test");
+            new SaySession(tickets, shelf, CLOCK).say("begin lens, Brook 35 mm");
+            for (String p : photos) {
+                String[] words = p.split(" ");
+                tickets.act(tickets.open("T-0101"), Act.of(new GlassEvent.PhotoKept(words[0], Phase.valueOf(words[1]), Boolean.parseBoolean(words[2]), "", Source.FILE)), List.of());
+            }
+            Tickets.Ticket t = tickets.open("T-0101");
+            return ReportMaker.of(t.state(), tickets.world(t), shelf, ZoneOffset.UTC).photos();
+        }
     }
 
     private Report told(String... lines) {
