@@ -189,10 +189,8 @@ class LauncherTest {
         Files.delete(tools.resolve("mvn"));
         executable(root.resolve("mvnw"), "#!/bin/sh\necho \"mvnw $*\" >>\"" + asked + "\"\nexit 1\n");
         Path programs = Files.createDirectories(folder.resolve("programs"));
-        try (var all = Files.list(Path.of("/usr/bin"))) {
-            for (Path p : all.filter(f -> !f.getFileName().toString().equals("mvn")).toList()) {
-                Files.createSymbolicLink(programs.resolve(p.getFileName()), p);
-            }
+        for (String p : List.of("sed", "find", "head", "dirname", "uname", "date", "cat", "rm", "mv", "mkdir", "mktemp", "touch", "tr", "wc", "grep", "tail", "cksum", "cut", "sleep", "readlink", "sh")) {
+            executable(programs.resolve(p), "#!/bin/sh\nPATH=/usr/bin:/bin exec " + p + " \"$@\"\n");
         }
         assertThat(ended(begun(Map.of("PATH", programs.toString()), "lens", "a.json")).status).isEqualTo(2);
         assertThat(asked("mvnw")).singleElement().asString().contains("package");
