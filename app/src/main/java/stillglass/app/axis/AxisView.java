@@ -26,6 +26,8 @@ import stillglass.app.theme.Words;
 /// Draws an [AxisModel]: labels of findings at the left, parts that are out in a row beside the instrument on the side they
 /// left, references at the right.
 public final class AxisView extends Region {
+    /// Below it nothing can be told apart.
+    private static final double LEAST_HEIGHT = 60;
     /// How near the pointer must be to a surface to look at it face-on.
     private static final double NEAR_MM = 1.3;
 
@@ -130,6 +132,10 @@ public final class AxisView extends Region {
         if (model.isPresent() && getWidth() > 0 && (drawnWidth != getWidth() || drawnHeight != getHeight())) {
             drawnWidth = getWidth();
             drawnHeight = getHeight();
+            if (getHeight() < LEAST_HEIGHT) {
+                getChildren().clear();
+                return;
+            }
             draw(model.get());
             // Born in a layout, it has missed the styles of this frame and would be seen solid black.
             applyCss();

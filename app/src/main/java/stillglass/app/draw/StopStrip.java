@@ -8,6 +8,8 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 
+import stillglass.app.theme.Em;
+
 /// Effect over the stops: for each stop a bar of shadow and a hatched bar of veil, on one logarithmic scale with the
 /// threshold from which a picture shows it.
 public final class StopStrip extends Region {
@@ -69,7 +71,7 @@ public final class StopStrip extends Region {
     @Override
     protected void layoutChildren() {
         double h = getHeight();
-        double base = h - 15;
+        double base = h - Math.max(15, 1.08 * Em.of(this));
         double each = getWidth() / Math.max(1, bars.size());
         band.setVisible(here < bars.size());
         band.setX(here * each + 1);

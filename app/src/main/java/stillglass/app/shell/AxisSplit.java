@@ -87,8 +87,8 @@ final class AxisSplit extends VBox {
     double share() {
         double em = Em.of(window);
         double usual = blank || stage == Stage.LOOK ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL;
-        // Where the type is so large that little fits into the window, the work has what there is.
-        return Optional.ofNullable(own.get(stage)).orElse(window.getHeight() < CRAMPED_EM * em ? LEAST : usual);
+        // Where the type is so large that little fits into the window, the work has what there is; the Axis comes with its key.
+        return Optional.ofNullable(own.get(stage)).orElse(window.getHeight() < CRAMPED_EM * em ? 0 : usual);
     }
 
     /// Tall, or back to what is usual.
@@ -113,6 +113,6 @@ final class AxisSplit extends VBox {
     }
 
     private void set() {
-        axis.setPrefHeight(Math.max(window.getHeight() < CRAMPED_EM * Em.of(window) ? 0 : LEAST_PIXELS, window.getHeight() * share()));
+        axis.setPrefHeight(share() == 0 ? 0 : Math.max(LEAST_PIXELS, window.getHeight() * share()));
     }
 }
