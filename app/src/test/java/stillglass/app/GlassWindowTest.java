@@ -15,6 +15,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
 import stillglass.app.desk.Told;
 import stillglass.app.draw.PictureFrame;
 import stillglass.optics.LensSection;
@@ -52,6 +53,8 @@ class GlassWindowTest {
         window.press(KeyCode.RIGHT);
         assertThat(window.work().viewing().stop()).isEqualTo(2);
         Node ring = window.find("stop-ring").orElseThrow();
+        // The picture above it takes its height in the layouts that follow; then the ring stands still.
+        WaitForAsyncUtils.waitForFxEvents(5);
         var bounds = Window.onUi(() -> ring.localToScreen(ring.getBoundsInLocal()));
         robot.clickOn(bounds.getMaxX() - 8, bounds.getCenterY());
         window.settle();

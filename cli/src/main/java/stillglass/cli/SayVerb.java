@@ -38,11 +38,12 @@ final class SayVerb implements Callable<Integer> {
         // Standard input belongs to the process and is not closed here.
         BufferedReader in = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
         try (Logbook log = Logbook.open(book)) {
-            log.notes().forEach(spec.commandLine().getErr()::println);
+            log.notes().forEach(n -> spec.commandLine().getErr().println("still-glass: " + n));
             if (!log.writable()) {
                 throw new BadInput(String.valueOf(book.getFileName()), "file", "it may only be read: allow writing it and its folder, or name another");
             }
-            Shelf shelf = new Shelf();
+            Shelf shelf = Shelf.ofShopAndShipped(log.file().resolveSibling(""));
+            shelf.complaints().forEach(c -> spec.commandLine().getErr().println("still-glass: " + c));
             Tickets tickets = new Tickets(log, shelf, InstantSource.system(), System.getProperty("user.name", ""), "say " + UUID.randomUUID());
             tickets.present();
             SaySession session = new SaySession(tickets, shelf, InstantSource.system());

@@ -46,6 +46,22 @@ class ShopReportTest {
         return Files.readString(md);
     }
 
+    /// A typed line knows the shop's own models as the window does.
+    @Test
+    void anOwnLensIsBegunByItsNameInATypedLine() throws Exception {
+        String json = shipped("lenses/tarn_50_f35.json").replaceFirst("\"name\": *\"[^\"]*\"", "\"name\": \"Saltmarsh 61 mm f/4\"");
+        Shelf.ofShop(shop).keep("own-9", LensJson.parse("own-9.json", json), json);
+        java.io.InputStream before = System.in;
+        System.setIn(new java.io.ByteArrayInputStream("begin Saltmarsh 61 mm f/4, haze\nbegin Ostrel 52 mm f/2, fungus\n".getBytes(StandardCharsets.UTF_8)));
+        StringWriter out = new StringWriter();
+        try {
+            assertThat(Main.run(new PrintWriter(out), new PrintWriter(new StringWriter()), "say", "--book", shop.resolve("say.sqlite").toString())).isZero();
+        } finally {
+            System.setIn(before);
+        }
+        assertThat(out.toString().lines()).hasSize(2).allMatch(l -> l.contains("\"status\":\"kept\""));
+    }
+
     @Test
     void anOwnLensIsReportedByTheShopsOwnThresholds() throws Exception {
         String json = shipped("lenses/tarn_50_f35.json");

@@ -96,6 +96,15 @@ public final class Shelf {
         return shelf;
     }
 
+    /// The shop's own, and what ships beside it: for the command line, where a model is named and none is shown.
+    /// @param folder as in [#ofShop(Path)]
+    public static Shelf ofShopAndShipped(Path folder) {
+        Shelf shelf = ofShop(folder);
+        SECTIONS.stream().filter(s -> !shelf.sectionIds.contains(s)).forEach(shelf.sectionIds::add);
+        INSTRUMENTS.stream().filter(i -> !shelf.instrumentIds.contains(i)).forEach(shelf.instrumentIds::add);
+        return shelf;
+    }
+
     private static void taken(Runnable read, List<String> complaints) {
         try {
             read.run();

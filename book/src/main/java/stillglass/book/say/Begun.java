@@ -21,10 +21,13 @@ public final class Begun {
         return new Tag(number, name, "own-" + LearnedMap.id(name), sort, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
+    /// A mapped model, or a lens of which only the section is known.
     /// @param model name or identifier
     public static Optional<Tag> ofShelf(String number, String model, Shelf shelf) {
         return shelf.instrumentIds().stream().map(shelf::instrument).filter(i -> i.name().equalsIgnoreCase(model) || i.id().equalsIgnoreCase(model)).findFirst()
-                .map(i -> new Tag(number, i.name(), i.id(), i.sort(), i.sectionId(), Optional.empty(), Optional.empty()));
+                .map(i -> new Tag(number, i.name(), i.id(), i.sort(), i.sectionId(), Optional.empty(), Optional.empty()))
+                .or(() -> shelf.sectionIds().stream().filter(id -> id.equalsIgnoreCase(model) || shelf.section(id).name().equalsIgnoreCase(model)).findFirst()
+                        .map(id -> new Tag(number, shelf.section(id).name(), id, Instrument.Sort.LENS, Optional.of(id), Optional.empty(), Optional.empty())));
     }
 
     /// The beginning with what is wrong, one act.
