@@ -42,6 +42,9 @@ import stillglass.ticket.story.Stage;
 @ExtendWith(ApplicationExtension.class)
 class LayoutTest {
     private static final int[][] SIZES = {{1100, 700}, {1280, 800}, {1920, 1080}};
+    /// As long as sentences get.
+    private static final String LONG = "book.sqlite was removed, moved or replaced while it was open. Everything noted so far was saved as /home/somebody/still-glass/book-rescued-20261127-123928.sqlite:"
+            + " open that one to go on, or bring the first one back. Nothing more is noted here.";
     private static final double[] SCALES = {1.0, 1.3, 1.8};
 
     @TempDir
@@ -68,7 +71,7 @@ class LayoutTest {
         assertThat(all).isEmpty();
     }
 
-    /// The sheet of keys over a stage, and the Book.
+    /// The sheet of keys over a stage, the Book, and the longest thing that is complained about, spoken and under a line that is being typed.
     @Test
     void theSheetOfKeysAndTheBookAreWholeToo() throws Exception {
         List<String> all = new ArrayList<>();
@@ -78,6 +81,11 @@ class LayoutTest {
                 for (double scale : SCALES) {
                     all.addAll(faults(desk, Stage.OPEN, size, scale, s -> s.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false))));
                     all.addAll(faults(desk, Stage.OPEN, size, scale, Shell::showBook));
+                    all.addAll(faults(desk, Stage.OPEN, size, scale, s -> desk.complain(LONG)));
+                    all.addAll(faults(desk, Stage.OPEN, size, scale, s -> {
+                        s.type("turns 3.5");
+                        desk.complain(LONG);
+                    }));
                 }
             }
         }

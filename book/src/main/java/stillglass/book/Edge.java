@@ -1,5 +1,7 @@
 package stillglass.book;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Locale;
 import java.util.function.Supplier;
 
@@ -23,6 +25,14 @@ public final class Edge {
             throw new BadInput(name, field, "is nested too deep: " + remedy, e);
         } catch (RuntimeException | LinkageError | AssertionError e) {
             throw new BadInput(name, field, "cannot be read (" + why(e) + "): " + remedy, e);
+        }
+    }
+
+    /// A file that is none, a device or a pipe, need not end and is not read. One that is not there is left to whoever opens it.
+    /// @param what to name instead
+    public static void ends(Path file, String name, String what) {
+        if (Files.exists(file) && !Files.isRegularFile(file)) {
+            throw new BadInput(name, "file", Files.isDirectory(file) ? "is a folder: name " + what : "is a device or a pipe, which need not end: name " + what);
         }
     }
 

@@ -99,8 +99,14 @@ class LauncherTest {
 
     /// Waits until what is made in the background is there.
     private void warmed() throws Exception {
-        for (int i = 0; i < 200 && !Files.exists(root.resolve("app/target/app.aot.size")); i++) {
-            Thread.sleep(50);
+        Path made = root.resolve("app/target/app.aot.size");
+        try (var watch = made.getFileSystem().newWatchService()) {
+            made.getParent().register(watch, java.nio.file.StandardWatchEventKinds.ENTRY_CREATE);
+            while (!Files.exists(made)) {
+                var key = watch.poll(20, TimeUnit.SECONDS);
+                assertThat(key).as("something is made in the background").isNotNull();
+                key.reset();
+            }
         }
         assertThat(root.resolve("app/target/app.aot.size")).exists();
     }

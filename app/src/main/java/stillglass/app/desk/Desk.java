@@ -103,7 +103,7 @@ public final class Desk implements AutoCloseable {
         return clock.instant().atZone(ZoneId.systemDefault()).toLocalDate();
     }
 
-    /// What was found when the book was opened and has to be told.
+    /// What was found when the book was opened, or since, and has to stay told. From any thread.
     public List<String> notes() {
         return log.notes();
     }

@@ -35,6 +35,7 @@ public final class BookPage implements Page {
     private final Runnable opened;
     private final Runnable listed;
     private final Label summary = Build.line("", "soft");
+    private final Label notes = Build.label("", "danger", "small");
     private final Label agreement = Build.label("", "soft", "small");
     private final TextField search = new TextField();
     private final TicketList tickets;
@@ -61,10 +62,9 @@ public final class BookPage implements Page {
         VBox.setVgrow(tickets, Priority.ALWAYS);
         begin = new BeginSheet(desk, asker, this::begun, () -> measuring(true), watch, connect);
         measure = new MeasurePage(desk, begin::begin, () -> measuring(false));
-        Label notes = Build.label(String.join(" ", desk.notes()), "danger", "small");
         notes.setId("book-notes");
         notes.managedProperty().bind(notes.visibleProperty());
-        notes.setVisible(!desk.notes().isEmpty());
+        tellNotes();
         VBox ledger = Build.column(10, Build.head(14, 2, Build.line(Words.of("book.heading"), "heading"), summary, search), notes, tickets, agreement, dueLine);
         ledgerAndShelf = Build.shared(20, List.of(ledger, begin.node()), 1.9, 1);
         ledgerAndShelf.getStyleClass().addAll("station", "book");
@@ -80,6 +80,11 @@ public final class BookPage implements Page {
             e.setDropCompleted(true);
             e.consume();
         });
+    }
+
+    private void tellNotes() {
+        notes.setText(String.join(" ", desk.notes()));
+        notes.setVisible(!desk.notes().isEmpty());
     }
 
     private void open(String number) {
@@ -121,6 +126,7 @@ public final class BookPage implements Page {
 
     @Override
     public void refresh() {
+        tellNotes();
         desk.summary(ON_THE_LINE).thenAcceptAsync(s -> {
             read = Optional.of(s);
             list();

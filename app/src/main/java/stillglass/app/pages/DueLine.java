@@ -12,6 +12,7 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
+import stillglass.app.theme.DueDay;
 import stillglass.app.theme.Words;
 import stillglass.book.log.Logbook;
 
@@ -74,11 +75,13 @@ final class DueLine extends Painted {
             // What is due much later, or should have been long ago, hangs at the end of the line.
             double x = x(later(earlier(t.day(), last), first), first, days);
             boolean late = t.day().isBefore(today);
-            Text name = text(t.number(), late ? "due-late-name" : "due-name", x + 4, 0);
+            Text name = text(t.day().isAfter(last) || t.day().isBefore(first) ? t.number() + "  " + DueDay.words(t.day(), today) : t.number(), late ? "due-late-name" : "due-name", x + 4, 0);
             nextHigh = x + name.getLayoutBounds().getWidth() + 12 > next && !nextHigh;
             next = x;
             double high = nextHigh ? y - 62 : y - 36;
             name.setY(high + 4);
+            // What hangs at the end of the line has its name before the string.
+            name.setX(Math.min(x + 4, getWidth() - name.getLayoutBounds().getWidth() - 2));
             Line string = new Line(x, y, x, high);
             string.getStyleClass().add(late ? "due-late" : "due-string");
             Polygon bead = new Polygon(x, y - 5, x + 5, y, x, y + 5, x - 5, y);

@@ -29,7 +29,7 @@ public final class SayLine extends StackPane {
     private final Label sentence = Build.label("", "say-sentence");
     private final Label keys = Build.line("", "say-keys");
     private final TextField field = new TextField();
-    private final Label reading = Build.line("", "say-reading");
+    private final Label reading = Build.label("", "say-reading");
     private final TimerRow timers;
     private final HBox speaking;
     private final VBox typing;

@@ -8,22 +8,15 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.Path;
 import java.time.InstantSource;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import stillglass.app.practice.DemoBook;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Instrument;
@@ -43,54 +36,16 @@ import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.arrival.ArrivalEvent;
-import stillglass.ticket.arrival.ArrivalIntent;
-import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.proof.ProofIntent;
-import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.Undo;
 
-class DeskTest {
-    @TempDir
-    Path folder;
-
-    private final ExecutorService ui = Executors.newSingleThreadExecutor();
-    private final List<String> complaints = Collections.synchronizedList(new ArrayList<>());
-    private Desk desk;
-
-    @BeforeEach
-    void open() throws Exception {
-        desk = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
-        desk.complain(complaints::add);
-        begin("T-1", "tarn_50_f35");
-    }
-
-    @AfterEach
-    void close() {
-        desk.close();
-        ui.shutdown();
-    }
-
-    private void begin(String number, String section) throws Exception {
-        String instrument = desk.shelf().mappedFor(section).orElse(section);
-        Tag tag = new Tag(number, "Tarn 50 mm f/3.5", instrument, Instrument.Sort.LENS, Optional.of(section), Optional.of("School club"), Optional.of(LocalDate.of(2026, 12, 4)));
-        get(desk.begin(Act.of(new ArrivalIntent.Begin(tag))));
-        settle();
-    }
-
-    private static <T> T get(CompletableFuture<T> f) throws Exception {
-        return f.get(60, TimeUnit.SECONDS);
-    }
-
-    private Work settle() throws Exception {
-        return Told.settled(desk, ui);
-    }
-
+class DeskTest extends DeskBench {
     @Test
     void whatIsShownIsStoredAlready() throws Exception {
         List<Integer> stored = Collections.synchronizedList(new ArrayList<>());

@@ -4,69 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
-import java.time.InstantSource;
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.util.WaitForAsyncUtils;
-import stillglass.assembly.Instrument;
 import stillglass.book.BookTrouble;
-import stillglass.book.data.Shelf;
-import stillglass.book.log.Logbook;
 import stillglass.ticket.arrival.ArrivalEvent;
-import stillglass.ticket.arrival.ArrivalIntent;
-import stillglass.ticket.arrival.Tag;
-import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
 
 /// What the window says and shows when the logbook under it gives trouble.
-class DeskTroubleTest {
-    @TempDir
-    Path folder;
-
-    private final ExecutorService ui = Executors.newSingleThreadExecutor();
-    private final List<String> complaints = Collections.synchronizedList(new ArrayList<>());
-    private Desk desk;
-
-    @BeforeEach
-    void open() throws Exception {
-        desk = new Desk(Logbook.open(folder.resolve("book.sqlite")), new Shelf(), InstantSource.fixed(Told.WHEN), ui);
-        desk.complain(complaints::add);
-        begin("T-1", "tarn_50_f35");
-    }
-
-    @AfterEach
-    void close() {
-        desk.close();
-        ui.shutdown();
-    }
-
-    private void begin(String number, String section) throws Exception {
-        get(desk.begin(Act.of(new ArrivalIntent.Begin(new Tag(number, "Tarn 50 mm f/3.5", section, Instrument.Sort.LENS, Optional.of(section), Optional.empty(), Optional.empty())))));
-        settle();
-    }
-
-    private static <T> T get(CompletableFuture<T> f) throws Exception {
-        return f.get(60, TimeUnit.SECONDS);
-    }
-
-    private void settle() throws Exception {
-        Told.settled(desk, ui);
-    }
-
+class DeskTroubleTest extends DeskBench {
     @Test
     void aBookThatIsRemovedWhileItIsOpenIsSaidAndShowsNoAct() throws Exception {
         Files.delete(folder.resolve("book.sqlite"));

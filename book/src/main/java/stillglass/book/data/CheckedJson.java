@@ -47,18 +47,11 @@ public final class CheckedJson {
     public static String read(Path file) {
         String name = String.valueOf(file.getFileName());
         try {
-            if (Files.isDirectory(file)) {
-                throw new BadInput(name, "file", "is a folder: name a JSON file");
-            }
-            if (Files.exists(file) && !Files.isRegularFile(file)) {
-                throw new BadInput(name, "file", "is a device or a pipe, which need not end: name a JSON file");
-            }
+            Edge.ends(file, name, "a JSON file");
             if (Files.size(file) > MOST_BYTES) {
                 throw new BadInput(name, "file", "is larger than 20 MB: this is no file of ours");
             }
-            String text = Files.readString(file);
-            // Some editors begin a file with a mark of its byte order.
-            return text.startsWith("\uFEFF") ? text.substring(1) : text;
+            return unmarked(Files.readString(file));
         } catch (NoSuchFileException e) {
             throw new BadInput(name, "file", "there is no such file: check the path " + file);
         } catch (java.nio.charset.CharacterCodingException e) {
@@ -66,6 +59,11 @@ public final class CheckedJson {
         } catch (IOException e) {
             throw new BadInput(name, "file", "cannot be read: " + e.getMessage());
         }
+    }
+
+    /// Some editors begin a text with a mark of its byte order.
+    private static String unmarked(String text) {
+        return text.startsWith("\uFEFF") ? text.substring(1) : text;
     }
 
     /// A file shipped with the application.
@@ -85,7 +83,7 @@ public final class CheckedJson {
     }
 
     static JsonNode text(String name, String json, String schema) {
-        return read(name, "write plain JSON as its schema asks", () -> parsed(name, json.startsWith("\uFEFF") ? json.substring(1) : json, schema));
+        return read(name, "write plain JSON as its schema asks", () -> parsed(name, unmarked(json), schema));
     }
 
     /// The edge of every reader of JSON.

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.flywaydb.core.Flyway;
@@ -23,6 +24,7 @@ import org.jdbi.v3.core.transaction.TransactionIsolationLevel;
 import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
 import stillglass.book.BookTrouble;
+import stillglass.book.OneLine;
 import stillglass.book.file.OpenFiles;
 
 /// One connection to the file of a logbook: every transaction is stamped with the generation its write-ahead file is for, and before and after each the
@@ -47,7 +49,7 @@ final class BookConnection implements AutoCloseable {
 
     private BookConnection(BookOpening opening) throws IOException {
         this.opening = opening;
-        notes = new ArrayList<>(opening.notes());
+        notes = new CopyOnWriteArrayList<>(opening.notes());
         hold = OpenFiles.hold(opening.file());
         try {
             if (!opening.writable() && !opening.copied()) {
@@ -302,7 +304,8 @@ final class BookConnection implements AutoCloseable {
     }
 
     private void lose(String what) {
-        lost = Optional.of(file().getFileName() + what);
+        lost = Optional.of(OneLine.of(file().getFileName() + what));
+        notes.add(lost.get());
         ABANDONED.add(handle);
         throw new BookTrouble(lost.get());
     }

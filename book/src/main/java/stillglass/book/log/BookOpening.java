@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.locks.LockSupport;
 import stillglass.book.BookTrouble;
 import stillglass.book.file.OpenFiles;
 import stillglass.book.file.TempFolder;
@@ -34,7 +35,7 @@ record BookOpening(Path file, Path at, boolean writable, boolean beside, int sch
     static final String SCHEMA_NOW = "SELECT max(CAST(version AS INTEGER)) FROM flyway_schema_history WHERE success";
     private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss", Locale.ROOT);
     private static final int LOOKS = 3;
-    private static final long PAUSE_MS = 200;
+    private static final long PAUSE_NS = 200_000_000;
 
     BookOpening {
         notes = List.copyOf(notes);
@@ -113,7 +114,7 @@ record BookOpening(Path file, Path at, boolean writable, boolean beside, int sch
             if (fit == WalFile.Fit.EMPTY && tables(file, true).benches.isEmpty()) {
                 return fit;
             }
-            pause();
+            LockSupport.parkNanos(PAUSE_NS);
             fit = WalFile.fit(wal, BookHeader.read(file).orElse(header));
         }
         return fit;
@@ -233,13 +234,5 @@ record BookOpening(Path file, Path at, boolean writable, boolean beside, int sch
     static Path folder(Path file) {
         Path folder = file.toAbsolutePath().getParent();
         return folder == null ? file.toAbsolutePath().getRoot() : folder;
-    }
-
-    private static void pause() {
-        try {
-            Thread.sleep(PAUSE_MS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
     }
 }

@@ -97,7 +97,7 @@ public interface Logbook extends AutoCloseable {
     /// Whether acts can be kept; a book that may only be read is shown and changed by nothing.
     boolean writable();
 
-    /// What was found when it was opened and has to be told, a sentence each.
+    /// What was found when it was opened, or since, and has to stay told, a sentence each. From any thread.
     List<String> notes();
 
     /// What happened to a ticket after a version of it.

@@ -52,12 +52,7 @@ public final class PhotoFiles {
     public static byte[] bytes(Path file) {
         String name = String.valueOf(file.getFileName());
         try {
-            if (Files.isDirectory(file)) {
-                throw new BadInput(name, "file", "is a folder: name a photo");
-            }
-            if (Files.exists(file) && !Files.isRegularFile(file)) {
-                throw new BadInput(name, "file", "is a device or a pipe, which need not end: name a photo");
-            }
+            Edge.ends(file, name, "a photo");
             long size = Files.size(file);
             if (size == 0) {
                 throw new BadInput(name, "file", "is empty: copy it from the camera again");
