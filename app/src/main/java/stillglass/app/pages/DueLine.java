@@ -81,7 +81,8 @@ final class DueLine extends Painted {
             double high = nextHigh ? y - 62 : y - 36;
             name.setY(high + 4);
             // What hangs at the end of the line has its name before the string.
-            name.setX(Math.min(x + 4, getWidth() - name.getLayoutBounds().getWidth() - 2));
+            double wide = name.getLayoutBounds().getWidth();
+            name.setX(x + 4 + wide <= getWidth() ? x + 4 : x - 4 - wide);
             Line string = new Line(x, y, x, high);
             string.getStyleClass().add(late ? "due-late" : "due-string");
             Polygon bead = new Polygon(x, y - 5, x + 5, y, x, y + 5, x - 5, y);

@@ -62,7 +62,7 @@ final class BookConnection implements AutoCloseable {
             }
             if (opening.writable()) {
                 begin();
-                watch = Optional.of(new BookWatch(opening.file()));
+                watch = Optional.of(new BookWatch(opening.file(), stored()));
             } else if (!BookOpening.may(opening.file())) {
                 notes.add(opening.file().getFileName() + " may only be read: everything can be looked at, nothing can be noted. Allow writing it and its folder, and open it again.");
             }
@@ -287,7 +287,7 @@ final class BookConnection implements AutoCloseable {
                     handle.close();
                     handle = opened();
                     begin();
-                    watch = Optional.of(new BookWatch(file()));
+                    watch = Optional.of(new BookWatch(file(), stored()));
                 }
             }
         } catch (IOException e) {
@@ -316,12 +316,22 @@ final class BookConnection implements AutoCloseable {
         for (Path folder : List.of(BookOpening.folder(file()), Path.of(System.getProperty("user.home", ".")))) {
             try {
                 handle.createUpdate("VACUUM INTO ?").bind(0, folder.resolve(name).toString()).execute();
+                nobodyAtWork(folder.resolve(name));
                 return "Everything noted so far was saved as " + folder.resolve(name) + ": open that one to go on, or bring the first one back.";
             } catch (RuntimeException e) {
                 // the next folder
             }
         }
         return "What it held could not be saved elsewhere; everything noted so far is in the file that was there.";
+    }
+
+    /// Nothing is missing from a book that was saved whole, whoever was at work on the first.
+    private static void nobodyAtWork(Path saved) {
+        try (Connection c = connect(saved, false); Statement s = c.createStatement()) {
+            s.execute("DELETE FROM bench");
+        } catch (SQLException e) {
+            throw BookTrouble.of(saved, e);
+        }
     }
 
     private <T> T guarded(Supplier<T> work) {

@@ -9,8 +9,11 @@ import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Instant;
 import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -33,6 +36,7 @@ import stillglass.book.file.TempFolder;
 /// @param notes sentences about what was found, to be told
 record BookOpening(Path file, Path at, boolean writable, boolean beside, int schema, List<String> notes) {
     static final String SCHEMA_NOW = "SELECT max(CAST(version AS INTEGER)) FROM flyway_schema_history WHERE success";
+    private static final DateTimeFormatter SEEN = DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss", Locale.ROOT);
     private static final int LOOKS = 3;
     private static final long PAUSE_NS = 200_000_000;
@@ -103,8 +107,17 @@ record BookOpening(Path file, Path at, boolean writable, boolean beside, int sch
     }
 
     private static String lost(Path file, String seen) {
-        return file.getFileName() + " was not closed the last time (a window was at work on it until about " + seen.replace('T', ' ').replaceAll(":\\d\\d(\\.\\d+)?Z$", " UTC") + "), and "
+        return file.getFileName() + " was not closed the last time (a window was at work on it until about " + local(seen) + "), and "
                 + WalFile.of(file).getFileName() + ", which held what was noted last, is gone or empty: notes shown about then may be missing. Look through the tickets of that time.";
+    }
+
+    /// In the time of this place, as far as it can be read.
+    private static String local(String instant) {
+        try {
+            return SEEN.format(Instant.parse(instant).atZone(ZoneId.systemDefault()));
+        } catch (DateTimeParseException e) {
+            return instant;
+        }
     }
 
     /// Another window may be about to begin the write-ahead file anew.

@@ -23,7 +23,9 @@ final class BookWatch {
     private @Nullable Object walKey;
     private FileTime changed;
     private long walBytes;
-    private Optional<Integer> generation = Optional.empty();
+    private Optional<Integer> generation;
+    /// Whether a generation has begun and the write-ahead file was not seen to be emptied for it yet.
+    private boolean due;
 
     /// What has become of the files.
     enum State {
@@ -39,8 +41,10 @@ final class BookWatch {
     }
 
     /// @param file the file of the logbook, which has just been opened and written to
-    BookWatch(Path file) throws IOException {
+    /// @param generation in the file itself
+    BookWatch(Path file, int generation) throws IOException {
         this.file = file;
+        this.generation = Optional.of(generation);
         wal = WalFile.of(file);
         BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class);
         key = now.fileKey();
@@ -53,30 +57,46 @@ final class BookWatch {
     /// @param stored generation in the file itself; asked for only when the file has changed
     /// @param seen generation as the connection sees it
     State look(IntSupplier stored, IntSupplier seen) throws IOException {
+        // First what lies beside it: a window that begins it anew has written into the file itself before.
+        Optional<BasicFileAttributes> beside = attributes(wal);
         Optional<BasicFileAttributes> now = attributes(file);
         if (now.isEmpty() || key != null && !key.equals(now.get().fileKey())) {
             return State.GONE;
         }
-        Optional<BasicFileAttributes> beside = attributes(wal);
         if (beside.isEmpty() || walKey != null && !walKey.equals(beside.get().fileKey())) {
             return State.WAL_GONE;
         }
         FileTime written = now.get().lastModifiedTime();
-        boolean fresh = !written.equals(changed);
-        // Only what is then written into the file itself allows its write-ahead file to begin anew.
-        if (beside.get().size() < walBytes && !fresh) {
+        boolean shorter = beside.get().size() < walBytes;
+        // Only with a generation of its own may a write-ahead file begin anew. The time of a file tells too coarsely.
+        if (shorter && !due && !moved(stored)) {
             return State.WAL_EMPTIED;
         }
+        due &= !shorter;
+        boolean fresh = shorter || !written.equals(changed);
         walBytes = beside.get().size();
         if (fresh) {
             Optional<Integer> there = settled(stored, seen);
             if (there.isEmpty()) {
                 return State.OVERWRITTEN;
             }
+            // The file has the new generation before the write-ahead file is emptied for it.
+            due |= !shorter && !generation.equals(there);
             generation = there;
             changed = written;
         }
         return State.SAME;
+    }
+
+    /// Whether another generation is in the file than when it was last looked at; what is being written is given time.
+    private boolean moved(IntSupplier stored) {
+        for (int i = 0; i < LOOKS; i++) {
+            if (!generation.equals(Optional.of(stored.getAsInt()))) {
+                return true;
+            }
+            LockSupport.parkNanos(PAUSE_NS);
+        }
+        return false;
     }
 
     /// The generation in the file; nothing when it stays another than the connection sees. Another window that begins one is given time; and what it could not

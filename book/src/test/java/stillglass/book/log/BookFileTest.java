@@ -12,8 +12,11 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
 import java.time.InstantSource;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -217,7 +220,7 @@ class BookFileTest {
             Files.write(wal(file), new byte[0]);
         }
         try (Logbook log = Logbook.open(file)) {
-            assertThat(log.notes()).singleElement().asString().contains("was not closed the last time").contains("may be missing");
+            assertThat(log.notes()).singleElement().asString().contains("was not closed the last time").contains("may be missing").contains(DateTimeFormatter.ofPattern("MMMM yyyy, ", Locale.ENGLISH).format(ZonedDateTime.now()));
         }
         try (Logbook log = Logbook.open(file)) {
             assertThat(log.notes()).as("said once").isEmpty();
@@ -250,6 +253,9 @@ class BookFileTest {
         assertThatThrownBy(() -> note(tickets, "lost")).isInstanceOf(BookTrouble.class).hasMessageContaining("rescued");
         log.close();
         Path rescued = folder.resolve(beside(folder).stream().filter(n -> n.startsWith("removed-rescued-")).findFirst().orElseThrow());
+        try (Logbook saved = Logbook.open(rescued)) {
+            assertThat(saved.notes()).as("nothing is missing from it").isEmpty();
+        }
         assertThat(noted(rescued)).containsExactly("milky");
     }
 
