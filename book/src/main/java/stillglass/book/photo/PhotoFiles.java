@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.Iterator;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
@@ -22,6 +23,7 @@ import javax.imageio.stream.ImageInputStream;
 import stillglass.book.BadInput;
 import stillglass.book.Edge;
 import stillglass.look.LinearPhoto;
+import stillglass.prove.edge.LightPlane;
 
 /// Reads PNG, JPEG and TIFF photographs. The header is checked before a pixel is decoded, so a lying header costs nothing.
 public final class PhotoFiles {
@@ -81,7 +83,40 @@ public final class PhotoFiles {
         });
     }
 
-    /// The same, turned as the camera held it.
+    /// Every pixel's luminance in linear light, as it lies in the file.
+    /// @param gamma of the samples, light being their power with it; empty for sRGB
+    /// @throws BadInput when it is no whole photo
+    public static LightPlane plane(String name, byte[] bytes, OptionalDouble gamma) {
+        return Edge.read(name, "pixels", REMEDY, () -> {
+            Decoded d = decode(name, bytes, MOST_PIXELS);
+            try {
+                return luminance(d.image, gamma);
+            } catch (IllegalArgumentException e) {
+                throw new BadInput(name, "size", String.valueOf(e.getMessage()));
+            }
+        });
+    }
+
+    private static LightPlane luminance(BufferedImage image, OptionalDouble gamma) {
+        float[] linear = LINEAR.clone();
+        gamma.ifPresent(g -> {
+            for (int i = 0; i < linear.length; i++) {
+                linear[i] = (float) Math.pow(i / 255.0, g);
+            }
+        });
+        int w = image.getWidth();
+        int h = image.getHeight();
+        float[] light = new float[w * h];
+        IntStream.range(0, h).parallel().forEach(y -> {
+            int[] row = image.getRGB(0, y, w, 1, new int[w], 0, w);
+            for (int x = 0; x < w; x++) {
+                light[y * w + x] = 0.2126f * linear[row[x] >> 16 & 255] + 0.7152f * linear[row[x] >> 8 & 255] + 0.0722f * linear[row[x] & 255];
+            }
+        });
+        return new LightPlane(w, h, light);
+    }
+
+    /// Linear light at working scale, turned as the camera held it.
     /// @throws BadInput when it is no whole photo
     public static LinearPhoto upright(String name, byte[] bytes) {
         return linear(name, bytes).turned(orientation(bytes));
