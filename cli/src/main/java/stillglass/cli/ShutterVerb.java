@@ -60,7 +60,7 @@ final class ShutterVerb implements Callable<Integer> {
         ShutterReading.Kind read = kind(places);
         Optional<ShutterReading> found = ShutterReading.of(recordings, read, places);
         if (found.isEmpty()) {
-            refuse(out, seconds, List.of(Said.of("shutter.none")));
+            refuse(out, seconds, List.of(ShutterReading.DARK));
             return 1;
         }
         ShutterReading r = found.get();

@@ -136,10 +136,10 @@ public record BenchModel(
 
     private static BenchModel close(Work work, Instant now) {
         CloseModel m = CloseModel.of(work);
-        if (!m.tests().isEmpty()) {
-            CloseModel.Test t = m.tests().getFirst();
+        if (m.due().isPresent()) {
+            CloseModel.Test t = m.due().get();
             return new BenchModel(Words.of("bench.close"), Words.of("bench.test", t.test()), "", "", "", AxisModel.of(work), new Picture.Plain(), "", tray(work),
-                    Optional.of(new JointIntent.Test(Optional.of(t.joint()), t.test(), true, "")), Optional.empty(), false, List.of());
+                    Optional.of(new JointIntent.Test(t.joint(), t.test(), true, "")), Optional.empty(), false, List.of());
         }
         if (m.now().isEmpty()) {
             return rest(Words.of("bench.close"), m.say().sentence(), work);

@@ -18,6 +18,7 @@ import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.LetGo;
 import stillglass.ticket.joints.Closings;
+import stillglass.ticket.proof.HoldPoints;
 import stillglass.ticket.joints.JointEvent;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.joints.JointStory;
@@ -39,6 +40,7 @@ import stillglass.ticket.story.Stage;
 public record CloseModel(
         Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, LedgerLines ledger, boolean anythingOpened, boolean done) {
     private static final int MOST_PARTS = 12;
+    private static final int MOST_TESTS = 3;
     private static final int MOST_SUSPECTS = 3;
 
     /// @param act what Space does
@@ -99,7 +101,10 @@ public record CloseModel(
     /// @param how area, film, bead
     public record Dose(Optional<Double> milligrams, String how) {}
 
-    public record Test(String joint, String test) {}
+    /// @param joint whose function it is, where a map says so
+    /// @param why it is tried now
+    /// @param must whether nothing goes over it before it is tried
+    public record Test(Optional<String> joint, String test, String why, boolean must) {}
 
     /// @param said what failed, and how
     /// @param suspects what may be to blame, likeliest first
@@ -133,12 +138,22 @@ public record CloseModel(
     public static CloseModel of(Work work) {
         TicketState s = work.state();
         List<WayBack.Step> way = work.wayBack();
-        List<Test> tests = Closings.due(s.joints(), work.instrument()).stream().flatMap(j -> j.close().test().stream().map(t -> new Test(j.id(), t.what()))).toList();
+        List<Test> tests = HoldPoints.due(s.readings(), s.joints(), work.instrument()).stream().map(CloseModel::test).limit(MOST_TESTS).toList();
         Ledger ledger = work.ledger();
         return new CloseModel(
                 way.stream().findFirst().map(step -> now(step, s.joints().order().size() - s.joints().openNow().size() + 1, work)),
                 way.stream().skip(1).map(CloseModel::ahead).toList(), tests, work.computed().rework().map(CloseModel::failure),
                 new LedgerLines(ledger.count(), ledger.lines(MOST_PARTS).stream().map(Words::sentence).toList()), !s.joints().order().isEmpty(), s.done(Stage.CLOSE));
+    }
+
+    private static Test test(HoldPoints h) {
+        boolean mapped = h.why().key().equals("hold.mapped") || h.why().key().equals("hold.failed");
+        return new Test(mapped ? h.joint() : Optional.empty(), h.function(), Words.sentence(h.why()), mapped);
+    }
+
+    /// What must be tried before anything goes on.
+    public Optional<Test> due() {
+        return tests.stream().filter(Test::must).findFirst();
     }
 
     private static Failure failure(Rework r) {
@@ -233,8 +248,8 @@ public record CloseModel(
         if (failure.isPresent()) {
             return new Say(failure.get().said(), Words.of(failure.get().suspects().isEmpty() ? "close.keys.test" : "close.keys.failed"));
         }
-        if (!tests.isEmpty()) {
-            return new Say(Words.of("close.say.test", tests.getFirst().test()), Words.of("close.keys.test"));
+        if (due().isPresent()) {
+            return new Say(Words.of("close.say.test", due().get().test()), Words.of("close.keys.test"));
         }
         if (now.isEmpty()) {
             return done ? new Say(Words.of("close.say.done"), Words.of("keys.hint.prove")) : new Say(Words.of("close.say.finish"), Words.of("keys.hint.finish"));

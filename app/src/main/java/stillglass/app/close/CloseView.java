@@ -123,12 +123,13 @@ public final class CloseView implements Station {
         m.failure().ifPresent(f -> nodes.add(failed(f)));
         for (CloseModel.Test t : m.tests()) {
             boolean first = nodes.isEmpty();
-            Button passed = Build.button(Words.of("close.test.passed"), first ? "T" : "", () -> pass(t), first ? "next" : "button");
+            Button passed = Build.button(Words.of("close.test.passed"), first ? "T" : "", () -> pass(t), first && t.must() ? "next" : "button");
             Button failed = Build.button(Words.of("close.test.failed"), first ? "Shift T" : "", () -> fail(t), "button");
             passed.setId(first ? "test-passed" : null);
             failed.setId(first ? "test-failed" : null);
-            VBox box = Build.column(5, Build.label(Words.of("close.try"), "danger", "strong"), Build.label(t.test() + "."), Build.row(8, passed, failed));
-            box.getStyleClass().add("caution");
+            VBox box = Build.column(5, Build.label(Words.of(t.must() ? "close.try" : "close.try.worth"), t.must() ? "danger" : "medium", "strong"), Build.label(Words.capital(t.test()) + "."),
+                    Build.label(t.why(), "soft", "small"), Build.row(8, passed, failed));
+            box.getStyleClass().add(t.must() ? "caution" : "worth");
             nodes.add(box);
         }
         return nodes;
@@ -263,7 +264,7 @@ public final class CloseView implements Station {
     }
 
     private void pass(CloseModel.Test t) {
-        desk.submit(new JointIntent.Test(Optional.of(t.joint()), t.test(), true, ""));
+        desk.submit(new JointIntent.Test(t.joint(), t.test(), true, ""));
     }
 
     /// How it failed is to be said in words.

@@ -34,6 +34,9 @@ public record ShutterReading(List<Shot> shots, Kind kind, double effectiveS, dou
     private static final double SEEN = 3;
     private static final double LN2 = Math.log(2);
 
+    /// What is said when no light is in any recording.
+    public static final Said DARK = Said.of("shutter.none");
+
     /// How a shutter works.
     public enum Kind {
         LEAF,

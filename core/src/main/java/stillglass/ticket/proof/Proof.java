@@ -3,6 +3,9 @@ package stillglass.ticket.proof;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import stillglass.prove.measure.Quantity;
+import stillglass.prove.measure.Verdict;
 import stillglass.say.Said;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Ledger;
@@ -75,12 +78,30 @@ public record Proof(List<Signature> signatures) {
                 .forEach(c -> wanted.add(Said.of("proof.check", "check", c)));
         readings.checks(Phase.AFTER).keySet().forEach(c -> readings.last(Phase.AFTER, c).filter(k -> k.seq() > joints.lastOpened()).filter(k -> k.how().isPresent() && !k.free())
                 .ifPresent(k -> wanted.add(Said.of("proof.check.not", "check", c, "found", k.found()))));
+        HoldPoints.sometimes(readings, joints).values().forEach(wanted::add);
+        figures(readings, joints, world, wanted);
         boolean tried = !readings.checks(Phase.AFTER).isEmpty() || joints.trials().stream().anyMatch(Trial::passed);
         if (!world.instrument().sort().images() && !tried) {
             // Nothing was tried on arrival either, so that nothing above asks for it.
             wanted.add(Said.of("proof.functions"));
         }
         return List.copyOf(wanted);
+    }
+
+    /// What was measured on arrival is measured again; what fails then is said.
+    private static void figures(Readings readings, Joints joints, World world, List<Said> wanted) {
+        for (Provable p : Provable.all(readings, joints, world.instrument().sort())) {
+            if (p.quantity() == Quantity.INFINITY) {
+                continue;
+            }
+            List<Said> missing = p.points().stream().filter(t -> t.after().isEmpty() && (t.before().isPresent() || t.withdrawn())).map(t -> p.quantity().place(t.at())).toList();
+            if (!missing.isEmpty()) {
+                boolean placed = p.quantity().where() != Quantity.Where.NOTHING && p.points().stream().noneMatch(t -> t.at().isEmpty());
+                wanted.add(placed ? Said.of("proof.figure.at", "what", p.quantity().said(), "places", Said.commas(missing)) : Said.of("proof.figure", "what", p.quantity().said()));
+            }
+            p.points().stream().filter(t -> t.verdict(OptionalDouble.empty()).filter(v -> v == Verdict.FAILS).isPresent())
+                    .forEach(t -> wanted.add(Said.of("proof.figure.fails", "what", p.quantity().said(), "at", p.quantity().place(t.at()), "value", p.quantity().figure(t.after().orElseThrow().value()))));
+        }
     }
 
     /// Decides an intent: events, or a refusal that says what to do instead.

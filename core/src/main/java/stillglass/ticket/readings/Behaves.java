@@ -42,15 +42,26 @@ public enum Behaves {
         return Said.of("behaves." + word());
     }
 
+    /// How often it worked of how many tries.
+    public record Times(int worked, int of) {}
+
+    /// How often some words say that it worked: `3 of 10`.
+    public static Optional<Times> times(String text) {
+        Matcher m = TIMES.matcher(text);
+        if (!m.find()) {
+            return Optional.empty();
+        }
+        int worked = Integer.parseInt(m.group(1));
+        int of = Integer.parseInt(m.group(2));
+        return of > 0 && worked <= of ? Optional.of(new Times(worked, of)) : Optional.empty();
+    }
+
     /// What some words say of it: the first that tell. How often it worked of how many tries tells more than any of them.
     public static Optional<Behaves> in(String text) {
-        Matcher m = TIMES.matcher(text);
-        if (m.find()) {
-            int worked = Integer.parseInt(m.group(1));
-            int of = Integer.parseInt(m.group(2));
-            if (of > 0 && worked <= of) {
-                return Optional.of(worked == of ? FREE : worked == 0 ? DEAD : SOMETIMES);
-            }
+        Optional<Times> times = times(text);
+        if (times.isPresent()) {
+            int worked = times.get().worked();
+            return Optional.of(worked == times.get().of() ? FREE : worked == 0 ? DEAD : SOMETIMES);
         }
         Cursor line = new Cursor(Line.of(text));
         while (!line.end()) {

@@ -2,6 +2,7 @@ package stillglass.ticket.readings;
 
 import java.util.Optional;
 import stillglass.device.Source;
+import stillglass.prove.measure.Quantity;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
 import stillglass.ticket.story.Phase;
@@ -33,6 +34,24 @@ public sealed interface ReadingEvent extends Event, ReadingIntent {
         /// Whether anything could be measured so.
         public static boolean possible(double errorMm, double uncertaintyMm) {
             return Math.abs(errorMm) < MOST_MM && uncertaintyMm >= 0 && uncertaintyMm < MOST_UNCERTAIN_MM;
+        }
+    }
+
+    /// A measurement: what, where or at which setting, and how much, with its error.
+    /// @param at speed, stop, distance or place, as [Quantity#at] gives it; empty where there is none
+    /// @param value in the unit of the quantity
+    /// @param sigma one standard deviation
+    /// @param source empty for a reading of a row written before it was kept
+    /// @param from name of the recording or photo it was read from
+    @Named("measured")
+    record Measured(Phase phase, Quantity quantity, String at, double value, double sigma, Optional<Source> source, Optional<String> from) implements ReadingEvent {
+        public Measured {
+            if (!quantity.possible(value, sigma)) {
+                throw new IllegalArgumentException("a " + quantity.word() + " of " + value + " ± " + sigma + " " + quantity.unit() + " is out of range");
+            }
+            if (!quantity.at(at).filter(at::equals).isPresent()) {
+                throw new IllegalArgumentException("“" + at + "” is no place for a " + quantity.word());
+            }
         }
     }
 }

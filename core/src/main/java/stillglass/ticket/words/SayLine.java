@@ -16,7 +16,7 @@ public final class SayLine {
     /// One grammar a subject; the first that knows what a line is about reads it. Facts come last: any word may begin one.
     private static final Grammar BY_NAME = new NamedWords();
     private static final List<Grammar> GRAMMARS = List.of(
-            new SessionWords(), new ArrivalWords(), new GlassWords(), new ReadingWords(), new CareWords(), new CourseWords(), new ProofWords(), new MarkWords(), new TroubleWords(),
+            new SessionWords(), new ArrivalWords(), new GlassWords(), new ReadingWords(), new MeasureWords(), new CareWords(), new CourseWords(), new ProofWords(), new MarkWords(), new TroubleWords(),
             new JointWords(), BY_NAME, new FactWords());
 
     private SayLine() {}

@@ -25,9 +25,15 @@ public record Setting(TicketState state, World world, Vocabulary words, Stage st
         return stage == Stage.CLOSE;
     }
 
-    /// Before the work or after it, as far as the stage tells.
+    /// Before the work, while it is apart, or after it, as far as stage and open joints tell.
     public Phase phase() {
-        return stage == Stage.PROVE || stage == Stage.CLOSE && state.joints().openNow().isEmpty() ? Phase.AFTER : Phase.BEFORE;
+        boolean apart = !state.joints().openNow().isEmpty();
+        return switch (stage) {
+            case ARRIVE, LOOK, DECIDE -> Phase.BEFORE;
+            case OPEN -> apart ? Phase.BETWEEN : Phase.BEFORE;
+            case CLEAN, CLOSE -> apart ? Phase.BETWEEN : Phase.AFTER;
+            case PROVE -> Phase.AFTER;
+        };
     }
 
     /// What is expected to be met next, where it is taken to be built like something.

@@ -1,0 +1,137 @@
+package stillglass.ticket.proof;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import stillglass.device.Source;
+import stillglass.prove.measure.Quantity;
+import stillglass.prove.measure.Verdict;
+import stillglass.say.Wording;
+import stillglass.ticket.Job;
+import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.words.Reading;
+
+/// Figures typed at the bench, what they are kept as, and what they prove.
+class FiguresTest {
+    private static ReadingEvent.Measured last(Job job) {
+        return job.state().readings().all().getLast().read();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {
+        "speed 1/125 8.4 ms ± 0.1; SPEED; 1/125; 0.0084; 0.0001",
+        "speed 1/125 = 1/110; SPEED; 1/125; 0.0090909; 0.000273",
+        "speed 1/60 +1 EV ± 0.1; SPEED; 1/60; 0.0333333; 0.002393",
+        "speed 1 s 1.2 s; SPEED; 1; 1.2; 0.036",
+        "measured speed 0.5: 470ms; SPEED; 0.5; 0.47; 0.0141",
+        "opening f/5.6 -0.3 EV; OPENING; 5.6; -0.3; 0.1",
+        "opening f/8 f/11.313708; OPENING; 8; -1; 0.1",
+        "torque focus 45 ± 5; TORQUE; focus; 45; 5",
+        "torque 4.5 Ncm; TORQUE; ''; 45; 1.35",
+        "breakaway focus ring: 60 N·mm; BREAKAWAY; focus ring; 60; 1.8",
+        "sharpness centre f/2.8 42 lp/mm ± 2; SHARPNESS; centre f/2.8; 42; 2",
+        "scale 1 m 1.04 m; SCALE; 1; 1.04; 0.0312",
+        "finder 3 3,1; FINDER; 3; 3.1; 0.093",
+        "weight 312.4 g; WEIGHT; ''; 312.4; 0.01",
+        "veil 2.5 % ± 0.5; VEIL; ''; 0.025; 0.005",
+        "flange 45.46 ± 0.01; FLANGE; ''; 45.46; 0.01",
+        "play front cell 0.05; PLAY; front cell; 0.05; 0.01"})
+    void figuresAreTyped(String line, Quantity quantity, String at, double value, double sigma) {
+        Job job = Job.begun().stage(Stage.ARRIVE).say(line);
+        assertThat(last(job).quantity()).isEqualTo(quantity);
+        assertThat(last(job).at()).isEqualTo(at);
+        assertThat(last(job).value()).isCloseTo(value, within(1e-6));
+        assertThat(last(job).sigma()).isCloseTo(sigma, within(1e-6));
+        assertThat(last(job).phase()).isEqualTo(Phase.BEFORE);
+        assertThat(last(job).source()).contains(Source.TYPED);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"measured speed 1/125", "measured speed 1/125 8.4", "measured opening 8.4 ms", "measured speed 1/125 8.4 mm", "measured scale 1 m -2 m", "measured torque focus tight",
+        "measured speed 1/125 1/0", "measured veil 4000 %"})
+    void whatIsNoFigureIsAskedFor(String line) {
+        Job job = Job.begun().stage(Stage.ARRIVE);
+        assertThat(job.read(line)).isInstanceOf(Reading.Unclear.class);
+    }
+
+    @Test
+    void whereAFigureWasTakenIsKept() {
+        Job job = Job.begun().stage(Stage.OPEN).accept(Job.open("ring-thread")).say("measured torque focus 30");
+        assertThat(last(job).phase()).isEqualTo(Phase.BETWEEN);
+        job.accept(Job.close("ring-thread")).stage(Stage.PROVE).say("torque focus 32");
+        assertThat(last(job).phase()).isEqualTo(Phase.AFTER);
+    }
+
+    @Test
+    void whatWasMeasuredOnArrivalIsMeasuredAgainAndMustHold() {
+        Job job = Job.begun().stage(Stage.ARRIVE).say("scale 1 m 1.2 m ± 0.02", "scale 3 m 3.6 m ± 0.05", "torque focus 90 ± 5");
+        assertThat(wanted(job)).contains("distance scale measured after the work at 1 m, 3 m", "torque measured after the work at focus");
+        job.accept(Job.open("ring-thread"), Job.close("ring-thread")).stage(Stage.PROVE).say("scale 1 m 1.01 m ± 0.01", "scale 3 m 3.5 m ± 0.05", "torque focus 40 ± 4");
+        assertThat(wanted(job)).contains("distance scale 3 m is outside what is allowed (3.5 m)").doesNotContain("torque measured");
+        Provable scale = provable(job, Quantity.SCALE);
+        assertThat(scale.points()).extracting(Provable.Point::at).containsExactly("1", "3");
+        assertThat(scale.points().getFirst().arrived(OptionalDouble.empty())).contains(Verdict.FAILS);
+        assertThat(scale.points().getFirst().verdict(OptionalDouble.empty())).contains(Verdict.HOLDS);
+        assertThat(provable(job, Quantity.TORQUE).points().getFirst().verdict(OptionalDouble.empty())).contains(Verdict.COMPARED);
+        job.stage(Stage.OPEN).accept(Job.open("ring-thread"));
+        assertThat(provable(job, Quantity.SCALE).points().getFirst()).satisfies(p -> {
+            assertThat(p.after()).isEmpty();
+            assertThat(p.withdrawn()).isTrue();
+        });
+    }
+
+    private static Provable provable(Job job, Quantity q) {
+        return Provable.all(job.state().readings(), job.state().joints(), job.world().instrument().sort()).stream().filter(p -> p.quantity() == q).findFirst().orElseThrow();
+    }
+
+    private static String wanted(Job job) {
+        return String.join("; ", Proof.wanted(job.state().readings(), job.state().joints(), job.world()).stream().map(Wording.core()::say).toList());
+    }
+
+    @Test
+    void infinityGoesThroughTheSameChannel() {
+        Job job = Job.begun().stage(Stage.ARRIVE).say("infinity +0.12 ± 0.01");
+        assertThat(job.state().readings().last(Phase.BEFORE, Quantity.INFINITY, "").map(Readings.Measurement::read)).get()
+                .satisfies(m -> assertThat(m.value()).isEqualTo(0.12));
+        assertThat(provable(job, Quantity.INFINITY).points().getFirst().arrived(OptionalDouble.of(0.06))).contains(Verdict.FAILS);
+    }
+
+    @Test
+    void aFaultSeenNowAndThenWantsGoodTriesInARow() {
+        Job job = Job.begun().stage(Stage.ARRIVE).say("check iris, 7 of 10").accept(Job.open("ring-thread"), Job.close("ring-thread")).stage(Stage.PROVE);
+        job.say("check iris, 3 of 3");
+        assertThat(wanted(job)).contains("failed 3 of 10 times on arrival: 3 good tries in a row of 12");
+        job.say("check iris, 6 of 6", "check iris, free", "check iris, 2 of 2");
+        assertThat(job.state().readings().goodInARow("iris", job.state().joints().lastOpened())).isEqualTo(12);
+        assertThat(wanted(job)).doesNotContain("in a row");
+        job.say("check iris, 1 of 2");
+        assertThat(job.state().readings().goodInARow("iris", job.state().joints().lastOpened())).isZero();
+    }
+
+    @Test
+    void onAnInstrumentNobodyMappedNamesTellWhatIsTriedNow() {
+        Job job = Job.unknown().say("off iris ring, 3 screws, front", "off aperture plate, front").stage(Stage.CLOSE);
+        List<String> open = List.copyOf(job.state().joints().openNow());
+        assertThat(HoldPoints.due(job.state().readings(), job.state().joints(), job.world().instrument())).isEmpty();
+        job.accept(new JointIntent.Close(open.getLast(), false, java.util.Optional.of("test")));
+        assertThat(functions(job)).as("what carries the iris is still out").doesNotContain("iris");
+        job.accept(new JointIntent.Close(open.getFirst(), false, java.util.Optional.of("test")));
+        assertThat(functions(job)).contains("iris", "iris clicks");
+        job.say("test passed iris");
+        assertThat(functions(job)).doesNotContain("iris").contains("iris clicks");
+    }
+
+    private static List<String> functions(Job job) {
+        return HoldPoints.due(job.state().readings(), job.state().joints(), job.world().instrument()).stream().map(HoldPoints::function).toList();
+    }
+}
