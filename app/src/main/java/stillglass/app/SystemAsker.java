@@ -2,6 +2,7 @@ package stillglass.app;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.stage.DirectoryChooser;
@@ -36,6 +37,17 @@ final class SystemAsker implements Asker {
         DirectoryChooser chooser = new DirectoryChooser();
         chooser.setTitle(Words.of("ask.folder"));
         return Optional.ofNullable(chooser.showDialog(window)).map(File::toPath);
+    }
+
+    @Override
+    public List<Path> recordings() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.of("ask.recordings"));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.of("ask.recording-files"), "*.wav", "*.csv", "*.txt"));
+        last.filter(File::isDirectory).ifPresent(chooser::setInitialDirectory);
+        List<File> chosen = Optional.ofNullable(chooser.showOpenMultipleDialog(window)).orElse(List.of());
+        chosen.stream().findFirst().ifPresent(f -> last = Optional.ofNullable(f.getParentFile()));
+        return chosen.stream().map(File::toPath).toList();
     }
 
     private Optional<Path> open(String title, FileChooser.ExtensionFilter filter) {

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Locale;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
@@ -44,6 +45,12 @@ final class Window implements AutoCloseable {
         Optional<Path> lens = Optional.empty();
         Optional<Path> report = Optional.empty();
         Optional<Path> folder = Optional.empty();
+        List<Path> recordings = List.of();
+
+        @Override
+        public List<Path> recordings() {
+            return recordings;
+        }
 
         @Override
         public Optional<Path> photo() {

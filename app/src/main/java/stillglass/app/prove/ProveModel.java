@@ -30,6 +30,7 @@ import stillglass.ticket.story.Stage;
 /// @param stack pieces to fit, empty when none come closer or nothing is measured
 /// @param veil change in words, empty until both photos are graded
 /// @param photoBefore the photos compared
+/// @param open joints that are open
 /// @param ledger what is still open, in words
 /// @param withdrawn what was proved before something was opened again
 /// @param wanted what is still to be shown before it can be signed for
@@ -45,6 +46,7 @@ public record ProveModel(
         String veilMeaning,
         Optional<String> photoBefore,
         Optional<String> photoAfter,
+        int open,
         String ledger,
         boolean ledgerZero,
         List<String> withdrawn,
@@ -82,7 +84,7 @@ public record ProveModel(
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
                 veil.map(v -> Words.of(v.clearer() ? "prove.veil.clearer" : v.change() - v.halfWidth() > 0 ? "prove.veil.worse" : "prove.veil.same")).orElse(""),
                 s.glass().graded(Phase.BEFORE).map(p -> p.kept().photoId()), s.glass().graded(Phase.AFTER).map(p -> p.kept().photoId()),
-                Words.say(work.ledger().said()), work.ledger().zero(), withdrawn(s),
+                s.joints().openNow().size(), Words.say(work.ledger().said()), work.ledger().zero(), withdrawn(s),
                 Proof.wanted(s.readings(), s.joints(), work.world()).stream().map(Words::say).toList(),
                 s.proof().signed(s.joints()).map(ProofEvent.Signed::by), s.done(Stage.PROVE));
     }
@@ -126,6 +128,9 @@ public record ProveModel(
     }
 
     public Say say() {
+        if (open > 0) {
+            return new Say(Words.of("prove.say.open", open), Words.of("keys.hint.close"));
+        }
         if (images && after.isEmpty()) {
             return new Say(Words.of("prove.say.infinity"), Words.of("prove.keys.read"));
         }

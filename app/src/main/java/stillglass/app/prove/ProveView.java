@@ -33,6 +33,7 @@ import stillglass.book.report.PdfReport;
 import stillglass.book.report.ReportMaker;
 import stillglass.look.Progress;
 import stillglass.prove.InfinityShims;
+import stillglass.prove.measure.Quantity;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Photo;
 import stillglass.ticket.joints.JointIntent;
@@ -41,8 +42,10 @@ import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 
-/// Infinity with its shims, the veil before and after, and the signed report.
+/// What can be shown by figures, one of them at large, and the signed report.
 public final class ProveView implements Station {
+    private static final int MOST_WANTED = 2;
+
     private final Desk desk;
     private final Asker asker;
     private final PhotoCache cache;
@@ -62,8 +65,10 @@ public final class ProveView implements Station {
     private final VBox wanted = Build.column(2);
     private final TextField name = new TextField();
     private final Label written = Build.label("", "soft", "small");
+    private final FiguresPane figures;
     private final VBox atInfinity;
     private final VBox atVeil;
+    private final VBox looked = Build.sheet("", "");
     private final HBox node;
     private List<Double> stock = InfinityShims.USUAL_STOCK;
     private Optional<ProveModel> drawn = Optional.empty();
@@ -87,16 +92,17 @@ public final class ProveView implements Station {
         stockField.setId("stock");
         HBox.setHgrow(stockField, Priority.ALWAYS);
         desk.setting("shim stock").thenAcceptAsync(s -> s.ifPresent(this::setStock), Platform::runLater);
-        atInfinity = Build.sheet(Words.of("prove.infinity"), "", gauge, readings, sum,
-                Build.head(8, 2, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.spring(), Build.head(8, 1, infinityField, read));
-        atInfinity.setSpacing(3);
+        atInfinity = Build.column(3, gauge, Build.tall(Build.column(3, readings, sum)),
+                Build.head(8, 2, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.head(8, 1, infinityField, read));
+        VBox.setVgrow(atInfinity, Priority.ALWAYS);
         fit.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         HBox photos = Build.pictures(8, framed(before, "prove.photo.before"), framed(after, "prove.photo.after"));
         VBox.setVgrow(photos, Priority.ALWAYS);
         Button photo = Build.button(Words.of("prove.photo"), "C", this::photograph);
         photo.setId("photo-after");
-        atVeil = Build.sheet(Words.of("prove.veil.heading"), "", photos, veil, veilMeaning, Build.flowing(8, photo));
+        atVeil = Build.column(6, photos, veil, veilMeaning, Build.flowing(8, photo));
+        VBox.setVgrow(atVeil, Priority.ALWAYS);
         name.setPromptText(Words.of("prove.name"));
         name.setAccessibleText(Words.of("prove.name"));
         name.setId("signature");
@@ -109,7 +115,9 @@ public final class ProveView implements Station {
         VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.head(8, 1, name, sign, pdf), written);
         sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        node = Build.shared(16, List.of(atInfinity, atVeil, report), 1.2, 0.85, 1.25);
+        figures = new FiguresPane(desk, asker, () -> desk.shown().ifPresent(this::show));
+        VBox list = Build.sheet(Words.of("figures.heading"), Words.of("figures.sub"), figures.list());
+        node = Build.shared(16, List.of(list, looked, report), 0.95, 1.15, 1.2);
         node.getStyleClass().add("station");
     }
 
@@ -218,13 +226,13 @@ public final class ProveView implements Station {
     @Override
     public void show(Work work) {
         checks.show(work);
+        figures.show(work);
+        look();
         ProveModel m = ProveModel.of(work, stock);
         if (drawn.filter(m::equals).isPresent()) {
             return;
         }
         drawn = Optional.of(m);
-        shown(atInfinity, m.images());
-        shown(atVeil, m.images());
         gauge.show(m);
         readings.setText(Words.of("prove.readings", m.before().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")),
                 m.after().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")))
@@ -239,10 +247,20 @@ public final class ProveView implements Station {
         signed.setText(m.signed().map(by -> Words.of("prove.signed", by)).orElse(""));
         wanted.getChildren().setAll(m.withdrawn().stream().map(l -> (Node) Build.label(l, "danger", "small")).toList());
         if (m.signed().isEmpty() && !m.wanted().isEmpty()) {
-            wanted.getChildren().add(Build.label(Words.of("prove.wanted", String.join(", ", m.wanted())), "soft", "small"));
+            int more = m.wanted().size() - MOST_WANTED;
+            String some = String.join("; ", m.wanted().subList(0, Math.min(MOST_WANTED, m.wanted().size()))) + (more > 0 ? Words.of("prove.wanted.more", more) : "");
+            wanted.getChildren().add(Build.label(Words.of("prove.wanted", some), "soft", "small"));
         }
         photo(m.photoBefore(), before, work, m);
         photo(m.photoAfter(), after, work, m);
+    }
+
+    /// Infinity and veil have drawings of their own.
+    private void look() {
+        Node detail = figures.chosen().filter(q -> q == Quantity.INFINITY).isPresent() ? atInfinity : figures.chosen().filter(q -> q == Quantity.VEIL).isPresent() ? atVeil : figures.detail();
+        if (looked.getChildren().size() != 2 || looked.getChildren().get(1) != detail) {
+            looked.getChildren().setAll(figures.title(), detail);
+        }
     }
 
     private void photo(Optional<String> id, PhotoPane into, Work work, ProveModel m) {
@@ -265,6 +283,8 @@ public final class ProveView implements Station {
             case S -> fit();
             case C -> photograph();
             case P -> askPdf();
+            case L -> figures.askRecording();
+            case F -> figures.move(event.isShiftDown() ? -1 : 1);
             default -> {
                 return checks.key(event);
             }

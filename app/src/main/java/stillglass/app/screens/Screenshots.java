@@ -393,6 +393,11 @@ public final class Screenshots {
         }
 
         @Override
+        public List<Path> recordings() {
+            return List.of();
+        }
+
+        @Override
         public Optional<Path> report(String suggested) {
             return Optional.empty();
         }

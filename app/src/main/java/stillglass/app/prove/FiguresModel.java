@@ -1,0 +1,158 @@
+package stillglass.app.prove;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import stillglass.app.desk.Work;
+import stillglass.app.theme.Words;
+import stillglass.device.Source;
+import stillglass.prove.InfinityShims;
+import stillglass.prove.measure.Quantity;
+import stillglass.prove.measure.Verdict;
+import stillglass.ticket.joints.Suspects;
+import stillglass.ticket.joints.Trial;
+import stillglass.ticket.proof.Provable;
+import stillglass.ticket.readings.ReadingEvent;
+
+/// Everything that can be shown by a figure on this instrument, and the one that is looked at.
+///
+/// @param rows in the order they are best measured
+/// @param chosen which of them is looked at
+public record FiguresModel(List<Row> rows, int chosen) {
+    private static final int MOST_SUSPECTS = 2;
+
+    /// @param name of the quantity
+    /// @param said what is known of it, in a line
+    /// @param verdict of what was measured after the work, the worst of all its places; empty before there is any
+    /// @param mark how the verdict looks: a style
+    /// @param columns a column for each place or setting
+    /// @param lines a line for each place or setting
+    /// @param meaning what it may be when it fails, and the way back in
+    public record Row(Quantity quantity, String name, String said, Optional<Verdict> verdict, String mark, List<Column> columns, List<Line> lines, List<String> meaning) {
+        public Row {
+            columns = List.copyOf(columns);
+            lines = List.copyOf(lines);
+            meaning = List.copyOf(meaning);
+        }
+    }
+
+    /// A place or setting in words.
+    /// @param source where the figure of now came from; empty when it was typed
+    public record Line(String place, String arrived, String now, String source, Optional<Verdict> verdict, String mark) {}
+
+    /// A place or setting: what was measured before and after, as departures from what it should be where that is known.
+    /// @param allowed either way, in the same measure
+    /// @param departure whether the figures are departures
+    public record Column(String label, Optional<Figure> before, Optional<Figure> after, OptionalDouble allowed, boolean departure) {}
+
+    /// @param sigma one standard deviation
+    public record Figure(double value, double sigma) {}
+
+    public FiguresModel {
+        rows = List.copyOf(rows);
+    }
+
+    public Optional<Row> row() {
+        return chosen >= 0 && chosen < rows.size() ? Optional.of(rows.get(chosen)) : Optional.empty();
+    }
+
+    /// @param chosen quantity that is looked at; the first that wants something where it is none of this instrument
+    public static FiguresModel of(Work work, Optional<Quantity> chosen) {
+        OptionalDouble hidden = work.section().map(l -> OptionalDouble.of(InfinityShims.hiddenMm(l.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM))).orElse(OptionalDouble.empty());
+        List<Row> rows = Provable.all(work.state().readings(), work.state().joints(), work.instrument().sort()).stream().map(p -> row(p, hidden, work)).toList();
+        List<Quantity> all = rows.stream().map(Row::quantity).toList();
+        int at = chosen.map(all::indexOf).orElse(-1);
+        return new FiguresModel(rows, at >= 0 ? at : first(rows));
+    }
+
+    /// What fails, else what was measured, else the first.
+    private static int first(List<Row> rows) {
+        int fails = IntStream.range(0, rows.size()).filter(i -> rows.get(i).verdict().filter(v -> v == Verdict.FAILS).isPresent()).findFirst().orElse(-1);
+        return fails >= 0 ? fails : IntStream.range(0, rows.size()).filter(i -> !rows.get(i).columns().isEmpty()).findFirst().orElse(rows.isEmpty() ? -1 : 0);
+    }
+
+    private static Row row(Provable p, OptionalDouble hidden, Work work) {
+        Quantity q = p.quantity();
+        Optional<Verdict> verdict = worst(p, hidden);
+        List<Line> lines = p.points().stream().map(t -> line(t, hidden)).toList();
+        return new Row(q, Words.capital(Words.say(q.said())), said(p, verdict, work), verdict, verdict.map(FiguresModel::mark).orElse("soft"),
+                p.points().stream().map(t -> column(t, hidden)).toList(), lines, verdict.filter(v -> v == Verdict.FAILS).isPresent() ? meaning(q, work) : List.of());
+    }
+
+    private static Optional<Verdict> worst(Provable p, OptionalDouble hidden) {
+        List<Verdict> all = p.points().stream().flatMap(t -> t.verdict(hidden).stream()).toList();
+        for (Verdict v : List.of(Verdict.FAILS, Verdict.OPEN, Verdict.COMPARED, Verdict.HOLDS)) {
+            if (all.contains(v)) {
+                return Optional.of(v);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static String mark(Verdict v) {
+        return switch (v) {
+            case HOLDS -> "green";
+            case FAILS -> "danger";
+            case OPEN -> "gold";
+            case COMPARED -> "medium";
+        };
+    }
+
+    /// In a line: figures where there is one place, a count where there are several.
+    private static String said(Provable p, Optional<Verdict> verdict, Work work) {
+        if (p.points().isEmpty()) {
+            int open = work.state().joints().openNow().size();
+            return open > 0 ? Words.of("figures.open", open) : Words.of("figures.how." + p.quantity().where().name().toLowerCase(java.util.Locale.ROOT));
+        }
+        if (p.points().size() == 1) {
+            Provable.Point t = p.points().getFirst();
+            return Words.of("figures.one", t.before().map(FiguresModel::figure).orElse("–"), t.after().map(FiguresModel::figure).orElse("–"));
+        }
+        long after = p.points().stream().filter(t -> t.after().isPresent()).count();
+        return Words.of("figures.many", p.points().size(), after) + verdict.map(v -> " " + Words.of("figures.worst." + v.name().toLowerCase(java.util.Locale.ROOT))).orElse("");
+    }
+
+    private static String figure(ReadingEvent.Measured m) {
+        return Words.say(m.quantity().figure(m.value()));
+    }
+
+    private static String whole(ReadingEvent.Measured m) {
+        return Words.of("figures.value", figure(m), Words.say(m.quantity().figureOfError(m.sigma())));
+    }
+
+    private static Line line(Provable.Point t, OptionalDouble hidden) {
+        Optional<Verdict> verdict = t.verdict(hidden);
+        String source = t.now().filter(m -> m.source().filter(s -> s != Source.TYPED).isPresent()).map(m -> m.from().orElseGet(() -> m.source().map(s -> Words.say(s.said())).orElse(""))).orElse("");
+        return new Line(t.at().isEmpty() ? Words.say(t.quantity().said()) : Words.say(t.quantity().place(t.at())), t.before().map(FiguresModel::whole).orElse("–"),
+                t.after().map(FiguresModel::whole).orElse(t.withdrawn() ? Words.of("figures.withdrawn") : "–"), source, verdict, verdict.map(FiguresModel::mark).orElse("soft"));
+    }
+
+    private static Column column(Provable.Point t, OptionalDouble hidden) {
+        Quantity q = t.quantity();
+        boolean departure = q.nominal(t.at()).isPresent();
+        OptionalDouble allowed = q == Quantity.INFINITY ? hidden : q.allowed(t.at());
+        return new Column(t.at().isEmpty() ? Words.say(q.said()) : Words.say(q.place(t.at())).replace(" s", ""), t.before().map(m -> shown(m, departure)), t.after().map(m -> shown(m, departure)), allowed, departure);
+    }
+
+    private static Figure shown(ReadingEvent.Measured m, boolean departure) {
+        Quantity q = m.quantity();
+        return departure ? new Figure(q.departure(m.at(), m.value()).orElse(0), q.departureSigma(m.at(), m.value(), m.sigma())) : new Figure(m.value(), m.sigma());
+    }
+
+    /// What was closed last of what the quantity hangs on.
+    private static List<String> meaning(Quantity q, Work work) {
+        String function = switch (q) {
+            case SPEED, EVENNESS -> "speed";
+            case OPENING -> "iris";
+            case INFINITY, SHARPNESS, FLANGE, VEIL -> "infinity";
+            case TORQUE, BREAKAWAY, SCALE, PLAY, WEIGHT -> "focus";
+            case FINDER -> "mirror";
+        };
+        Trial failed = new Trial(Long.MAX_VALUE, Optional.empty(), function, false, "");
+        List<String> out = new ArrayList<>(Suspects.of(work.state().joints(), work.instrument(), failed).stream().limit(MOST_SUSPECTS).map(s -> Words.sentence(s.said())).toList());
+        out.add(Words.of(out.isEmpty() ? "figures.back.unknown" : "figures.back"));
+        return out;
+    }
+}
