@@ -128,7 +128,7 @@ public final class CloseView implements Station {
             passed.setId(first ? "test-passed" : null);
             failed.setId(first ? "test-failed" : null);
             VBox box = Build.column(5, Build.label(Words.of(t.must() ? "close.try" : "close.try.worth"), t.must() ? "danger" : "medium", "strong"), Build.label(Words.capital(t.test()) + "."),
-                    Build.label(t.why(), "soft", "small"), Build.row(8, passed, failed));
+                    Build.label(t.why(), "soft", "small"), Build.flowing(8, passed, failed));
             box.getStyleClass().add(t.must() ? "caution" : "worth");
             nodes.add(box);
         }

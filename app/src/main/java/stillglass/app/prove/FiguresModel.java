@@ -11,6 +11,9 @@ import stillglass.device.Source;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
+import stillglass.prove.speed.SpeedFault;
+import stillglass.prove.speed.SpeedModelText;
+import stillglass.prove.speed.SpeedReading;
 import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.joints.Trial;
 import stillglass.ticket.proof.Provable;
@@ -22,6 +25,7 @@ import stillglass.ticket.readings.ReadingEvent;
 /// @param chosen which of them is looked at
 public record FiguresModel(List<Row> rows, int chosen) {
     private static final int MOST_SUSPECTS = 2;
+    private static final int FEWEST_SPEEDS = 3;
 
     /// @param name of the quantity
     /// @param said what is known of it, in a line
@@ -78,7 +82,7 @@ public record FiguresModel(List<Row> rows, int chosen) {
         Optional<Verdict> verdict = worst(p, hidden);
         List<Line> lines = p.points().stream().map(t -> line(t, hidden)).toList();
         return new Row(q, Words.capital(Words.say(q.said())), said(p, verdict, work), verdict, verdict.map(FiguresModel::mark).orElse("soft"),
-                p.points().stream().map(t -> column(t, hidden)).toList(), lines, verdict.filter(v -> v == Verdict.FAILS).isPresent() ? meaning(q, work) : List.of());
+                p.points().stream().map(t -> column(t, hidden)).toList(), lines, meaning(p, verdict, hidden, work));
     }
 
     private static Optional<Verdict> worst(Provable p, OptionalDouble hidden) {
@@ -141,8 +145,49 @@ public record FiguresModel(List<Row> rows, int chosen) {
         return departure ? new Figure(q.departure(m.at(), m.value()).orElse(0), q.departureSigma(m.at(), m.value(), m.sigma())) : new Figure(m.value(), m.sigma());
     }
 
-    /// What was closed last of what the quantity hangs on.
-    private static List<String> meaning(Quantity q, Work work) {
+    /// What a figure that fails may mean: the pattern over all speeds, and what was closed last of what the quantity hangs on.
+    private static List<String> meaning(Provable p, Optional<Verdict> verdict, OptionalDouble hidden, Work work) {
+        List<String> out = new ArrayList<>();
+        if (p.quantity() == Quantity.SPEED) {
+            pattern(p, out);
+        }
+        if (verdict.filter(v -> v == Verdict.FAILS).isPresent()) {
+            List<String> suspects = suspects(p.quantity(), work);
+            out.addAll(suspects);
+            if (!suspects.isEmpty()) {
+                out.add(Words.of("figures.back"));
+            } else if (p.points().stream().noneMatch(t -> t.arrived(hidden).filter(v -> v == Verdict.FAILS).isPresent())) {
+                out.add(Words.of("figures.back.unknown"));
+            }
+        }
+        return out;
+    }
+
+    /// The pattern of the figures of now, or of arrival while too few of them are there.
+    private static void pattern(Provable p, List<String> out) {
+        List<SpeedReading.Point> now = points(p, true);
+        List<SpeedReading.Point> read = now.size() >= FEWEST_SPEEDS ? now : points(p, false);
+        if (read.size() < FEWEST_SPEEDS) {
+            return;
+        }
+        List<SpeedReading.Likely> ranked = SpeedReading.of(read, SpeedModelText.shipped()).ranked();
+        SpeedReading.Likely first = ranked.getFirst();
+        SpeedReading.Likely second = ranked.get(1);
+        if (first.fault() == SpeedFault.NONE) {
+            return;
+        }
+        String when = Words.of(read == now ? "figures.pattern.now" : "figures.pattern.arrived");
+        out.add(Words.of("figures.pattern", when, Words.say(first.fault().said()), 100 * first.probability(), Words.say(second.fault().said()), 100 * second.probability()));
+        out.add(Words.of("figures.pattern.settle", Words.say(first.fault().settles())));
+        out.add(Words.of("figures.pattern.reach", Words.say(first.fault().reach())));
+    }
+
+    private static List<SpeedReading.Point> points(Provable p, boolean after) {
+        return p.points().stream().flatMap(t -> (after ? t.after() : t.before()).stream()).map(m -> new SpeedReading.Point(Quantity.SPEED.nominal(m.at()).orElseThrow(),
+                Quantity.SPEED.departure(m.at(), m.value()).orElseThrow(), Quantity.SPEED.departureSigma(m.at(), m.value(), m.sigma()))).toList();
+    }
+
+    private static List<String> suspects(Quantity q, Work work) {
         String function = switch (q) {
             case SPEED, EVENNESS -> "speed";
             case OPENING -> "iris";
@@ -151,8 +196,6 @@ public record FiguresModel(List<Row> rows, int chosen) {
             case FINDER -> "mirror";
         };
         Trial failed = new Trial(Long.MAX_VALUE, Optional.empty(), function, false, "");
-        List<String> out = new ArrayList<>(Suspects.of(work.state().joints(), work.instrument(), failed).stream().limit(MOST_SUSPECTS).map(s -> Words.sentence(s.said())).toList());
-        out.add(Words.of(out.isEmpty() ? "figures.back.unknown" : "figures.back"));
-        return out;
+        return Suspects.of(work.state().joints(), work.instrument(), failed).stream().limit(MOST_SUSPECTS).map(s -> Words.sentence(s.said())).toList();
     }
 }

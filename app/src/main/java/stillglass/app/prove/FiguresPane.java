@@ -22,6 +22,7 @@ import stillglass.app.draw.Operable;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.prove.measure.Quantity;
+import stillglass.prove.measure.Verdict;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.words.FigureText;
 
@@ -99,7 +100,7 @@ final class FiguresPane {
     private Node row(FiguresModel.Row r, boolean here) {
         FigurePlot strip = new FigurePlot(true);
         strip.show(r.columns(), "", "");
-        Label name = Build.line(r.name(), r.verdict().isPresent() ? "medium" : "soft");
+        Label name = Build.label(r.name(), r.verdict().isPresent() ? "medium" : "soft");
         Label said = Build.label(r.said(), r.mark(), "small");
         VBox words = Build.column(0, name, said);
         HBox.setHgrow(words, Priority.ALWAYS);
@@ -127,7 +128,7 @@ final class FiguresPane {
     private void drawDetail(FiguresModel.Row r) {
         title.setText(r.name());
         plot.show(r.columns(), FigurePlot.unit(r), Words.of("figures.spoken", r.name(), r.said()));
-        lines.getChildren().setAll(r.meaning().stream().map(m -> (Node) Build.label(m, "danger", "small")).toList());
+        lines.getChildren().setAll(r.meaning().stream().map(m -> (Node) Build.label(m, r.verdict().filter(v -> v == Verdict.FAILS).isPresent() ? "danger" : "medium", "small")).toList());
         lines.getChildren().add(r.lines().isEmpty() ? Build.label(Words.of("figures.none." + r.quantity().word()), "soft") : table(r));
         field.setPromptText(Words.of("figures.prompt." + r.quantity().where().name().toLowerCase(Locale.ROOT)));
         field.setAccessibleText(Words.of("figures.field", r.name()));

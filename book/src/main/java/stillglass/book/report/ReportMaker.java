@@ -4,13 +4,16 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.book.BookWords;
 import stillglass.book.data.Shelf;
+import stillglass.device.Source;
 import stillglass.grade.Grader;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
@@ -18,6 +21,8 @@ import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
+import stillglass.prove.measure.Quantity;
+import stillglass.prove.measure.Verdict;
 import stillglass.say.Said;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
@@ -34,6 +39,7 @@ import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.ShimStack;
 import stillglass.ticket.joints.Trial;
 import stillglass.ticket.proof.Proof;
+import stillglass.ticket.proof.Provable;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.readings.Readings;
 import stillglass.ticket.story.Phase;
@@ -174,6 +180,11 @@ public final class ReportMaker {
         }
         veil(state).ifPresent(v -> rows.add(List.of(Said.of("report.veil"), Said.of("report.percent", "percent", 100 * v.before()), Said.of("report.percent", "percent", 100 * v.after()),
                 Said.of("report.veil.change", "change", 100 * v.change(), "interval", 100 * v.halfWidth()))));
+        for (Provable p : Provable.all(state.readings(), state.joints(), world.instrument().sort())) {
+            if (p.quantity() != Quantity.INFINITY) {
+                p.points().forEach(t -> rows.add(figure(t)));
+            }
+        }
         Set<String> functions = new LinkedHashSet<>(state.readings().checks(Phase.BEFORE).keySet());
         functions.addAll(state.readings().checks(Phase.AFTER).keySet());
         for (String f : functions) {
@@ -181,6 +192,26 @@ public final class ReportMaker {
                     state.readings().check(Phase.AFTER, f).map(Said::text).orElse(Said.of("report.untried")), Said.text("")));
         }
         return rows;
+    }
+
+    /// A figure as it arrived and as it is, each with its error and where it came from.
+    private static List<Said> figure(Provable.Point t) {
+        Quantity q = t.quantity();
+        Said what = t.at().isEmpty() ? Said.of("report.figure", "what", q.said()) : Said.of("report.figure.at", "what", q.said(), "at", q.place(t.at()));
+        Said meaning = t.verdict(OptionalDouble.empty()).filter(v -> v != Verdict.COMPARED)
+                .map(v -> Said.of("report.figure." + v.name().toLowerCase(Locale.ROOT), "allowed", allowed(q, t.at()))).orElse(Said.text(""));
+        return List.of(what, t.before().map(ReportMaker::figure).orElse(Said.of("report.unmeasured")), t.after().map(ReportMaker::figure).orElse(Said.of("report.unmeasured")), meaning);
+    }
+
+    private static Said allowed(Quantity q, String at) {
+        double most = q.allowed(at).orElse(0);
+        return q == Quantity.SCALE || q == Quantity.FINDER ? Said.of("report.allowed.share", "percent", 100 * most) : Said.of("report.allowed.ev", "ev", most);
+    }
+
+    private static Said figure(ReadingEvent.Measured m) {
+        Said value = Said.of("report.figure.value", "value", m.quantity().figure(m.value()), "sigma", m.quantity().figureOfError(m.sigma()));
+        Optional<Said> from = m.from().map(Said::text).or(() -> m.source().map(Source::said));
+        return from.map(s -> Said.of("report.sourced", "value", value, "source", s)).orElse(value);
     }
 
     private static Said meaning(ReadingEvent.InfinityMeasured m, LensSection section) {

@@ -49,22 +49,26 @@ public record HoldPoints(String function, Optional<String> joint, Said why) {
             boolean failed = joints.trial(j.id()).filter(t -> !t.passed()).isPresent();
             out.put(what, new HoldPoints(what, Optional.of(j.id()), Said.of(failed ? "hold.failed" : "hold.mapped", "joint", j.name())));
         }
+        if (instrument.joints().stream().noneMatch(j -> j.close().test().isPresent())) {
+            named(readings, joints, instrument, out);
+        }
+        sometimes(readings, joints).forEach((f, s) -> out.putIfAbsent(f, new HoldPoints(f, Optional.empty(), s)));
+        return List.copyOf(out.values());
+    }
+
+    /// Where no map says what is tried: by the names of what was closed, the last first.
+    private static void named(Readings readings, Joints joints, Instrument instrument, Map<String, HoldPoints> out) {
         Set<String> possible = new LinkedHashSet<>(Functions.of(instrument.sort()));
         List<String> closed = joints.order().stream().filter(id -> joints.story(id).closed() && !joints.story(id).loose())
                 .sorted(Comparator.comparingLong((String id) -> joints.story(id).closing().done().orElse(0L)).reversed()).toList();
         for (String id : closed) {
             Optional<Joint> joint = instrument.joint(id);
-            if (joint.isEmpty() || joint.get().close().test().isPresent()) {
-                continue;
-            }
-            for (String f : functions(joint.get().name())) {
+            for (String f : functions(joint.map(Joint::name).orElse(""))) {
                 if (possible.contains(f) && !out.containsKey(f) && !hidden(f, joints, instrument) && !triedSince(f, joints.story(id), readings, joints)) {
-                    out.put(f, new HoldPoints(f, Optional.of(id), Said.of("hold.named", "joint", joint.get().name())));
+                    out.put(f, new HoldPoints(f, Optional.of(id), Said.of("hold.named", "joint", joint.orElseThrow().name())));
                 }
             }
         }
-        sometimes(readings, joints).forEach((f, s) -> out.putIfAbsent(f, new HoldPoints(f, Optional.empty(), s)));
-        return List.copyOf(out.values());
     }
 
     /// Functions that failed now and then on arrival and were not tried often enough since.
