@@ -126,8 +126,8 @@ class HouseRulesTest {
 
     @Test
     void theCoreKnowsNoWindowNoFileNoDatabaseAndNoWallClock() {
-        // The parameters by which kinds are told apart ship as a resource, which one class reads.
-        noClasses().that().resideInAnyPackage(CORE).and().doNotHaveSimpleName("KindModelText")
+        // What was learned ships as resources, each of which one class reads.
+        noClasses().that().resideInAnyPackage(CORE).and().haveSimpleNameNotEndingWith("ModelText")
                 .should().dependOnClassesThat().resideInAnyPackage("javafx..", "java.io..", "java.nio..", "java.sql..", "java.awt..", "javax..", "tools.jackson..")
                 .orShould().callMethod(Instant.class, "now")
                 .orShould().callMethod(LocalDate.class, "now")

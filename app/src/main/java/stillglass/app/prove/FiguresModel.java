@@ -7,8 +7,10 @@ import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
+import stillglass.book.report.ReportMaker;
 import stillglass.device.Source;
 import stillglass.prove.InfinityShims;
+import stillglass.prove.VeilChange;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.prove.speed.SpeedFault;
@@ -79,10 +81,21 @@ public record FiguresModel(List<Row> rows, int chosen) {
 
     private static Row row(Provable p, OptionalDouble hidden, Work work) {
         Quantity q = p.quantity();
+        Optional<VeilChange> photos = q == Quantity.VEIL && p.points().isEmpty() ? ReportMaker.veil(work.state()) : Optional.empty();
+        if (photos.isPresent()) {
+            return veil(photos.get());
+        }
         Optional<Verdict> verdict = worst(p, hidden);
         List<Line> lines = p.points().stream().map(t -> line(t, hidden)).toList();
         return new Row(q, Words.capital(Words.say(q.said())), said(p, verdict, work), verdict, verdict.map(FiguresModel::mark).orElse("soft"),
                 p.points().stream().map(t -> column(t, hidden)).toList(), lines, meaning(p, verdict, hidden, work));
+    }
+
+    /// Of two photos against the light.
+    private static Row veil(VeilChange v) {
+        Column column = new Column(Words.say(Quantity.VEIL.said()), Optional.of(new Figure(v.before(), 0)), Optional.of(new Figure(v.after(), v.halfWidth() / 2)), OptionalDouble.empty(), false);
+        return new Row(Quantity.VEIL, Words.capital(Words.say(Quantity.VEIL.said())), Words.of("figures.one", Words.say(Quantity.VEIL.figure(v.before())), Words.say(Quantity.VEIL.figure(v.after()))),
+                Optional.of(Verdict.COMPARED), mark(Verdict.COMPARED), List.of(column), List.of(), List.of());
     }
 
     private static Optional<Verdict> worst(Provable p, OptionalDouble hidden) {

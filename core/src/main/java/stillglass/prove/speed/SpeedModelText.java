@@ -15,24 +15,21 @@ import org.ejml.simple.SimpleMatrix;
 
 /// The table of patterns as it ships: a line for each bell, its fault, its share, means, and the lower half of its covariance row by row.
 public final class SpeedModelText {
-    private static final String SHIPPED = "/stillglass/prove/speed/patterns.txt";
+    private static final String RESOURCE = "/stillglass/prove/speed/patterns.txt";
+    private static final SpeedModel SHIPPED = read();
 
     private SpeedModelText() {}
 
     /// What ships.
     public static SpeedModel shipped() {
-        return Holder.MODEL;
+        return SHIPPED;
     }
 
-    private static final class Holder {
-        static final SpeedModel MODEL = read();
-
-        private static SpeedModel read() {
-            try (BufferedReader in = new BufferedReader(new InputStreamReader(Objects.requireNonNull(SpeedModelText.class.getResourceAsStream(SHIPPED)), StandardCharsets.UTF_8))) {
-                return parse(in.lines().toList());
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
+    private static SpeedModel read() {
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(Objects.requireNonNull(SpeedModelText.class.getResourceAsStream(RESOURCE)), StandardCharsets.UTF_8))) {
+            return parse(in.lines().toList());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

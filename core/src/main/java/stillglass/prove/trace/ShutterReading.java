@@ -3,8 +3,10 @@ package stillglass.prove.trace;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import stillglass.say.Said;
 
@@ -146,26 +148,25 @@ public record ShutterReading(List<Shot> shots, Kind kind, double effectiveS, dou
     private static List<Shot> shots(Recording r, Kind kind, List<Said> notes) {
         Coarse coarse = Coarse.of(r);
         List<LightSpans> seen = IntStream.range(0, r.channels()).mapToObj(c -> LightSpans.of(coarse, c)).toList();
-        List<LightSpans.Span[]> groups = groups(seen, coarse.seconds());
-        List<Pulse[]> pulses = groups.parallelStream().map(g -> {
-            Pulse[] of = new Pulse[g.length];
-            for (int c = 0; c < g.length; c++) {
-                of[c] = g[c] == null ? null : g[c].waves() ? Pulse.ofWaves(g[c].from() * coarse.seconds(), g[c].to() * coarse.seconds(), seen.get(c))
-                        : Pulse.of(window(r, coarse, c, g[c], seen.get(c)));
-            }
+        List<Map<Integer, Pulse>> pulses = groups(seen, coarse.seconds()).parallelStream().map(group -> {
+            Map<Integer, Pulse> of = new TreeMap<>();
+            group.forEach((c, span) -> of.put(c, span.waves() ? Pulse.ofWaves(span.from() * coarse.seconds(), span.to() * coarse.seconds(), seen.get(c))
+                    : Pulse.of(window(r, coarse, c, span, seen.get(c)))));
             return of;
         }).toList();
         ShutterNotes.ofRecording(r, coarse, seen, notes);
         double[] full = new double[r.channels()];
-        pulses.forEach(p -> IntStream.range(0, p.length).filter(c -> p[c] != null).forEach(c -> full[c] = Math.max(full[c], p[c].level())));
+        pulses.forEach(p -> p.forEach((c, pulse) -> full[c] = Math.max(full[c], pulse.level())));
         List<Shot> shots = new ArrayList<>();
         boolean narrow = false;
-        for (Pulse[] p : pulses) {
+        for (Map<Integer, Pulse> p : pulses) {
             List<Optional<Pulse>> each = new ArrayList<>();
-            for (int c = 0; c < p.length; c++) {
-                boolean below = kind == Kind.FOCAL_PLANE && p[c] != null && p[c].level() < NARROW * full[c];
+            for (int c = 0; c < r.channels(); c++) {
+                Optional<Pulse> pulse = Optional.ofNullable(p.get(c));
+                double most = full[c];
+                boolean below = kind == Kind.FOCAL_PLANE && pulse.filter(x -> x.level() < NARROW * most).isPresent();
                 narrow |= below;
-                each.add(Optional.ofNullable(below ? p[c].against(full[c]) : p[c]));
+                each.add(below ? pulse.map(x -> x.against(most)) : pulse);
             }
             List<Pulse> there = each.stream().flatMap(Optional::stream).filter(q -> q.effectiveS() > SEEN * q.sigmaS()).toList();
             if (!there.isEmpty()) {
@@ -179,8 +180,8 @@ public record ShutterReading(List<Shot> shots, Kind kind, double effectiveS, dou
         return shots;
     }
 
-    /// Spans of all channels, one of each at most, that belong to one shot.
-    private static List<LightSpans.Span[]> groups(List<LightSpans> seen, double seconds) {
+    /// Spans of all channels that belong to one shot, one of each channel at most.
+    private static List<Map<Integer, LightSpans.Span>> groups(List<LightSpans> seen, double seconds) {
         record At(int channel, LightSpans.Span span) {}
         List<At> all = new ArrayList<>();
         for (int c = 0; c < seen.size(); c++) {
@@ -189,15 +190,14 @@ public record ShutterReading(List<Shot> shots, Kind kind, double effectiveS, dou
             }
         }
         all.sort(Comparator.comparingInt(a -> a.span.from()));
-        List<LightSpans.Span[]> out = new ArrayList<>();
+        List<Map<Integer, LightSpans.Span>> out = new ArrayList<>();
         int begun = 0;
         for (At a : all) {
-            LightSpans.Span[] last = out.isEmpty() ? null : out.getLast();
-            if (last == null || last[a.channel] != null || (a.span.from() - begun) * seconds > SAME_SHOT_S) {
-                out.add(new LightSpans.Span[seen.size()]);
+            if (out.isEmpty() || out.getLast().containsKey(a.channel) || (a.span.from() - begun) * seconds > SAME_SHOT_S) {
+                out.add(new TreeMap<>());
                 begun = a.span.from();
             }
-            out.getLast()[a.channel] = a.span;
+            out.getLast().put(a.channel, a.span);
         }
         return out;
     }
