@@ -150,6 +150,8 @@ class SaySessionTest {
         kept("check B: 9 of 10");
         refused("sign M. Rook", "B is 9 of 10");
         kept("check B: 10 of 10");
+        refused("sign M. Rook", "B failed 2 of 10 times on arrival: 10 good tries in a row of 22");
+        kept("check B: 12 of 12");
         kept("sign M. Rook");
     }
 

@@ -26,7 +26,8 @@ public enum Behaves {
     /// It works now and then: one try does not tell.
     SOMETIMES("sometimes", "now and then", "only sometimes", "intermittent", "intermittently", "only cold", "only warm");
 
-    private static final Pattern TIMES = Pattern.compile("\\b(\\d{1,3})\\s*(?:out of|of|/)\\s*(\\d{1,3})\\b");
+    /// One over something is a speed.
+    private static final Pattern TIMES = Pattern.compile("\\b(?:(\\d{1,3})\\s*(?:out of|of)|(0|[2-9]|[1-9]\\d{1,2})\\s*/)\\s*(\\d{1,3})\\b");
 
     private final List<String> words;
 
@@ -51,8 +52,8 @@ public enum Behaves {
         if (!m.find()) {
             return Optional.empty();
         }
-        int worked = Integer.parseInt(m.group(1));
-        int of = Integer.parseInt(m.group(2));
+        int worked = Integer.parseInt(Optional.ofNullable(m.group(1)).orElseGet(() -> m.group(2)));
+        int of = Integer.parseInt(m.group(3));
         return of > 0 && worked <= of ? Optional.of(new Times(worked, of)) : Optional.empty();
     }
 

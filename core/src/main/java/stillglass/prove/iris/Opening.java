@@ -1,0 +1,199 @@
+package stillglass.prove.iris;
+
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Optional;
+import stillglass.prove.edge.LightPlane;
+
+/// The bright opening in a photo: distance of its edge from its middle in every direction, to fractions of a pixel.
+///
+/// @param cx middle, pixels
+/// @param cy the same
+/// @param radius distance of the edge in [#DIRECTIONS] directions, the first upwards, clockwise; pixels
+/// @param saturated whether the opening is cut at white, so that it looks larger
+@SuppressWarnings("ArrayRecordComponent")
+record Opening(double cx, double cy, double[] radius, boolean saturated) {
+    static final int DIRECTIONS = 720;
+    private static final double LEAST_PIXELS = 200;
+    private static final double LEAST_CONTRAST = 0.1;
+    private static final double WHITE = 0.99;
+    private static final int ROUNDS = 3;
+
+    /// @return nothing when no bright opening lies whole in the photo
+    static Optional<Opening> in(LightPlane photo) {
+        double[] levels = levels(photo);
+        double dark = levels[0];
+        double bright = levels[1];
+        if (!(bright - dark > LEAST_CONTRAST * bright)) {
+            return Optional.empty();
+        }
+        double[] blob = blob(photo, (dark + bright) / 2);
+        if (blob[2] < LEAST_PIXELS) {
+            return Optional.empty();
+        }
+        double cx = blob[0];
+        double cy = blob[1];
+        double[] r = new double[DIRECTIONS];
+        for (int round = 0; round < ROUNDS; round++) {
+            for (int i = 0; i < DIRECTIONS; i++) {
+                r[i] = edge(photo, cx, cy, 2 * Math.PI * i / DIRECTIONS, Math.sqrt(blob[2] / Math.PI), dark);
+                if (Double.isNaN(r[i])) {
+                    return Optional.empty();
+                }
+            }
+            double[] c = centroid(r);
+            cx += c[0];
+            cy += c[1];
+        }
+        return Optional.of(new Opening(cx, cy, r, bright >= WHITE));
+    }
+
+    double area() {
+        return Arrays.stream(radius).map(v -> v * v).sum() * Math.PI / DIRECTIONS;
+    }
+
+    double meanRadius() {
+        return Math.sqrt(area() / Math.PI);
+    }
+
+    /// Two levels that part the pixels best (N. Otsu, IEEE Trans. SMC 9, 1979).
+    private static double[] levels(LightPlane p) {
+        int[] count = new int[256];
+        for (float v : p.light()) {
+            count[(int) Math.clamp(Math.sqrt(Math.max(0, v)) * 255, 0, 255)]++;
+        }
+        double all = p.light().length;
+        double sum = 0;
+        for (int i = 0; i < 256; i++) {
+            sum += (double) i * count[i];
+        }
+        double below = 0;
+        double sumBelow = 0;
+        double best = -1;
+        int cut = 128;
+        for (int i = 0; i < 255; i++) {
+            below += count[i];
+            sumBelow += (double) i * count[i];
+            if (below > 0 && below < all) {
+                double apart = sumBelow / below - (sum - sumBelow) / (all - below);
+                double between = below * (all - below) * apart * apart;
+                if (between > best) {
+                    best = between;
+                    cut = i;
+                }
+            }
+        }
+        double limit = Math.pow((cut + 0.5) / 255, 2);
+        float[] low = filtered(p.light(), limit, true);
+        float[] high = filtered(p.light(), limit, false);
+        return new double[] {low.length == 0 ? 0 : low[low.length / 2], high.length == 0 ? 0 : high[high.length / 2]};
+    }
+
+    private static float[] filtered(float[] light, double limit, boolean below) {
+        float[] out = new float[light.length];
+        int n = 0;
+        for (float v : light) {
+            if (v < limit == below) {
+                out[n++] = v;
+            }
+        }
+        float[] sorted = Arrays.copyOf(out, n);
+        Arrays.sort(sorted);
+        return sorted;
+    }
+
+    /// The largest bright patch that does not touch the edge of the photo: its middle and its pixels.
+    private static double[] blob(LightPlane p, double limit) {
+        int w = p.width();
+        int h = p.height();
+        boolean[] seen = new boolean[w * h];
+        double[] best = new double[3];
+        ArrayDeque<Integer> next = new ArrayDeque<>();
+        for (int start = 0; start < seen.length; start++) {
+            if (seen[start] || p.light()[start] < limit) {
+                continue;
+            }
+            seen[start] = true;
+            next.add(start);
+            double n = 0;
+            double sx = 0;
+            double sy = 0;
+            boolean touches = false;
+            while (!next.isEmpty()) {
+                int at = next.remove();
+                int x = at % w;
+                int y = at / w;
+                n++;
+                sx += x;
+                sy += y;
+                touches |= x == 0 || y == 0 || x == w - 1 || y == h - 1;
+                int[] near = {x > 0 ? at - 1 : -1, x < w - 1 ? at + 1 : -1, y > 0 ? at - w : -1, y < h - 1 ? at + w : -1};
+                for (int k : near) {
+                    if (k >= 0 && !seen[k] && p.light()[k] >= limit) {
+                        seen[k] = true;
+                        next.add(k);
+                    }
+                }
+            }
+            if (!touches && n > best[2]) {
+                best = new double[] {sx / n, sy / n, n};
+            }
+        }
+        return best;
+    }
+
+    /// Where light falls to half of what it is just inside, from outside in: specks of dust inside do not count.
+    private static double edge(LightPlane p, double cx, double cy, double angle, double mean, double dark) {
+        double dx = Math.sin(angle);
+        double dy = -Math.cos(angle);
+        double step = 0.25;
+        double out = 2.2 * mean;
+        double inside = 0;
+        int count = 0;
+        for (double r = 0.4 * mean; r < 0.75 * mean; r += 1) {
+            double v = at(p, cx + r * dx, cy + r * dy);
+            inside += Double.isNaN(v) ? 0 : v;
+            count++;
+        }
+        double half = (inside / Math.max(1, count) + dark) / 2;
+        double before = Double.NaN;
+        for (double r = out; r > 0.2 * mean; r -= step) {
+            double v = at(p, cx + r * dx, cy + r * dy);
+            if (Double.isNaN(v)) {
+                continue;
+            }
+            if (v >= half && !Double.isNaN(before) && before < half) {
+                return r + step * (v - half) / Math.max(1e-12, v - before);
+            }
+            before = v;
+        }
+        return Double.NaN;
+    }
+
+    private static double at(LightPlane p, double x, double y) {
+        int i = (int) Math.floor(x);
+        int j = (int) Math.floor(y);
+        if (i < 0 || j < 0 || i + 1 >= p.width() || j + 1 >= p.height()) {
+            return Double.NaN;
+        }
+        double fx = x - i;
+        double fy = y - j;
+        int k = j * p.width() + i;
+        float[] l = p.light();
+        return (l[k] * (1 - fx) + l[k + 1] * fx) * (1 - fy) + (l[k + p.width()] * (1 - fx) + l[k + p.width() + 1] * fx) * fy;
+    }
+
+    /// How far the middle of the area is from where the distances were taken.
+    private static double[] centroid(double[] r) {
+        double area = 0;
+        double x = 0;
+        double y = 0;
+        for (int i = 0; i < r.length; i++) {
+            double a = 2 * Math.PI * i / r.length;
+            area += r[i] * r[i] / 2;
+            x += Math.pow(r[i], 3) / 3 * Math.sin(a);
+            y -= Math.pow(r[i], 3) / 3 * Math.cos(a);
+        }
+        return new double[] {x / area, y / area};
+    }
+}
