@@ -40,10 +40,14 @@ final class SystemAsker implements Asker {
     }
 
     @Override
-    public List<Path> recordings() {
+    public List<Path> several(Several what) {
         FileChooser chooser = new FileChooser();
-        chooser.setTitle(Words.of("ask.recordings"));
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.of("ask.recording-files"), "*.wav", "*.csv", "*.txt"));
+        chooser.setTitle(Words.of("ask.several." + what.name().toLowerCase(Locale.ROOT)));
+        chooser.getExtensionFilters().add(switch (what) {
+            case RECORDINGS -> new FileChooser.ExtensionFilter(Words.of("ask.recording-files"), "*.wav", "*.csv", "*.txt");
+            case PHOTOS -> new FileChooser.ExtensionFilter(Words.of("ask.photos"), "*.png", "*.jpg", "*.jpeg", "*.tif", "*.tiff");
+            case TABLES -> new FileChooser.ExtensionFilter(Words.of("ask.tables"), "*.csv", "*.txt");
+        });
         last.filter(File::isDirectory).ifPresent(chooser::setInitialDirectory);
         List<File> chosen = Optional.ofNullable(chooser.showOpenMultipleDialog(window)).orElse(List.of());
         chosen.stream().findFirst().ifPresent(f -> last = Optional.ofNullable(f.getParentFile()));

@@ -86,13 +86,13 @@ class LeafShutterWindowTest {
 
     private void record(String speed, double exposureS) throws IOException {
         String name = "trace-" + speed.replace('/', '-') + ".wav";
-        window.answers.recordings = List.of(trace(name, exposureS));
+        window.answers.several = List.of(trace(name, exposureS));
         TextField field = (TextField) window.find("figure").orElseThrow();
         Window.onUi(() -> {
             field.setText(speed);
             return true;
         });
-        window.fire("light-trace");
+        window.fire("from-files");
         window.until(speed + " is read", () -> last(Phase.AFTER, speed).isPresent());
     }
 
@@ -174,15 +174,15 @@ class LeafShutterWindowTest {
         window.click("begin-shutter");
         window.until("the ticket is shown", () -> window.desk.shown().isPresent());
         window.press(KeyCode.CONTROL, KeyCode.DIGIT7);
-        window.fire("light-trace");
+        window.fire("from-files");
         assertThat(all()).as("the speed comes first").contains("Type the speed first");
-        window.answers.recordings = List.of(Files.write(folder.resolve("dark.wav"), new byte[0]));
+        window.answers.several = List.of(Files.write(folder.resolve("dark.wav"), new byte[0]));
         TextField field = (TextField) window.find("figure").orElseThrow();
         Window.onUi(() -> {
             field.setText("1/60");
             return true;
         });
-        window.fire("light-trace");
+        window.fire("from-files");
         window.until("it is said", () -> texts(window.scene.getRoot()).contains("dark.wav"));
         assertThat(last(Phase.AFTER, "1/60")).isEmpty();
     }

@@ -45,11 +45,11 @@ final class Window implements AutoCloseable {
         Optional<Path> lens = Optional.empty();
         Optional<Path> report = Optional.empty();
         Optional<Path> folder = Optional.empty();
-        List<Path> recordings = List.of();
+        List<Path> several = List.of();
 
         @Override
-        public List<Path> recordings() {
-            return recordings;
+        public List<Path> several(Several what) {
+            return several;
         }
 
         @Override

@@ -12,8 +12,18 @@ public interface Asker {
 
     Optional<Path> folder();
 
-    /// @return files of a sensor, one or several; none when nothing was chosen
-    List<Path> recordings();
+    /// What may be chosen together.
+    enum Several {
+        /// Recordings of a light sensor.
+        RECORDINGS,
+        /// Photos of one thing at several settings.
+        PHOTOS,
+        /// Tables of a gauge.
+        TABLES
+    }
+
+    /// @return one file or several; none when nothing was chosen
+    List<Path> several(Several what);
 
     /// @param suggested file name to begin with
     Optional<Path> report(String suggested);

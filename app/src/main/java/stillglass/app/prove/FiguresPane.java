@@ -2,9 +2,12 @@ package stillglass.app.prove;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -56,8 +59,8 @@ final class FiguresPane {
         field = Build.field("", this::typed);
         field.setId("figure");
         HBox.setHgrow(field, Priority.ALWAYS);
-        recording = Build.button(Words.of("figures.recording"), "L", this::askRecording);
-        recording.setId("light-trace");
+        recording = Build.button(Words.of("figures.recording"), "L", this::askFiles);
+        recording.setId("from-files");
         recording.setMinWidth(Region.USE_PREF_SIZE);
         phase = Build.button(Words.of("figures.phase.after"), "", this::turnPhase, "chip");
         phase.setId("figure-phase");
@@ -132,9 +135,10 @@ final class FiguresPane {
         lines.getChildren().add(r.lines().isEmpty() ? Build.label(Words.of("figures.none." + r.quantity().word()), "soft") : table(r));
         field.setPromptText(Words.of("figures.prompt." + r.quantity().where().name().toLowerCase(Locale.ROOT)));
         field.setAccessibleText(Words.of("figures.field", r.name()));
-        boolean trace = r.quantity() == Quantity.SPEED || r.quantity() == Quantity.EVENNESS;
-        recording.setVisible(trace);
-        recording.setManaged(trace);
+        Optional<String> button = files(r.quantity());
+        button.ifPresent(key -> recording.setText(Words.of(key)));
+        recording.setVisible(button.isPresent());
+        recording.setManaged(button.isPresent());
         if (noted.filter(q -> q == r.quantity()).isEmpty()) {
             notes.getChildren().clear();
             noted = Optional.of(r.quantity());
@@ -177,24 +181,53 @@ final class FiguresPane {
         }));
     }
 
-    /// Reads a light trace for the speed that stands in the field.
-    void askRecording() {
-        Optional<String> speed = Quantity.SPEED.at(field.getText());
-        if (speed.isEmpty()) {
-            desk.complain(Words.of("figures.recording.speed"));
-            field.requestFocus();
+    /// Reads files for what stands in the field: a speed, stops, or a control.
+    void askFiles() {
+        Optional<Quantity> quantity = at.filter(q -> files(q).isPresent());
+        if (quantity.isEmpty()) {
             return;
         }
-        List<Path> files = asker.recordings();
-        if (!files.isEmpty()) {
-            field.clear();
-            read(files, speed.get(), phase());
+        String typed = field.getText().strip();
+        switch (quantity.get()) {
+            case SPEED, EVENNESS -> Quantity.SPEED.at(typed).ifPresentOrElse(speed -> choose(Asker.Several.RECORDINGS, files -> FromFiles.light(files, speed, phase())), () -> wanted("figures.recording.speed"));
+            case OPENING -> {
+                List<String> stops = Arrays.stream(typed.split("[\\s;]+")).flatMap(s -> Quantity.OPENING.at(s).stream()).toList();
+                if (stops.size() < 2) {
+                    wanted("figures.photos.stops");
+                } else {
+                    choose(Asker.Several.PHOTOS, files -> FromFiles.iris(files, stops, phase()));
+                }
+            }
+            default -> choose(Asker.Several.TABLES, files -> FromFiles.torque(files, typed.toLowerCase(Locale.ROOT), phase()));
         }
     }
 
-    private void read(List<Path> files, String speed, Phase when) {
+    private void wanted(String key) {
+        desk.complain(Words.of(key));
+        field.requestFocus();
+    }
+
+    private void choose(Asker.Several what, Function<List<Path>, FromFiles> reading) {
+        List<Path> files = asker.several(what);
+        if (!files.isEmpty()) {
+            field.clear();
+            read(() -> reading.apply(files));
+        }
+    }
+
+    /// What the button that reads files of it is called; empty for what is typed only.
+    private static Optional<String> files(Quantity q) {
+        return switch (q) {
+            case SPEED, EVENNESS -> Optional.of("figures.recording");
+            case OPENING -> Optional.of("figures.photos");
+            case TORQUE, BREAKAWAY -> Optional.of("figures.gauge");
+            default -> Optional.empty();
+        };
+    }
+
+    private void read(Supplier<FromFiles> reading) {
         notes.getChildren().setAll(Build.label(Words.of("figures.reading"), "soft"));
-        desk.compute(() -> LightTrace.read(files, speed, when)).thenAcceptAsync(read -> {
+        desk.compute(reading).thenAcceptAsync(read -> {
             notes.getChildren().setAll(read.notes().stream().map(n -> (Node) Build.label(n, "soft", "small")).toList());
             read.events().forEach(desk::submit);
         }, Platform::runLater).exceptionally(wrong -> {

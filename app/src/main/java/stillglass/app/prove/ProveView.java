@@ -283,7 +283,7 @@ public final class ProveView implements Station {
             case S -> fit();
             case C -> photograph();
             case P -> askPdf();
-            case L -> figures.askRecording();
+            case L -> figures.askFiles();
             case F -> figures.move(event.isShiftDown() ? -1 : 1);
             default -> {
                 return checks.key(event);

@@ -393,7 +393,7 @@ public final class Screenshots {
         }
 
         @Override
-        public List<Path> recordings() {
+        public List<Path> several(Several what) {
             return List.of();
         }
 

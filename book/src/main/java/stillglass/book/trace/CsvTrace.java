@@ -33,6 +33,24 @@ final class CsvTrace {
     private CsvTrace() {}
 
     static Recording open(Path file, String name) throws IOException {
+        Read read = read(file, name);
+        if (read.rows < FEW) {
+            throw new BadInput(name, "rows", "are " + read.rows + ": a shot needs more samples than that");
+        }
+        return even(name, read.columns, read.rows, read.finest);
+    }
+
+    /// Columns as they are.
+    static List<double[]> columns(Path file, String name) throws IOException {
+        Read read = read(file, name);
+        return read.columns.stream().map(c -> Arrays.copyOf(c, read.rows)).toList();
+    }
+
+    /// @param columns longer than there are rows
+    /// @param finest step in which the first column is written
+    private record Read(List<double[]> columns, int rows, double finest) {}
+
+    private static Read read(Path file, String name) throws IOException {
         if (Files.size(file) > MOST_BYTES) {
             throw new BadInput(name, "file", "is larger than 600 MB: cut the recording to the shots");
         }
@@ -88,10 +106,7 @@ final class CsvTrace {
         } catch (MalformedInputException e) {
             throw new BadInput(name, "file", "is neither WAV nor text: record it as WAV, or save it as CSV", e);
         }
-        if (rows < FEW) {
-            throw new BadInput(name, "rows", "are " + rows + ": a shot needs more samples than that");
-        }
-        return even(name, columns, rows, finest);
+        return new Read(columns, rows, finest);
     }
 
     private static boolean isNumber(String cell) {

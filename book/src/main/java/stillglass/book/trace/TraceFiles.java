@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.List;
 import stillglass.book.BadInput;
 import stillglass.book.Edge;
 import stillglass.prove.trace.Recording;
@@ -21,6 +22,28 @@ public final class TraceFiles {
             try {
                 byte[] head = head(file, name);
                 return head[0] == 'R' && head[1] == 'I' && head[2] == 'F' && head[3] == 'F' ? WavFile.open(file, name) : CsvTrace.open(file, name);
+            } catch (NoSuchFileException e) {
+                throw new BadInput(name, "file", "there is no such file: check the path " + file, e);
+            } catch (IOException e) {
+                throw new BadInput(name, "file", "cannot be read: " + e.getMessage(), e);
+            }
+        });
+    }
+
+    /// @param file CSV of a gauge
+    /// @return its columns, two at least, all of one length
+    /// @throws BadInput when it is no table of numbers
+    public static List<double[]> table(Path file) {
+        String name = String.valueOf(file.getFileName());
+        Edge.ends(file, name, "a table of a gauge");
+        return Edge.read(name, "table", "save it as CSV of angle and turning moment", () -> {
+            try {
+                head(file, name);
+                List<double[]> columns = CsvTrace.columns(file, name);
+                if (columns.size() < 2) {
+                    throw new BadInput(name, "rows", "are none: save the angle in degrees and the turning moment in N·mm, a row for each reading");
+                }
+                return columns;
             } catch (NoSuchFileException e) {
                 throw new BadInput(name, "file", "there is no such file: check the path " + file, e);
             } catch (IOException e) {

@@ -22,6 +22,9 @@ public record FigureText(Quantity quantity, String at, double value, double sigm
     private static final String NUMBER = "[+-]?(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)";
     private static final String VALUE = "\\s*[=:,]?\\s*(?<value>1\\s*/\\s*\\d+(?:\\.\\d+)?|f\\s*/\\s*" + NUMBER + "|" + NUMBER + ")\\s*(?<unit>ms|s|ev|n·mm|nmm|n mm|ncm|lp/mm|lp|mm|m|g|kg|%)?"
             + "(?:\\s*(?:±|\\+/?-)\\s*(?<error>" + NUMBER + ")\\s*(?:ms|s|ev|n·mm|nmm|n mm|ncm|lp/mm|lp|mm|m|g|kg|%)?)?\\s*";
+    /// m/s², ISO 80000-3.
+    private static final double STANDARD_GRAVITY = 9.80665;
+    private static final Pattern ON_AN_ARM = Pattern.compile("(?<at>(?:[^=:\\d]*?[^=:\\d\\s,])?)[\\s=:,]*(?<pull>\\d+(?:[.,]\\d+)?)\\s*(?<of>kg|g|n)\\s+(?:at|on)\\s+(?<arm>\\d+(?:[.,]\\d+)?)\\s*(?<by>mm|cm)");
     private static final Pattern AT_NOTHING = Pattern.compile(VALUE);
     private static final Pattern AT_SPEED = Pattern.compile("(?<at>1\\s*/\\s*\\d+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)(?:\\s*s)?(?=\\s|[=:,])" + VALUE);
     private static final Pattern AT_STOP = Pattern.compile("(?<at>f\\s*/?\\s*\\d+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)(?=\\s|[=:,])" + VALUE);
@@ -30,7 +33,12 @@ public record FigureText(Quantity quantity, String at, double value, double sigm
 
     /// @return empty when it is no figure of that quantity
     public static Optional<FigureText> read(Quantity q, String typed) {
-        Matcher m = pattern(q).matcher(typed.strip().toLowerCase(Locale.ROOT));
+        String text = typed.strip().toLowerCase(Locale.ROOT);
+        Matcher arm = ON_AN_ARM.matcher(text);
+        if ((q == Quantity.TORQUE || q == Quantity.BREAKAWAY) && arm.matches()) {
+            return Optional.of(onAnArm(q, arm));
+        }
+        Matcher m = pattern(q).matcher(text);
         if (!m.matches()) {
             return Optional.empty();
         }
@@ -44,6 +52,19 @@ public record FigureText(Quantity quantity, String at, double value, double sigm
         Optional<String> error = Optional.ofNullable(m.group("error"));
         double sigma = error.map(e -> Math.abs(scaled(q, v, number(e), unit))).orElse(q.usualSigma(v));
         return Optional.of(new FigureText(q, at.get(), v, sigma, error.isPresent(), q.possible(v, sigma)));
+    }
+
+    /// A weight or pull on an arm: a luggage scale and a lever of known length.
+    private static FigureText onAnArm(Quantity q, Matcher m) {
+        double pull = number(m.group("pull")) * switch (m.group("of")) {
+            case "kg" -> STANDARD_GRAVITY;
+            case "g" -> STANDARD_GRAVITY / 1000;
+            default -> 1;
+        };
+        double mm = number(m.group("arm")) * (m.group("by").equals("cm") ? 10 : 1);
+        double v = pull * mm;
+        double sigma = q.usualSigma(v);
+        return new FigureText(q, q.at(m.group("at")).orElse(""), v, sigma, false, q.possible(v, sigma));
     }
 
     /// What is kept of it.

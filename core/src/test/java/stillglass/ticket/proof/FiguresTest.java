@@ -38,6 +38,8 @@ class FiguresTest {
         "opening f/8 f/11.313708; OPENING; 8; -1; 0.1",
         "torque focus 45 ± 5; TORQUE; focus; 45; 5",
         "torque 4.5 Ncm; TORQUE; ''; 45; 1.35",
+        "torque focus 0.35 kg at 120 mm; TORQUE; focus; 411.8793; 12.356379",
+        "breakaway focus: 5 N at 3 cm; BREAKAWAY; focus; 150; 4.5",
         "breakaway focus ring: 60 N·mm; BREAKAWAY; focus ring; 60; 1.8",
         "sharpness centre f/2.8 42 lp/mm ± 2; SHARPNESS; centre f/2.8; 42; 2",
         "scale 1 m 1.04 m; SCALE; 1; 1.04; 0.0312",
