@@ -14,12 +14,14 @@ import stillglass.book.BadInput;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
+import stillglass.book.report.HtmlReport;
+import stillglass.book.report.LetterMaker;
 import stillglass.book.report.MarkdownReport;
 import stillglass.book.report.PdfReport;
 import stillglass.book.report.Report;
 import stillglass.book.report.ReportMaker;
 
-/// `report TICKET --pdf FILE` or `--md FILE`: the owner's report of a ticket in a logbook.
+/// `report TICKET --pdf FILE`, `--html FILE` or `--md FILE`: the report of a ticket in a logbook, or with `--letter` the letter to its owner.
 @CommandLine.Command(name = "report", description = "Writes the report of a ticket.", mixinStandardHelpOptions = true)
 final class ReportVerb implements Callable<Integer> {
     private static final int MOST_NAMED = 20;
@@ -36,6 +38,12 @@ final class ReportVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--md", description = "write Markdown here")
     private @Nullable Path md;
 
+    @CommandLine.Option(names = "--html", description = "write one HTML page here")
+    private @Nullable Path html;
+
+    @CommandLine.Option(names = "--letter", description = "the letter to the owner in plain words instead of the report")
+    private boolean letter;
+
     @CommandLine.Option(names = "--json", description = "say what was written as JSON")
     private boolean json;
 
@@ -44,8 +52,8 @@ final class ReportVerb implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        if (pdf == null && md == null) {
-            throw new BadInput("command line", "--pdf", "name a file to write with --pdf or --md");
+        if (pdf == null && md == null && html == null) {
+            throw new BadInput("command line", "--pdf", "name a file to write with --pdf, --html or --md");
         }
         if (!Files.isRegularFile(book)) {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
@@ -65,9 +73,12 @@ final class ReportVerb implements Callable<Integer> {
             if (open.trouble().isPresent()) {
                 throw new BadInput(String.valueOf(book.getFileName()), "ticket", open.trouble().get());
             }
-            Report report = ReportMaker.of(open.state(), tickets.world(open), shelf, ZoneId.systemDefault());
+            Report report = letter ? LetterMaker.of(open.state(), tickets.world(open), ZoneId.systemDefault()) : ReportMaker.of(open.state(), tickets.world(open), shelf, ZoneId.systemDefault());
             if (pdf != null) {
                 PdfReport.write(report, id -> log.photo(ticket, id), pdf);
+            }
+            if (html != null) {
+                HtmlReport.write(report, id -> log.photo(ticket, id), html);
             }
             if (md != null) {
                 MarkdownReport.write(report, md);
@@ -77,6 +88,9 @@ final class ReportVerb implements Callable<Integer> {
             Answer a = new Answer().put("ticket", ticket);
             if (pdf != null) {
                 a.put("pdf", pdf.toString());
+            }
+            if (html != null) {
+                a.put("html", html.toString());
             }
             if (md != null) {
                 a.put("md", md.toString());

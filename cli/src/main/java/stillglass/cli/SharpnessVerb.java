@@ -80,7 +80,8 @@ final class SharpnessVerb implements Callable<Integer> {
     private static void print(PrintWriter out, String before, SharpnessReading r) {
         r.mtf50Cpp().ifPresent(m -> out.printf(Locale.ROOT, "%shalf modulation at %.4f cycles a pixel, median of %d edges%n", before, m, r.edges().size()));
         for (SlantedEdge e : r.edges()) {
-            out.printf(Locale.ROOT, "  at %5.0f, %5.0f  normal %6.1f°  length %4.0f px  half at %.4f ± %.4f  at 0.25: %.3f%n", e.x(), e.y(), e.angleDeg(), e.length(), e.mtf50Cpp(), 2 * e.mtf50Sigma(), e.at(0.25));
+            String half = Double.isFinite(e.mtf50Cpp()) ? String.format(Locale.ROOT, "half at %.4f ± %.4f", e.mtf50Cpp(), 2 * e.mtf50Sigma()) : "stays above a half";
+            out.printf(Locale.ROOT, "  at %5.0f, %5.0f  normal %6.1f°  length %4.0f px  %s  at 0.25: %.3f%n", e.x(), e.y(), e.angleDeg(), e.length(), half, e.at(0.25));
         }
     }
 

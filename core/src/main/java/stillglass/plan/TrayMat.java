@@ -35,6 +35,14 @@ public record TrayMat(List<Page> pages) {
     public sealed interface Mark {
         record Circle(double x, double y, double r) implements Mark {}
 
+        /// A black area.
+        /// @param corners x and y in turn
+        record Area(List<Double> corners) implements Mark {
+            public Area {
+                corners = List.copyOf(corners);
+            }
+        }
+
         record Box(double x, double y, double w, double h) implements Mark {}
 
         record Line(double x1, double y1, double x2, double y2) implements Mark {}

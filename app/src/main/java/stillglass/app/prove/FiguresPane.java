@@ -24,6 +24,8 @@ import stillglass.app.desk.Work;
 import stillglass.app.draw.Operable;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
+import stillglass.book.report.MatFiles;
+import stillglass.book.report.TestChart;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.ticket.story.Phase;
@@ -198,8 +200,19 @@ final class FiguresPane {
                     choose(Asker.Several.PHOTOS, files -> FromFiles.iris(files, stops, phase()));
                 }
             }
+            case SHARPNESS -> print(TestChart.EDGES);
+            case SCALE -> print(TestChart.DISTANCE);
+            case FINDER -> print(TestChart.FINDER);
             default -> choose(Asker.Several.TABLES, files -> FromFiles.torque(files, typed.toLowerCase(Locale.ROOT), phase()));
         }
+    }
+
+    /// A chart to hang up, written where it is asked for.
+    private void print(TestChart chart) {
+        asker.report("chart-" + chart.word() + ".pdf").ifPresent(file -> desk.compute(() -> {
+            MatFiles.write(chart.drawn(), file);
+            return file;
+        }).thenAcceptAsync(f -> notes.getChildren().setAll(Build.label(Words.of("prove.written", f.toAbsolutePath()), "soft", "small")), Platform::runLater));
     }
 
     private void wanted(String key) {
@@ -221,6 +234,7 @@ final class FiguresPane {
             case SPEED, EVENNESS -> Optional.of("figures.recording");
             case OPENING -> Optional.of("figures.photos");
             case TORQUE, BREAKAWAY -> Optional.of("figures.gauge");
+            case SHARPNESS, SCALE, FINDER -> Optional.of("figures.chart");
             default -> Optional.empty();
         };
     }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -29,7 +30,9 @@ import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.log.Logbook;
+import stillglass.book.report.LetterMaker;
 import stillglass.book.report.PdfReport;
+import stillglass.book.report.Report;
 import stillglass.book.report.ReportMaker;
 import stillglass.look.Progress;
 import stillglass.prove.InfinityShims;
@@ -112,7 +115,10 @@ public final class ProveView implements Station {
         sign.setId("sign");
         Button pdf = Build.button(Words.of("prove.pdf"), "P", this::askPdf, "next");
         pdf.setId("write-pdf");
-        VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.head(8, 1, name, sign, pdf), written);
+        Button letter = Build.button(Words.of("prove.letter"), "E", this::askLetter);
+        letter.setId("write-letter");
+        letter.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.head(8, 1, name, sign), Build.flowing(8, pdf, letter), written);
         sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         figures = new FiguresPane(desk, asker, () -> desk.shown().ifPresent(this::show));
@@ -190,15 +196,25 @@ public final class ProveView implements Station {
         desk.shown().flatMap(w -> asker.report(w.state().tag().number() + "-report.pdf")).ifPresent(this::writePdf);
     }
 
+    private void askLetter() {
+        desk.shown().flatMap(w -> asker.report(w.state().tag().number() + "-letter.pdf")).ifPresent(this::writeLetter);
+    }
+
     /// Sets and writes the report away from the interface thread.
     public CompletableFuture<Void> writePdf(Path file) {
-        return desk.shown().map(w -> pictures(w.state())
-                        .thenCompose(all -> desk.compute(() -> {
-                            PdfReport.write(ReportMaker.of(w.state(), w.world(), desk.shelf(), ZoneId.systemDefault()), id -> all.stream().filter(p -> p.photoId().equals(id)).findFirst(), file);
-                            return file;
-                        }))
-                        .thenAcceptAsync(f -> written.setText(Words.of("prove.written", f.toAbsolutePath())), Platform::runLater))
+        return desk.shown().map(w -> pictures(w.state()).thenCompose(all -> set(() -> ReportMaker.of(w.state(), w.world(), desk.shelf(), ZoneId.systemDefault()), all, file)))
                 .orElseGet(() -> CompletableFuture.completedFuture(null));
+    }
+
+    private CompletableFuture<Void> writeLetter(Path file) {
+        return desk.shown().map(w -> set(() -> LetterMaker.of(w.state(), w.world(), ZoneId.systemDefault()), List.of(), file)).orElseGet(() -> CompletableFuture.completedFuture(null));
+    }
+
+    private CompletableFuture<Void> set(Supplier<Report> made, List<Logbook.PhotoBytes> photos, Path file) {
+        return desk.compute(() -> {
+            PdfReport.write(made.get(), id -> photos.stream().filter(p -> p.photoId().equals(id)).findFirst(), file);
+            return file;
+        }).thenAcceptAsync(f -> written.setText(Words.of("prove.written", f.toAbsolutePath())), Platform::runLater);
     }
 
     private CompletableFuture<List<Logbook.PhotoBytes>> pictures(TicketState state) {
@@ -283,6 +299,7 @@ public final class ProveView implements Station {
             case S -> fit();
             case C -> photograph();
             case P -> askPdf();
+            case E -> askLetter();
             case L -> figures.askFiles();
             case F -> figures.move(event.isShiftDown() ? -1 : 1);
             default -> {

@@ -18,7 +18,7 @@ import stillglass.book.OneLine;
 import stillglass.book.file.SafeFile;
 import stillglass.plan.TrayMat;
 
-/// Writes a tray mat at its true size: PDF with a sheet a page, or SVG with the sheets one below the other.
+/// Writes drawn sheets, a tray mat or a chart, at their true size: PDF with a sheet a page, or SVG with the sheets one below the other.
 public final class MatFiles {
     private static final double POINTS_PER_MM = 72 / 25.4;
     private static final double LINE_MM = 0.25;
@@ -67,6 +67,19 @@ public final class MatFiles {
     private static void draw(TrayMat.Mark mark, PDPageContentStream out, Type type) throws IOException {
         switch (mark) {
             case TrayMat.Mark.Circle c -> circle(c, out);
+            case TrayMat.Mark.Area a -> {
+                for (int i = 0; i < a.corners().size(); i += 2) {
+                    float px = x(a.corners().get(i));
+                    float py = y(a.corners().get(i + 1));
+                    if (i == 0) {
+                        out.moveTo(px, py);
+                    } else {
+                        out.lineTo(px, py);
+                    }
+                }
+                out.closePath();
+                out.fill();
+            }
             case TrayMat.Mark.Box b -> {
                 out.addRect(x(b.x()), y(b.y() + b.h()), x(b.w()), x(b.h()));
                 out.stroke();
@@ -126,6 +139,12 @@ public final class MatFiles {
 
     private static void draw(TrayMat.Mark mark, XMLStreamWriter xml) throws XMLStreamException {
         switch (mark) {
+            case TrayMat.Mark.Area a -> {
+                xml.writeEmptyElement("polygon");
+                xml.writeAttribute("points", String.join(" ", a.corners().stream().map(MatFiles::exact).toList()));
+                xml.writeAttribute("fill", "black");
+                xml.writeAttribute("stroke", "none");
+            }
             case TrayMat.Mark.Circle c -> element(xml, "circle", "cx", c.x(), "cy", c.y(), "r", c.r());
             case TrayMat.Mark.Box b -> element(xml, "rect", "x", b.x(), "y", b.y(), "width", b.w(), "height", b.h());
             case TrayMat.Mark.Line l -> element(xml, "line", "x1", l.x1(), "y1", l.y1(), "x2", l.x2(), "y2", l.y2());
@@ -148,6 +167,10 @@ public final class MatFiles {
         for (int i = 0; i < attributes.length; i += 2) {
             xml.writeAttribute((String) attributes[i], number((Double) attributes[i + 1]));
         }
+    }
+
+    private static String exact(double mm) {
+        return String.format(Locale.ROOT, "%.4f", mm);
     }
 
     private static String number(double mm) {

@@ -1,0 +1,79 @@
+package stillglass.book.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneOffset;
+import java.util.Optional;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
+import stillglass.book.log.Tickets;
+import stillglass.book.say.SaySession;
+
+/// What goes out to the owner of a shutter nobody has mapped.
+class LetterTest {
+    private static final InstantSource CLOCK = InstantSource.fixed(Instant.parse("2026-11-28T09:00:00Z"));
+
+    @TempDir
+    Path folder;
+
+    private Report told(boolean letter, String... lines) {
+        try (Logbook log = Logbook.open(folder.resolve("b.sqlite"))) {
+            Shelf shelf = Shelf.ofShop(folder);
+            Tickets tickets = new Tickets(log, shelf, CLOCK, "", "t");
+            SaySession session = new SaySession(tickets, shelf, CLOCK);
+            for (String l : lines) {
+                assertThat(session.say(l).status()).as(l).isEqualTo(SaySession.Status.KEPT);
+            }
+            Tickets.Ticket t = tickets.open("T-0101");
+            return letter ? LetterMaker.of(t.state(), tickets.world(t), ZoneOffset.UTC) : ReportMaker.of(t.state(), tickets.world(t), shelf, ZoneOffset.UTC);
+        }
+    }
+
+    private static final String[] JOB = {"begin shutter, Corvane leaf shutter", "owner Salt Marsh Observatory", "symptom slow speeds hang", "check slow speeds, stuck", "speed 1 1.9 s ± 0.02", "speed 1/25 55 ms ± 1", "speed 1/250 5.2 ms ± 0.1",
+        "stage open", "off cover ring, thread, front", "stage close", "cover ring on", "stage prove", "check slow speeds, run evenly", "speed 1 1.01 s ± 0.02", "speed 1/25 41 ms ± 1", "speed 1/250 7.6 ms ± 0.1"};
+
+    @Test
+    void theLetterTellsThePlainTruth() {
+        String text = MarkdownReport.text(told(true, JOB));
+        assertThat(text).contains("Dear Salt Marsh Observatory", "Slow speeds hang", "Slow speeds: stuck", "2 of 3 settings were outside", "Opened one joint", "Slow speeds: run evenly",
+                "Speed 1/250 s gives more light than it says, by 0.9 stops: set the next faster speed", "Draft: not signed yet");
+        assertThat(text).as("no figure where a word does").doesNotContain("1,900 ms").doesNotContain("all within");
+    }
+
+    @Test
+    void whatHoldsIsSaidToHold() {
+        String[] job = JOB.clone();
+        job[job.length - 1] = "speed 1/250 4.1 ms ± 0.1";
+        assertThat(MarkdownReport.text(told(true, job))).contains("Speed: measured at 3 settings, all within what is usual").doesNotContain("gives more light");
+    }
+
+    @Test
+    void thePdfIsTaggedAndThePageStandsAlone() throws Exception {
+        Report report = told(false, JOB);
+        Path pdf = folder.resolve("r.pdf");
+        PdfReport.write(report, id -> Optional.empty(), pdf);
+        try (PDDocument d = Loader.loadPDF(pdf.toFile())) {
+            assertThat(d.getDocumentCatalog().getMarkInfo().isMarked()).as("tagged").isTrue();
+            assertThat(d.getDocumentCatalog().getStructureTreeRoot().getKids()).isNotEmpty();
+            assertThat(d.getDocumentCatalog().getLanguage()).isEqualTo("en");
+            assertThat(new PDFTextStripper().getText(d)).contains("outside ±0.33 EV");
+        }
+        Path html = folder.resolve("r.html");
+        HtmlReport.write(report, id -> Optional.empty(), html);
+        String page = Files.readString(html);
+        assertThat(page).startsWith("<!DOCTYPE html>").contains("Corvane leaf shutter", "1,900 ms ± 20").doesNotContain("src=\"http").doesNotContain("<script");
+        DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
+        assertThat(factory.newDocumentBuilder().parse(new ByteArrayInputStream(page.replaceFirst("<!DOCTYPE html>", "").getBytes(java.nio.charset.StandardCharsets.UTF_8))).getDocumentElement().getTagName()).isEqualTo("html");
+    }
+}
