@@ -24,10 +24,13 @@ final class ClockingVerb implements Callable<Integer> {
     @CommandLine.Parameters(index = "1", paramLabel = "AFTER", description = "photo of how it is now")
     private Path after = Path.of("");
 
-    @CommandLine.Option(names = "--ring", paramLabel = "IN,OUT", description = "what is compared, in radii of the circle (default 0.2,1.3)")
-    private String ring = "0.2,1.3";
+    /// Where marks usually are: about the rim, on the mount, inside the glass, all of it.
+    private static final double[][] USUAL_RINGS = {{0.9, 1.25}, {1.03, 1.5}, {0.2, 1.3}, {0.4, 0.97}};
 
-    @CommandLine.Option(names = "--circle-before", paramLabel = "X,Y,R", description = "circle that turns with the ring, pixels; without it the clear aperture is looked for")
+    @CommandLine.Option(names = "--ring", paramLabel = "IN,OUT", description = "what is compared, in radii of the circle; without it the ring that tells most is looked for")
+    private @Nullable String ring;
+
+    @CommandLine.Option(names = "--circle-before", paramLabel = "X,Y,R", description = "circle that turns with the ring, pixels, or its ellipse as X,Y,RX,RY,DEGREES; without it the clear aperture is looked for")
     private @Nullable String circleBefore;
 
     @CommandLine.Option(names = "--circle-after", paramLabel = "X,Y,R", description = "the same in the later photo")
@@ -41,11 +44,18 @@ final class ClockingVerb implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        double[] edges = numbers("--ring", ring, 2);
-        if (!(edges[0] >= 0 && edges[1] > edges[0] && edges[1] < 20)) {
-            throw new BadInput("command line", "--ring", "is " + ring + ": give an inner and a larger outer radius, as 0.9,1.2");
+        Seen earlier = seen(before, circleBefore);
+        Seen later = seen(after, circleAfter);
+        Optional<Clocking> found = Optional.empty();
+        for (double[] edges : ring == null ? USUAL_RINGS : new double[][] {edges(ring)}) {
+            Optional<Clocking> next = Clocking.between(earlier.photo, earlier.circle, later.photo, later.circle, edges[0], edges[1]);
+            if (next.isPresent() && (found.isEmpty() || next.get().sure() || next.get().likeness() > found.get().likeness())) {
+                found = next;
+            }
+            if (found.filter(Clocking::sure).isPresent()) {
+                break;
+            }
         }
-        Optional<Clocking> found = Clocking.between(ring(before, circleBefore, edges), ring(after, circleAfter, edges));
         var out = Objects.requireNonNull(spec).commandLine().getOut();
         if (json) {
             Answer answer = new Answer();
@@ -55,11 +65,11 @@ final class ClockingVerb implements Callable<Integer> {
         } else {
             out.println(found.map(ClockingVerb::sentence).orElse("Nothing on the ring tells a turn: the photos show different rings, or no marks that turn with it."));
         }
-        return found.filter(c -> c.sure() || c.fold() > 1).isPresent() ? 0 : 1;
+        return found.filter(Clocking::sure).isPresent() ? 0 : 1;
     }
 
     private static String sentence(Clocking c) {
-        String turn = String.format(Locale.ROOT, "Turned by %.2f° ± %.2f° clockwise (%.0f %% alike).", c.turnDeg(), c.sigmaDeg(), 100 * c.likeness());
+        String turn = String.format(Locale.ROOT, "Turned by %.2f° ± %.2f° clockwise (%.0f %% alike).", Math.rint(100 * c.turnDeg()) / 100 + 0.0, c.sigmaDeg(), 100 * c.likeness());
         if (c.sure()) {
             return turn;
         }
@@ -71,20 +81,28 @@ final class ClockingVerb implements Callable<Integer> {
                 : String.format(Locale.ROOT, " Nearly as likely: %s.", String.join(", ", c.others().stream().map(o -> String.format(Locale.ROOT, "%.1f°", o)).toList())));
     }
 
-    private static Clocking.Ring ring(Path file, @Nullable String circle, double[] edges) throws IOException {
+    private record Seen(LinearPhoto photo, Aperture circle) {}
+
+    private static double[] edges(String ring) {
+        double[] edges = numbers("--ring", ring, 2);
+        if (!(edges[0] >= 0 && edges[1] > edges[0] && edges[1] < 20)) {
+            throw new BadInput("command line", "--ring", "is " + ring + ": give an inner and a larger outer radius, as 0.9,1.2");
+        }
+        return edges;
+    }
+
+    private static Seen seen(Path file, @Nullable String circle) throws IOException {
         String name = String.valueOf(file.getFileName());
         LinearPhoto photo = PhotoFiles.linear(name, PhotoFiles.bytes(file));
-        Aperture about;
         if (circle == null) {
-            about = PhotoGrading.aperture(photo).orElseThrow(() -> new BadInput(name, "photo", "shows no round glass edge: give the circle with --circle-before and --circle-after"));
-        } else {
-            double[] c = numbers("--circle", circle, 3);
-            if (!(c[2] >= 10)) {
-                throw new BadInput("command line", "--circle", "has a radius of " + c[2] + " pixels: give at least 10");
-            }
-            about = new Aperture(c[0], c[1], c[2], c[2], 0);
+            return new Seen(photo, PhotoGrading.aperture(photo).orElseThrow(() -> new BadInput(name, "photo", "shows no round glass edge: give the circle with --circle-before and --circle-after")));
         }
-        return new Clocking.Ring(photo, about, edges[0], edges[1]);
+        boolean ellipse = circle.chars().filter(c -> c == ',').count() == 4;
+        double[] c = numbers("--circle", circle, ellipse ? 5 : 3);
+        if (!(c[2] >= 10) || ellipse && !(c[3] >= 10)) {
+            throw new BadInput("command line", "--circle", "has a radius of " + Math.min(c[2], c[ellipse ? 3 : 2]) + " pixels: give at least 10");
+        }
+        return new Seen(photo, new Aperture(c[0], c[1], c[2], ellipse ? c[3] : c[2], ellipse ? Math.toRadians(c[4]) : 0));
     }
 
     private static double[] numbers(String option, String text, int count) {

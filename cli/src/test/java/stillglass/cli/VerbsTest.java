@@ -264,7 +264,7 @@ class VerbsTest {
         assertThat(run("report", "T-0101", "--book", book, "--pdf", book).err()).contains("logbook").contains("never written over");
         assertThat(run("report", "T-0101", "--book", book, "--md", book).status()).isEqualTo(2);
         assertThat(Files.readAllBytes(book)).as("the logbook stands").isEqualTo(logbook);
-        assertThat(run("report", "T-0101", "--book", book).err()).contains("--pdf or --md");
+        assertThat(run("report", "T-0101", "--book", book).err()).contains("name a file to write with --pdf, --html or --md");
         assertThat(Optional.of(run("report", "T-0101", "--book", book, "--md", folder.resolve("no/where.md")).status())).contains(2);
     }
 

@@ -11,13 +11,10 @@ import stillglass.look.LinearPhoto;
 
 /// How far a ring or glass is turned between two photos, by polar phase correlation.
 ///
-/// Both photos are unrolled about their circle into rings of equal angle steps, in the logarithm of light, so that a stronger lamp changes nothing;
-/// slow changes round the circle, which follow the lamp, are left out. For every frequency round the circle the cross spectra of all rings are added
-/// and divided by the root of the sum of their magnitudes, half way between plain and phase correlation: the strongest frequencies do not drown the others,
-/// and those that are noise do not count. Back in angles the strongest peak is the turn, refined by a parabola. A circle that is a little off would pull it, so
-/// centre and radius of the later circle are moved until the peak is highest. The error comes from leaving out one sector of the ring after the other
-/// (jackknife), for what is left of an error of the centre turns opposite sides oppositely. Peaks nearly as strong are told as well: a ring with `n` equal notches looks the same after every `n`th of a turn. The
-/// height of the peak is the share of all that turns in both which agrees.
+/// Both photos are unrolled about their circle into rows of equal angle steps, in the logarithm of light, so that a stronger lamp changes nothing ([RingPhoto]). For every frequency round the circle the
+/// cross spectra of all rows are added and divided by the root of the sum of their magnitudes, half way between plain and phase correlation: the strongest frequencies do not drown the others,
+/// and those that are noise do not count. The highest peaks, of fine marks and of coarse ones, are each laid over by least squares, with where the circle really lies ([RingAlignment]), and the one that then agrees best counts. Peaks
+/// nearly as strong are told as well: a ring with `n` equal notches looks the same after every `n`th of a turn. The height of the peak is the share of all that turns in both which agrees.
 ///
 /// Reference: phase correlation, C. D. Kuglin, D. C. Hines, IEEE Conf. Cybernetics and Society (1975); jackknife, B. Efron, *SIAM* CBMS 38 (1982).
 ///
@@ -27,23 +24,17 @@ import stillglass.look.LinearPhoto;
 /// @param others other turns nearly as likely, strongest first
 /// @param fold number of turns after which the ring looks the same, 1 when one turn stands out
 public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Double> others, int fold) {
-    /// Angle steps round the circle.
-    private static final int STEPS = 1024;
-    private static final int RINGS = 32;
-    private static final int SECTORS = 8;
+    private static final int STEPS = RingPhoto.STEPS;
     /// Waves round the circle: fewer follow the lamp, more are noise.
     private static final int LEAST_WAVES = 6;
     private static final double MOST_WAVES = 220;
-    /// Darkness below this share of the mean light says nothing.
-    private static final double DARK = 0.05;
+    private static final double COARSE_WAVES = 45;
+    private static final int TRIED = 3;
     /// Likeness below which the photos show different rings, or nothing that turns. Measured on drawn rings: the same ring under another lamp
     /// 0.43 to 0.67, two different name rings 0.13 to 0.15, blank rings 0.04.
     private static final double LEAST_LIKENESS = 0.25;
     /// Likeness from which a turn is sure; crests of threads seen askew reached 0.44 between photos under different lamps.
     private static final double SURE_LIKENESS = 0.5;
-    /// How far centre and radius of the later circle are moved at first and at last, radii.
-    private static final double FIRST_STEP = 0.008;
-    private static final double LAST_STEP = 0.0008;
     /// Share of the highest peak from which another is nearly as likely.
     private static final double NEARLY = 0.7;
     private static final double APART_DEG = 2;
@@ -51,20 +42,12 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
     private static final double EQUAL_DEG = 0.7;
     /// A ring narrower than this shows too little, circle radii.
     private static final double LEAST_WIDTH = 0.04;
-    /// Sectors agree better than photos do: measured on 24 pairs of hand-held photos, two such errors together scattered by 0.11°.
+    /// Beyond the circle the picture must go on by so much for it to be moved, radii.
+    private static final double MARGIN = 0.016;
+    /// Stretches agree better than photos do: measured on 24 pairs of hand-held photos, two such errors together scattered by 0.11°.
     private static final double LEAST_SIGMA_DEG = 0.08;
-    /// An error above this means that sectors disagree: what was compared does not turn as one.
+    /// An error above this means that stretches disagree: what was compared does not turn as one.
     private static final double MOST_SIGMA_DEG = 0.3;
-
-    private static final double[] SIN = new double[STEPS];
-    private static final double[] COS = new double[STEPS];
-
-    static {
-        for (int i = 0; i < STEPS; i++) {
-            SIN[i] = Math.sin(2 * Math.PI * i / STEPS);
-            COS[i] = Math.cos(2 * Math.PI * i / STEPS);
-        }
-    }
 
     public Clocking {
         others = List.copyOf(others);
@@ -94,29 +77,59 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
     /// Radius of the largest circle about the same centre that lies in the picture, circle radii.
     private static double reach(LinearPhoto photo, Aperture a) {
         double out = Math.min(Math.min(a.cx(), photo.storedWidth() - 1 - a.cx()), Math.min(a.cy(), photo.storedHeight() - 1 - a.cy()));
-        return (out / Math.max(a.rx(), a.ry())) - 2 * FIRST_STEP;
+        return (out / Math.max(a.rx(), a.ry())) - MARGIN;
     }
 
     /// @return nothing when neither shows enough that turns with it
     public static Optional<Clocking> between(Ring before, Ring after) {
-        Unrolled earlier = new Unrolled(before.photo);
-        Unrolled later = new Unrolled(after.photo);
-        double[][] a = earlier.spectra(before, before.circle);
-        double[][] b = settled(a, later, after);
-        double[] all = correlation(a, b);
-        int best = highest(all, -1, 0);
-        if (!(all[best] >= LEAST_LIKENESS)) {
+        RingPhoto earlier = new RingPhoto(before);
+        RingPhoto later = new RingPhoto(after);
+        double[][] rows = earlier.rows(RingPhoto.Warp.NONE, 0, false);
+        double[][] a = earlier.spectra(earlier.rows(RingPhoto.Warp.NONE, 0, true));
+        double[][] first = later.spectra(later.rows(RingPhoto.Warp.NONE, 0, true));
+        Found best = null;
+        for (double turn : candidates(a, first)) {
+            RingAlignment laid = RingAlignment.roughly(rows, later, turn);
+            double[] all = correlation(a, later.spectra(later.rows(laid.warp(), 0, true)), MOST_WAVES);
+            int at = highest(all, Math.floorMod((int) Math.rint(laid.turnSteps()), STEPS), 4);
+            if (best == null || all[at] > best.all[best.at]) {
+                best = new Found(laid, all, at);
+            }
+        }
+        if (best == null || !(best.all[best.at] >= LEAST_LIKENESS)) {
             return Optional.empty();
         }
-        double turn = refined(all, best);
-        double square = 0;
-        for (int sector = 0; sector < SECTORS; sector++) {
-            double[] without = correlation(earlier.spectra(before, before.circle, sector), b);
-            square += Math.pow(difference(refined(without, highest(without, best, (int) (APART_DEG / 360 * STEPS))), turn), 2);
+        RingAlignment laid = best.laid.exactly(rows, later);
+        // A hundred-thousandth of a degree is nothing, in either direction.
+        double turn = Math.rint(1e5 * difference(360 * laid.turnSteps() / STEPS, 0)) / 1e5 + 0.0;
+        double sigma = Math.max(LEAST_SIGMA_DEG, 360 * laid.sigmaSteps() / STEPS);
+        List<Double> others = others(best.all, best.at);
+        return Optional.of(new Clocking(turn, sigma, best.all[best.at], others, fold(turn, others)));
+    }
+
+    private record Found(RingAlignment laid, double[] all, int at) {}
+
+    /// Turns worth trying: the highest peaks of fine and of coarse marks. Seen askew, fine marks lie beside each other until the circle is laid right.
+    private static List<Double> candidates(double[][] a, double[][] b) {
+        List<Double> out = new ArrayList<>();
+        for (double waves : new double[] {MOST_WAVES, COARSE_WAVES}) {
+            double[] c = correlation(a, b, waves);
+            int reach = (int) (APART_DEG / 360 * STEPS);
+            int begun = out.size();
+            while (out.size() < begun + TRIED) {
+                int top = highest(c, -1, 0);
+                double at = top;
+                if (out.stream().noneMatch(o -> Math.abs(Math.IEEEremainder(o - at, STEPS)) < reach)) {
+                    out.add(at);
+                } else {
+                    begun--;
+                }
+                for (int i = -reach; i <= reach; i++) {
+                    c[Math.floorMod(top + i, STEPS)] = -1;
+                }
+            }
         }
-        double sigma = Math.max(LEAST_SIGMA_DEG, Math.sqrt(square * (SECTORS - 1) / SECTORS));
-        List<Double> others = others(all, best);
-        return Optional.of(new Clocking(turn, sigma, all[best], others, fold(turn, others)));
+        return out;
     }
 
     /// Smallest turn from `b` to `a`, degrees.
@@ -124,140 +137,8 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
         return Math.IEEEremainder(a - b, 360);
     }
 
-    /// Spectra of the later ring with its circle where both agree best.
-    private static double[][] settled(double[][] a, Unrolled later, Ring ring) {
-        Aperture circle = ring.circle;
-        double[][] best = later.spectra(ring, circle);
-        double most = peak(a, best);
-        for (double step = FIRST_STEP; step >= LAST_STEP; step /= 2) {
-            boolean moved = true;
-            for (int round = 0; moved && round < 4; round++) {
-                moved = false;
-                for (double[] way : new double[][] {{1, 0, 0}, {-1, 0, 0}, {0, 1, 0}, {0, -1, 0}, {0, 0, 1}, {0, 0, -1}}) {
-                    double by = step * circle.meanRadius();
-                    Aperture next = new Aperture(circle.cx() + way[0] * by, circle.cy() + way[1] * by, circle.rx() * (1 + way[2] * step),
-                            circle.ry() * (1 + way[2] * step), circle.thetaRad());
-                    double[][] tried = later.spectra(ring, next);
-                    double height = peak(a, tried);
-                    if (height > most) {
-                        most = height;
-                        circle = next;
-                        best = tried;
-                        moved = true;
-                    }
-                }
-            }
-        }
-        return best;
-    }
-
-    private static double peak(double[][] a, double[][] b) {
-        return java.util.Arrays.stream(correlation(a, b)).max().orElseThrow();
-    }
-
-    /// A photo ready to be unrolled about any circle.
-    private static final class Unrolled {
-        private final int width;
-        private final int height;
-        private final double scale;
-        private final float[] log;
-        private final GeneralPurposeFFT_F64_1D fft = new GeneralPurposeFFT_F64_1D(STEPS);
-
-        Unrolled(LinearPhoto photo) {
-            width = photo.width();
-            height = photo.height();
-            scale = photo.scale();
-            log = photo.luminance();
-            double mean = 0;
-            for (float v : log) {
-                mean += v / log.length;
-            }
-            double dark = Math.max(1e-6, DARK * mean);
-            for (int i = 0; i < log.length; i++) {
-                log[i] = (float) Math.log(Math.max(0, log[i]) + dark);
-            }
-        }
-
-        /// Spectrum of every ring round the circle: real and imaginary parts in turn.
-        double[][] spectra(Ring ring, Aperture circle) {
-            return spectra(ring, circle, -1);
-        }
-
-        /// @param without sector that is left out, negative for none
-        double[][] spectra(Ring ring, Aperture circle, int without) {
-            ApertureMap map = circle.scaled(1 / scale).map();
-            double[][] out = new double[RINGS][2 * STEPS];
-            for (int k = 0; k < RINGS; k++) {
-                double r = ring.inner + (ring.outer - ring.inner) * (k + 0.5) / RINGS;
-                double[] row = out[k];
-                boolean inside = true;
-                for (int i = 0; i < STEPS && inside; i++) {
-                    // Clockwise from 12, as it is looked at.
-                    double ux = r * SIN[i];
-                    double uy = r * COS[i];
-                    row[2 * i] = at(log, width, height, map.pixelX(ux, uy), map.pixelY(ux, uy));
-                    inside = !Double.isNaN(row[2 * i]);
-                }
-                if (inside) {
-                    withoutSheen(row);
-                    limit(row);
-                    for (int i = without * STEPS / SECTORS; without >= 0 && i < (without + 1) * STEPS / SECTORS; i++) {
-                        row[2 * i] = 0;
-                    }
-                    fft.complexForward(row);
-                } else {
-                    java.util.Arrays.fill(row, 0);
-                }
-            }
-            return out;
-        }
-
-        /// Slow changes are taken out before anything is cut: a cut sheen would have edges that turn with the lamp.
-        private void withoutSheen(double[] row) {
-            fft.complexForward(row);
-            for (int f = 0; f < STEPS; f++) {
-                if (Math.min(f, STEPS - f) < LEAST_WAVES) {
-                    row[2 * f] = 0;
-                    row[2 * f + 1] = 0;
-                }
-            }
-            fft.complexInverse(row, true);
-            for (int i = 0; i < STEPS; i++) {
-                row[2 * i + 1] = 0;
-            }
-        }
-    }
-
-    /// Light between pixels; NaN outside the photo.
-    private static double at(float[] light, int w, int h, double x, double y) {
-        int i = (int) Math.floor(x);
-        int j = (int) Math.floor(y);
-        if (i < 0 || j < 0 || i + 1 >= w || j + 1 >= h) {
-            return Double.NaN;
-        }
-        double fx = x - i;
-        double fy = y - j;
-        int k = j * w + i;
-        return (light[k] * (1 - fx) + light[k + 1] * fx) * (1 - fy) + (light[k + w] * (1 - fx) + light[k + w + 1] * fx) * fy;
-    }
-
-    /// A reflection of the lamp has no more say than a mark: departures from the mean of the ring are cut at three of their mean size.
-    private static void limit(double[] row) {
-        double mean = 0;
-        for (int i = 0; i < STEPS; i++) {
-            mean += row[2 * i] / STEPS;
-        }
-        double size = 0;
-        for (int i = 0; i < STEPS; i++) {
-            size += Math.abs(row[2 * i] - mean) / STEPS;
-        }
-        for (int i = 0; i < STEPS; i++) {
-            row[2 * i] = Math.clamp(row[2 * i] - mean, -3 * size, 3 * size);
-        }
-    }
-
     /// Correlation over the turn; 1 where all frequencies of all rings agree.
-    private static double[] correlation(double[][] a, double[][] b) {
+    private static double[] correlation(double[][] a, double[][] b, double mostWaves) {
         double[] sum = new double[2 * STEPS];
         double possible = 1e-12;
         for (int f = 0; f < STEPS; f++) {
@@ -268,7 +149,7 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
             double re = 0;
             double im = 0;
             double size = 0;
-            for (int k = 0; k < RINGS; k++) {
+            for (int k = 0; k < RingPhoto.ROWS; k++) {
                 double ar = a[k][2 * f];
                 double ai = a[k][2 * f + 1];
                 double br = b[k][2 * f];
@@ -279,7 +160,7 @@ public record Clocking(double turnDeg, double sigmaDeg, double likeness, List<Do
                 im += i;
                 size += Math.hypot(r, i);
             }
-            double gain = size <= 0 ? 0 : Math.exp(-0.5 * Math.pow(waves / MOST_WAVES, 2)) / Math.sqrt(size);
+            double gain = size <= 0 ? 0 : Math.exp(-0.5 * Math.pow(waves / mostWaves, 2)) / Math.sqrt(size);
             possible += gain * size;
             sum[2 * f] = re * gain;
             sum[2 * f + 1] = im * gain;
