@@ -1,17 +1,28 @@
 package stillglass.ticket;
 
 import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import stillglass.assembly.Joint;
+import stillglass.optics.Paraxial;
+import stillglass.prove.ScaleTurn;
 import stillglass.prove.ZeroTurn;
+import stillglass.prove.measure.Quantity;
 import stillglass.say.Said;
 import stillglass.ticket.facts.ThreadSeen;
 import stillglass.ticket.proof.Proof;
+import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.story.World;
 
-/// How a focus ring is zeroed in numbers: the error of infinity through the lead of the thread it moves, as far as both are known.
+/// How a focus ring is zeroed in numbers: the error of infinity, or of its distance scale, through the lead of the thread it moves, as far as both are known.
 public final class Zeroing {
+    private static final double NEAREST_FOCAL = 4.2;
+    private static final Pattern FOCAL = Pattern.compile("(\\d{1,4}(?:\\.\\d)?)\\s*mm\\b");
+
     private Zeroing() {}
 
     /// @return nothing before infinity was measured
@@ -21,6 +32,38 @@ public final class Zeroing {
             Optional<Named> thread = thread(state, world);
             return thread.map(t -> turn(error, i.read().uncertaintyMm(), t)).orElseGet(() -> Said.of("zero.no-lead", "mm", error));
         });
+    }
+
+    /// How far the ring is turned against the lens so that its scale is true, from distances that were measured.
+    /// @param measured of the distance scale
+    /// @return nothing before a distance was measured; what is lacking where focal length or lead are not known
+    public static Optional<Said> scale(List<ReadingEvent.Measured> measured, TicketState state, World world) {
+        if (measured.isEmpty()) {
+            return Optional.empty();
+        }
+        OptionalDouble focal = world.section().map(l -> OptionalDouble.of(Paraxial.of(l).eflMm())).filter(e -> e.getAsDouble() > 0).orElseGet(() -> named(state.tag().title()));
+        Optional<Named> thread = thread(state, world);
+        if (focal.isEmpty() || thread.isEmpty()) {
+            return Optional.of(Said.of(thread.isEmpty() ? "scale.no-lead" : "scale.no-focal"));
+        }
+        double f = focal.getAsDouble();
+        List<ScaleTurn.At> at = measured.stream().map(m -> new ScaleTurn.At(Quantity.SCALE.nominal(m.at()).orElseThrow(), m.value(), m.sigma()))
+                .filter(a -> Math.min(a.saysM(), a.trueM()) > NEAREST_FOCAL * f / 1000).toList();
+        if (at.isEmpty()) {
+            return Optional.of(Said.of("scale.near"));
+        }
+        ScaleTurn turn = ScaleTurn.of(at, f, thread.get().seen.leadMm());
+        if (!turn.alike()) {
+            return Optional.of(Said.of("scale.differs"));
+        }
+        return Optional.of(Math.abs(turn.degrees()) <= 2 * turn.sigmaDegrees() ? Said.of("scale.enough", "sigma", turn.sigmaDegrees())
+                : Said.of(turn.degrees() > 0 ? "scale.far" : "scale.to-near", "degrees", Math.abs(turn.degrees()), "sigma", turn.sigmaDegrees(), "joint", thread.get().joint, "focal", f));
+    }
+
+    /// The focal length as the name of a lens has it.
+    private static OptionalDouble named(String title) {
+        Matcher m = FOCAL.matcher(title);
+        return m.find() ? OptionalDouble.of(Double.parseDouble(m.group(1))) : OptionalDouble.empty();
     }
 
     private record Named(String joint, ThreadSeen seen) {}

@@ -16,6 +16,7 @@ import stillglass.prove.measure.Verdict;
 import stillglass.prove.speed.SpeedFault;
 import stillglass.prove.speed.SpeedModelText;
 import stillglass.prove.speed.SpeedReading;
+import stillglass.ticket.Zeroing;
 import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.joints.Trial;
 import stillglass.ticket.proof.Provable;
@@ -163,6 +164,9 @@ public record FiguresModel(List<Row> rows, int chosen) {
         List<String> out = new ArrayList<>();
         if (p.quantity() == Quantity.SPEED) {
             pattern(p, out);
+        }
+        if (p.quantity() == Quantity.SCALE) {
+            Zeroing.scale(p.points().stream().flatMap(t -> t.now().stream()).toList(), work.state(), work.world()).ifPresent(said -> out.add(Words.sentence(said)));
         }
         if (verdict.filter(v -> v == Verdict.FAILS).isPresent()) {
             List<String> suspects = suspects(p.quantity(), work);

@@ -10,10 +10,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.device.Source;
+import stillglass.optics.Paraxial;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.say.Wording;
 import stillglass.ticket.Job;
+import stillglass.ticket.Zeroing;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.readings.Readings;
@@ -135,5 +137,20 @@ class FiguresTest {
 
     private static List<String> functions(Job job) {
         return HoldPoints.due(job.state().readings(), job.state().joints(), job.world().instrument()).stream().map(HoldPoints::function).toList();
+    }
+
+    @Test
+    void aScaleThatReadsWrongIsTurnedByTheLeadThatWasNoted() {
+        Job job = Job.begun().stage(Stage.ARRIVE).say("scale 1 m 1.08 m ± 0.01", "scale 2 m 2.36 m ± 0.03");
+        List<ReadingEvent.Measured> measured = provable(job, Quantity.SCALE).points().stream().flatMap(p -> p.now().stream()).toList();
+        String said = Zeroing.scale(measured, job.state(), job.world()).map(Wording.core()::say).orElseThrow();
+        // The small instrument's helicoid has a lead of its own on the map: 9 mm a turn.
+        double focal = Paraxial.of(job.world().section().orElseThrow()).eflMm();
+        double near = 360 * focal * focal * (1 / (1000 - 2 * focal) - 1 / (1080 - 2 * focal)) / 9;
+        assertThat(said).startsWith("To make the scale true turn the ring").contains("towards far");
+        double degrees = Double.parseDouble(said.replaceAll(".* by ([\\d.]+)° ±.*", "$1"));
+        assertThat(degrees).isCloseTo(near, within(0.25 * near));
+        assertThat(Zeroing.scale(List.of(), job.state(), job.world())).isEmpty();
+        assertThat(Zeroing.scale(measured, Job.unknown().state(), Job.unknown().world()).map(Wording.core()::say)).get().asString().contains("Note the lead");
     }
 }
