@@ -58,14 +58,7 @@ class LeafShutterWindowTest {
     }
 
     private void say(String line) {
-        robot.write("/");
-        TextField field = (TextField) window.find("say-field").orElseThrow();
-        Window.onUi(() -> {
-            field.setText(line);
-            return true;
-        });
-        window.press(KeyCode.ENTER);
-        assertThat(Window.<String>onUi(field::getText)).as("“%s” was not taken: %s", line, window.find("say-reading").map(n -> Window.onUi(() -> ((Label) n).getText()))).isEmpty();
+        window.type(line);
     }
 
     /// A trace of a light sensor: straight flanks of a millisecond, a little noise.

@@ -66,14 +66,7 @@ class RunWindowTest {
     }
 
     private void say(String line) {
-        robot.write("/");
-        TextField field = (TextField) window.find("say-field").orElseThrow();
-        Window.onUi(() -> {
-            field.setText(line);
-            return true;
-        });
-        window.press(KeyCode.ENTER);
-        assertThat(Window.<String>onUi(field::getText)).as("“%s” was not taken: %s", line, window.find("say-reading").map(n -> Window.onUi(() -> ((javafx.scene.control.Label) n).getText()))).isEmpty();
+        window.type(line);
     }
 
     private boolean shown(String id) {

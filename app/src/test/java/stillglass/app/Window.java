@@ -1,5 +1,7 @@
 package stillglass.app;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -19,6 +21,7 @@ import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -146,6 +149,19 @@ final class Window implements AutoCloseable {
         EventTarget target = scene.getFocusOwner() == null ? scene : scene.getFocusOwner();
         Event.fireEvent(target, new KeyEvent(type, typed ? character : KeyEvent.CHAR_UNDEFINED, typed ? "" : last.getName(), typed ? KeyCode.UNDEFINED : last,
                 held.contains(KeyCode.SHIFT), held.contains(KeyCode.CONTROL), held.contains(KeyCode.ALT), false));
+    }
+
+    /// Types a line of bench shorthand, which is taken.
+    void type(String line) {
+        robot.write("/");
+        TextField field = (TextField) find("say-field").orElseThrow();
+        onUi(() -> {
+            field.setText(line);
+            return true;
+        });
+        press(KeyCode.ENTER);
+        String left = onUi(field::getText);
+        assertThat(left).as("“%s” was not taken: %s", line, find("say-reading").map(n -> onUi(() -> ((Label) n).getText()))).isEmpty();
     }
 
     /// Opens a ticket from the Book and goes to a stage by its key.

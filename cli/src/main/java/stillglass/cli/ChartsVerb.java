@@ -1,14 +1,12 @@
 package stillglass.cli;
 
+import java.io.PrintWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
-import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
 import stillglass.book.report.MatFiles;
@@ -16,18 +14,12 @@ import stillglass.book.report.TestChart;
 
 /// `charts DIR`: charts to print at true size.
 @CommandLine.Command(name = "charts", description = "Writes charts to print at true size: edges, star, distance, finder.", mixinStandardHelpOptions = true)
-final class ChartsVerb implements Callable<Integer> {
+final class ChartsVerb extends Verb {
     @CommandLine.Parameters(paramLabel = "DIR", description = "folder, made when it is not there")
     private Path folder = Path.of("");
 
     @CommandLine.Option(names = "--format", paramLabel = "FORMAT", description = "pdf (default) or svg")
     private String format = "pdf";
-
-    @CommandLine.Option(names = "--json", description = "say what was written as JSON")
-    private boolean json;
-
-    @CommandLine.Spec
-    private CommandLine.Model.@Nullable CommandSpec spec;
 
     @Override
     public Integer call() throws IOException {
@@ -45,8 +37,8 @@ final class ChartsVerb implements Callable<Integer> {
             MatFiles.write(chart.drawn(), file);
             written.add(file.toString());
         }
-        var out = Objects.requireNonNull(spec).commandLine().getOut();
-        if (json) {
+        PrintWriter out = out();
+        if (json()) {
             out.println(new Answer().put("charts", written).json());
         } else {
             written.forEach(out::println);

@@ -1,11 +1,10 @@
 package stillglass.cli;
 
+import java.io.PrintWriter;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
@@ -17,7 +16,7 @@ import stillglass.prove.Clocking;
 
 /// `clocking BEFORE AFTER`: how far a ring or glass was turned between two photos.
 @CommandLine.Command(name = "clocking", description = "Tells how far a ring or glass is turned between two photos.", mixinStandardHelpOptions = true)
-final class ClockingVerb implements Callable<Integer> {
+final class ClockingVerb extends Verb {
     @CommandLine.Parameters(index = "0", paramLabel = "BEFORE", description = "photo of the record")
     private Path before = Path.of("");
 
@@ -36,12 +35,6 @@ final class ClockingVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--circle-after", paramLabel = "X,Y,R", description = "the same in the later photo")
     private @Nullable String circleAfter;
 
-    @CommandLine.Option(names = "--json", description = "one JSON object on standard output")
-    private boolean json;
-
-    @CommandLine.Spec
-    private CommandLine.Model.@Nullable CommandSpec spec;
-
     @Override
     public Integer call() throws IOException {
         Seen earlier = seen(before, circleBefore);
@@ -56,8 +49,8 @@ final class ClockingVerb implements Callable<Integer> {
                 break;
             }
         }
-        var out = Objects.requireNonNull(spec).commandLine().getOut();
-        if (json) {
+        PrintWriter out = out();
+        if (json()) {
             Answer answer = new Answer();
             found.ifPresent(c -> answer.number("turn_deg", c.turnDeg()).number("sigma_deg", c.sigmaDeg()).number("likeness", c.likeness())
                     .put("sure", c.sure()).put("fold", c.fold()).put("others_deg", c.others()));

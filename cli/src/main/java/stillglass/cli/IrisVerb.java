@@ -5,10 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.OptionalDouble;
-import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
 import stillglass.book.photo.PhotoFiles;
@@ -18,22 +15,16 @@ import stillglass.say.Wording;
 
 /// `iris --stops 2,2.8,4 PHOTO PHOTO PHOTO`: areas and blades of an iris over its stops.
 @CommandLine.Command(name = "iris", description = "Measures an iris from photos through it against the light, all from one place.", mixinStandardHelpOptions = true)
-final class IrisVerb implements Callable<Integer> {
+final class IrisVerb extends Verb {
     @CommandLine.Parameters(arity = "1..*", paramLabel = "PHOTO", description = "a photo for each stop, in the order of --stops")
     private List<Path> photos = new ArrayList<>();
 
     @CommandLine.Option(names = "--stops", required = true, paramLabel = "N,N…", description = "f-number of each photo; the same one twice for closing and opening")
     private String stops = "";
 
-    @CommandLine.Option(names = "--json", description = "one JSON object on standard output")
-    private boolean json;
-
-    @CommandLine.Spec
-    private CommandLine.Model.@Nullable CommandSpec spec;
-
     @Override
     public Integer call() {
-        PrintWriter out = Objects.requireNonNull(spec).commandLine().getOut();
+        PrintWriter out = out();
         String[] words = stops.split(",");
         if (words.length != photos.size()) {
             throw new BadInput("command line", "--stops", "names " + words.length + " stops for " + photos.size() + " photos: give one for each");
@@ -47,7 +38,7 @@ final class IrisVerb implements Callable<Integer> {
         }
         IrisReading r = IrisReading.of(taken);
         List<String> notes = r.diagnostics().stream().map(Wording.core()::say).toList();
-        if (json) {
+        if (json()) {
             out.println(new Answer().put("stops", r.stops().stream().map(s -> new Answer().put("photo", s.photo()).number("f_number", s.fNumber()).number("area_px", s.areaPx()).number("ev", s.ev())
                     .number("ev_error", s.errorEv()).number("ev_sigma", s.sigmaEv()).put("blades", s.blades()).put("departures", s.departures()).put("towards_deg", s.towardsDeg()).fields()).toList())
                     .number("hysteresis_ev", r.hysteresisEv()).put("diagnostics", notes).json());

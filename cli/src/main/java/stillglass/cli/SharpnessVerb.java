@@ -6,9 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.OptionalDouble;
-import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
@@ -20,7 +18,7 @@ import stillglass.say.Wording;
 
 /// `sharpness PHOTO…`: modulation over frequency from slanted edges.
 @CommandLine.Command(name = "sharpness", description = "Measures sharpness from straight, slanted edges in photos.", mixinStandardHelpOptions = true)
-final class SharpnessVerb implements Callable<Integer> {
+final class SharpnessVerb extends Verb {
     private static final double STEP = 0.05;
     private static final double MOST = 0.5;
 
@@ -30,15 +28,9 @@ final class SharpnessVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--gamma", paramLabel = "G", description = "light is the stored value to this power: 1 for linear files (default: sRGB)")
     private @Nullable String gamma;
 
-    @CommandLine.Option(names = "--json", description = "one JSON object on standard output")
-    private boolean json;
-
-    @CommandLine.Spec
-    private CommandLine.Model.@Nullable CommandSpec spec;
-
     @Override
     public Integer call() {
-        PrintWriter out = Objects.requireNonNull(spec).commandLine().getOut();
+        PrintWriter out = out();
         OptionalDouble power = power();
         List<Map<String, Object>> edges = new ArrayList<>();
         List<String> notes = new ArrayList<>();
@@ -53,14 +45,14 @@ final class SharpnessVerb implements Callable<Integer> {
             r.edges().forEach(e -> edges.add(edge(e, name)));
             r.edges().stream().map(SlantedEdge::mtf50Cpp).filter(Double::isFinite).forEach(halves::add);
             r.sides().ifPresent(s -> answer.put("sides", new Answer().put("photo", name).number("share", s.share()).number("sigma", s.sigma()).number("soft_deg", s.softDeg()).number("soft_sigma_deg", s.softSigmaDeg())));
-            if (!json) {
+            if (!json()) {
                 print(out, before, r);
             }
         }
         halves.sort(null);
         int n = halves.size();
         OptionalDouble median = n == 0 ? OptionalDouble.empty() : OptionalDouble.of((halves.get(n / 2) + halves.get((n - 1) / 2)) / 2);
-        if (json) {
+        if (json()) {
             out.println(answer.put("edges", edges).number("mtf50_cpp", median).put("diagnostics", notes).json());
         } else {
             notes.forEach(d -> out.println("note: " + d));

@@ -6,9 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
@@ -23,7 +21,7 @@ import stillglass.say.Wording;
 
 /// `shutter FILE…`: effective exposure from light traces, or the time between two clicks from a sound.
 @CommandLine.Command(name = "shutter", description = "Measures a shutter speed from recordings of a light sensor, or of its sound.", mixinStandardHelpOptions = true)
-final class ShutterVerb implements Callable<Integer> {
+final class ShutterVerb extends Verb {
     private static final int MOST_SENSORS = 8;
 
     @CommandLine.Parameters(arity = "1..*", paramLabel = "FILE", description = "WAV, or CSV of time in seconds and samples; several shots each")
@@ -41,15 +39,9 @@ final class ShutterVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--sound", description = "the files are recordings of a microphone")
     private boolean sound;
 
-    @CommandLine.Option(names = "--json", description = "one JSON object on standard output")
-    private boolean json;
-
-    @CommandLine.Spec
-    private CommandLine.Model.@Nullable CommandSpec spec;
-
     @Override
     public Integer call() {
-        PrintWriter out = Objects.requireNonNull(spec).commandLine().getOut();
+        PrintWriter out = out();
         double seconds = Speed.parse(nominal).orElseThrow(() -> new BadInput("command line", "--nominal", "is \"" + nominal + "\": give the speed as 1/125 or as seconds, up to an hour"));
         List<Recording> recordings = files.stream().map(TraceFiles::open).toList();
         return sound ? bySound(recordings, seconds, out) : byLight(recordings, seconds, out);
@@ -64,7 +56,7 @@ final class ShutterVerb implements Callable<Integer> {
             return 1;
         }
         ShutterReading r = found.get();
-        if (!json) {
+        if (!json()) {
             print(out, r, seconds);
             return 0;
         }
@@ -111,7 +103,7 @@ final class ShutterVerb implements Callable<Integer> {
             refuse(out, seconds, r.diagnostics());
             return 1;
         }
-        if (json) {
+        if (json()) {
             out.println(new Answer().put("shots", r.shots().stream().map(s -> new Answer().put("file", s.recording()).number("at_s", s.openedS()).number("effective_s", s.seconds()).fields()).toList())
                     .number("nominal_s", seconds).number("effective_s", r.effectiveS()).number("sigma_s", r.sigmaS()).number("ev_error", Math.log(r.effectiveS() / seconds) / Math.log(2))
                     .put("by", "sound").put("diagnostics", said(r.diagnostics())).json());
@@ -123,7 +115,7 @@ final class ShutterVerb implements Callable<Integer> {
     }
 
     private void refuse(PrintWriter out, double seconds, List<Said> why) {
-        if (json) {
+        if (json()) {
             out.println(new Answer().put("shots", List.of()).number("nominal_s", seconds).put("diagnostics", said(why)).json());
         } else {
             said(why).forEach(out::println);
@@ -141,11 +133,11 @@ final class ShutterVerb implements Callable<Integer> {
         };
     }
 
-    /// Places of the sensors; evenly apart where several channels have none stated.
+    /// Places of the sensors. Where none are stated they are first and last of what is told: nothing is said of the way beyond them.
     private List<Double> places(List<Recording> recordings) {
         int channels = recordings.stream().mapToInt(Recording::channels).max().orElse(1);
         if (sensors == null) {
-            return channels < 2 || "leaf".equalsIgnoreCase(kind) ? List.of() : java.util.stream.IntStream.range(0, channels).mapToObj(i -> 0.1 + 0.8 * i / (channels - 1)).toList();
+            return channels < 2 || "leaf".equalsIgnoreCase(kind) ? List.of() : java.util.stream.IntStream.range(0, channels).mapToObj(i -> (double) i / (channels - 1)).toList();
         }
         List<Double> places = new ArrayList<>();
         for (String word : sensors.split(",")) {

@@ -2,18 +2,16 @@ package stillglass.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static stillglass.cli.Ran.run;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
@@ -22,7 +20,6 @@ import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /// The verbs that measure, on files written here.
 class ProofVerbsTest {
@@ -30,19 +27,6 @@ class ProofVerbsTest {
 
     @TempDir
     Path folder;
-
-    private record Ran(int status, String out, String err) {
-        JsonNode json() {
-            return JsonMapper.builder().build().readTree(out);
-        }
-    }
-
-    private static Ran run(Object... args) {
-        StringWriter out = new StringWriter();
-        StringWriter err = new StringWriter();
-        int status = Main.run(new PrintWriter(out), new PrintWriter(err), Stream.of(args).map(Object::toString).toArray(String[]::new));
-        return new Ran(status, out.toString(), err.toString());
-    }
 
     /// Straight flanks of half a millisecond, sensors one behind the other.
     private Path wav(String name, double exposureS, double laterS, int channels) throws IOException {

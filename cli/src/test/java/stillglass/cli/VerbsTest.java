@@ -2,12 +2,11 @@ package stillglass.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static stillglass.cli.Ran.run;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -33,24 +32,6 @@ import tools.jackson.databind.json.JsonMapper;
 class VerbsTest {
     @TempDir
     Path folder;
-
-    /// What a verb printed and how it ended.
-    private record Ran(int status, String out, String err) {
-        JsonNode json() {
-            return JsonMapper.builder().build().readTree(out);
-        }
-    }
-
-    private static Ran run(Object... args) {
-        StringWriter out = new StringWriter();
-        StringWriter err = new StringWriter();
-        String[] words = new String[args.length];
-        for (int i = 0; i < args.length; i++) {
-            words[i] = args[i].toString();
-        }
-        int status = Main.run(new PrintWriter(out), new PrintWriter(err), words);
-        return new Ran(status, out.toString(), err.toString());
-    }
 
     private Path shipped(String path) throws Exception {
         Path file = folder.resolve(path.substring(path.lastIndexOf('/') + 1));

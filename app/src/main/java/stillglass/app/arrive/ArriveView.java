@@ -88,11 +88,10 @@ public final class ArriveView implements Station {
         node.getStyleClass().add("station");
     }
 
+    /// Wide enough for its prompt in any size of type.
     private static Node grow(TextField f) {
-        HBox.setHgrow(f, javafx.scene.layout.Priority.ALWAYS);
-        f.setPrefWidth(80);
-        f.setMinWidth(70);
-        f.setMaxWidth(130);
+        f.setPrefColumnCount(6);
+        f.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         return f;
     }
 

@@ -112,6 +112,7 @@ public final class CloseView implements Station {
     private List<Node> rest(CloseModel m) {
         List<Node> nodes = new ArrayList<>(tests(m));
         nodes.add(Build.label(Words.of(m.anythingOpened() ? "close.all" : "close.nothing"), "large"));
+        nodes.addAll(worth(m));
         if (m.ledger().count() > 0) {
             nodes.add(despite(reason -> desk.submit(new CourseIntent.FinishStage(Stage.CLOSE, Optional.of(reason))), "close.finish.despite"));
         }
@@ -121,18 +122,36 @@ public final class CloseView implements Station {
     private List<Node> tests(CloseModel m) {
         List<Node> nodes = new ArrayList<>();
         m.failure().ifPresent(f -> nodes.add(failed(f)));
-        for (CloseModel.Test t : m.tests()) {
-            boolean first = nodes.isEmpty();
-            Button passed = Build.button(Words.of("close.test.passed"), first ? "T" : "", () -> pass(t), first && t.must() ? "next" : "button");
-            Button failed = Build.button(Words.of("close.test.failed"), first ? "Shift T" : "", () -> fail(t), "button");
-            passed.setId(first ? "test-passed" : null);
-            failed.setId(first ? "test-failed" : null);
-            VBox box = Build.column(5, Build.label(Words.of(t.must() ? "close.try" : "close.try.worth"), t.must() ? "danger" : "medium", "strong"), Build.label(Words.capital(t.test()) + "."),
-                    Build.label(t.why(), "soft", "small"), Build.flowing(8, passed, failed));
-            box.getStyleClass().add(t.must() ? "caution" : "worth");
+        for (CloseModel.Test t : m.tests().stream().filter(CloseModel.Test::must).toList()) {
+            VBox box = Build.column(5, Build.label(Words.of("close.try"), "danger", "strong"), Build.label(Words.capital(t.test()) + "."), Build.label(t.why(), "soft", "small"), verdicts(t, m, "next"));
+            box.getStyleClass().add("caution");
             nodes.add(box);
         }
         return nodes;
+    }
+
+    /// Whether it passed, by keys for the first of all.
+    private Node verdicts(CloseModel.Test t, CloseModel m, String style) {
+        boolean first = m.tests().getFirst().equals(t);
+        Button passed = Build.button(Words.of("close.test.passed"), first ? "T" : "", () -> pass(t), first ? style : "button");
+        Button failed = Build.button(Words.of("close.test.failed"), first ? "Shift T" : "", () -> fail(t), "button");
+        passed.setId(first ? "test-passed" : null);
+        failed.setId(first ? "test-failed" : null);
+        passed.setMinWidth(Region.USE_PREF_SIZE);
+        failed.setMinWidth(Region.USE_PREF_SIZE);
+        return t.must() ? Build.flowing(8, passed, failed) : Build.row(8, passed, failed);
+    }
+
+    /// What nothing waits for, but what is better tried before more goes over it: after the step itself.
+    private List<Node> worth(CloseModel m) {
+        List<CloseModel.Test> worth = m.tests().stream().filter(t -> !t.must()).toList();
+        if (worth.isEmpty()) {
+            return List.of();
+        }
+        VBox box = Build.column(5, Build.label(Words.of("close.try.worth"), "strong"), Build.label(worth.getFirst().why(), "soft", "small"));
+        box.getStyleClass().add("worth");
+        worth.forEach(t -> box.getChildren().add(Build.head(8, 1, Build.line(Words.capital(t.test())), verdicts(t, m, "button"))));
+        return List.of(box);
     }
 
     /// What failed, and the joints that are opened again first.
@@ -184,6 +203,7 @@ public final class CloseView implements Station {
             nodes.add(box);
         });
         n.greased().ifPresent(g -> nodes.add(Build.label("✓ " + g, "green")));
+        nodes.addAll(worth(m));
         Button close = Build.button(n.label(), "Space", this::close, n.ready() ? "next" : "button");
         close.setId("close-it");
         actions.getChildren().setAll(close);

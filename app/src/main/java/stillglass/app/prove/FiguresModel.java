@@ -88,7 +88,10 @@ public record FiguresModel(List<Row> rows, int chosen) {
         }
         Optional<Verdict> verdict = worst(p, hidden);
         List<Line> lines = p.points().stream().map(t -> line(t, hidden)).toList();
-        return new Row(q, Words.capital(Words.say(q.said())), said(p, verdict, work), verdict, verdict.map(FiguresModel::mark).orElse("soft"),
+        // What holds holds for all places, or only so far.
+        boolean all = p.points().stream().allMatch(t -> t.after().isPresent());
+        String mark = verdict.map(v -> v == Verdict.HOLDS && !all ? "medium" : mark(v)).orElse("soft");
+        return new Row(q, Words.capital(Words.say(q.said())), said(p, verdict, work), verdict, mark,
                 p.points().stream().map(t -> column(t, hidden)).toList(), lines, meaning(p, verdict, hidden, work));
     }
 
@@ -129,7 +132,7 @@ public record FiguresModel(List<Row> rows, int chosen) {
             return Words.of("figures.one", t.before().map(FiguresModel::figure).orElse("–"), t.after().map(FiguresModel::figure).orElse("–"));
         }
         long after = p.points().stream().filter(t -> t.after().isPresent()).count();
-        return Words.of("figures.many", p.points().size(), after) + verdict.map(v -> " " + Words.of("figures.worst." + v.name().toLowerCase(java.util.Locale.ROOT))).orElse("");
+        return Words.of("figures.many", p.points().size(), after) + verdict.map(v -> " " + Words.of(v == Verdict.HOLDS && after < p.points().size() ? "figures.worst.so-far" : "figures.worst." + v.name().toLowerCase(java.util.Locale.ROOT))).orElse("");
     }
 
     private static String figure(ReadingEvent.Measured m) {
@@ -210,7 +213,7 @@ public record FiguresModel(List<Row> rows, int chosen) {
             case OPENING -> "iris";
             case INFINITY, SHARPNESS, FLANGE, VEIL -> "infinity";
             case TORQUE, BREAKAWAY, SCALE, PLAY, WEIGHT -> "focus";
-            case FINDER -> "mirror";
+            case FINDER -> "finder";
         };
         Trial failed = new Trial(Long.MAX_VALUE, Optional.empty(), function, false, "");
         return Suspects.of(work.state().joints(), work.instrument(), failed).stream().limit(MOST_SUSPECTS).map(s -> Words.sentence(s.said())).toList();

@@ -67,7 +67,7 @@ final class FiguresPane {
         phase = Build.button(Words.of("figures.phase.after"), "", this::turnPhase, "chip");
         phase.setId("figure-phase");
         phase.setMinWidth(Region.USE_PREF_SIZE);
-        detail = Build.column(6, plot, Build.tall(Build.column(5, lines, notes)), Build.head(8, 1, field, phase, recording));
+        detail = Build.column(6, plot, Build.tall(Build.column(5, notes, lines)), Build.head(8, 1, field, phase, recording));
         VBox.setVgrow(detail, Priority.ALWAYS);
     }
 
@@ -223,7 +223,6 @@ final class FiguresPane {
     private void choose(Asker.Several what, Function<List<Path>, FromFiles> reading) {
         List<Path> files = asker.several(what);
         if (!files.isEmpty()) {
-            field.clear();
             read(() -> reading.apply(files));
         }
     }
@@ -242,6 +241,7 @@ final class FiguresPane {
     private void read(Supplier<FromFiles> reading) {
         notes.getChildren().setAll(Build.label(Words.of("figures.reading"), "soft"));
         desk.compute(reading).thenAcceptAsync(read -> {
+            field.clear();
             notes.getChildren().setAll(read.notes().stream().map(n -> (Node) Build.label(n, "soft", "small")).toList());
             read.events().forEach(desk::submit);
         }, Platform::runLater).exceptionally(wrong -> {

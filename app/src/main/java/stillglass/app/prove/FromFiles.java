@@ -36,10 +36,10 @@ record FromFiles(List<ReadingEvent> events, List<String> notes) {
         List<Recording> recordings = files.stream().map(TraceFiles::open).toList();
         String names = recordings.stream().map(Recording::name).collect(Collectors.joining(", "));
         int channels = recordings.stream().mapToInt(Recording::channels).max().orElse(1);
-        // Two sensors and more lie along the way of the curtains, evenly apart.
+        // Two sensors and more lie along the way of the curtains; where, nobody said, so nothing is told of the way beyond them.
         List<Double> places = new ArrayList<>();
         for (int i = 0; channels > 1 && i < channels; i++) {
-            places.add(0.1 + 0.8 * i / (channels - 1));
+            places.add((double) i / (channels - 1));
         }
         ShutterReading r = ShutterReading.of(recordings, channels > 1 ? ShutterReading.Kind.FOCAL_PLANE : ShutterReading.Kind.LEAF, places)
                 .orElseThrow(() -> new BadInput(names, "light", Words.say(ShutterReading.DARK)));

@@ -2,6 +2,8 @@ package stillglass.prove.edge;
 
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import org.ejml.simple.SimpleMatrix;
 
 /// Pixels about an edge with their distance from it, the edge fitted by a line that may bend a little.
 ///
@@ -164,7 +166,7 @@ record EdgeStrip(double[] distance, double[] light, int[] block, double reach, d
                     }
                 }
             }
-            var x = new org.ejml.simple.SimpleMatrix(a).plus(org.ejml.simple.SimpleMatrix.identity(3).scale(1e-9)).solve(new org.ejml.simple.SimpleMatrix(3, 1, true, r));
+            var x = new SimpleMatrix(a).plus(SimpleMatrix.identity(3).scale(1e-9)).solve(new SimpleMatrix(3, 1, true, r));
             double c2 = x.get(2) / (half * half);
             double c1 = x.get(1) / half - 2 * c2 * middle;
             best = new double[] {x.get(0) - x.get(1) * middle / half + c2 * middle * middle, c1, c2};
@@ -176,7 +178,7 @@ record EdgeStrip(double[] distance, double[] light, int[] block, double reach, d
             for (int i = 0; i < at.length; i++) {
                 off[i] = Math.abs(at[i] - place(line, from + i));
             }
-            double[] kept = java.util.stream.IntStream.range(0, off.length).filter(i -> weight[i] > 0).mapToDouble(i -> off[i]).sorted().toArray();
+            double[] kept = IntStream.range(0, off.length).filter(i -> weight[i] > 0).mapToDouble(i -> off[i]).sorted().toArray();
             double scale = Math.max(0.02, 1.4826 * kept[kept.length / 2]);
             for (int i = 0; i < w.length; i++) {
                 double u = off[i] / (4.7 * scale);
@@ -221,7 +223,7 @@ record EdgeStrip(double[] distance, double[] light, int[] block, double reach, d
     }
 
     private static double level(double[] d, double[] v, double from, double to) {
-        double[] in = java.util.stream.IntStream.range(0, d.length).filter(i -> d[i] >= from && d[i] <= to).mapToDouble(i -> v[i]).sorted().toArray();
-        return in.length < 4 ? Double.NaN : java.util.Arrays.stream(in, in.length / 4, in.length - in.length / 4).average().orElse(Double.NaN);
+        double[] in = IntStream.range(0, d.length).filter(i -> d[i] >= from && d[i] <= to).mapToDouble(i -> v[i]).sorted().toArray();
+        return in.length < 4 ? Double.NaN : Arrays.stream(in, in.length / 4, in.length - in.length / 4).average().orElse(Double.NaN);
     }
 }

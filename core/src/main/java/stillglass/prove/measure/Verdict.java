@@ -36,7 +36,7 @@ public enum Verdict {
     }
 
     /// Share of a bell below so many standard deviations.
-    /// Source: W. J. Cody's bound form of the complementary error function as in Abramowitz and Stegun 7.1.26, error below 1.5e-7.
+    /// Source: C. Hastings' form in Abramowitz and Stegun, *Handbook of Mathematical Functions*, 7.1.26, error below 1.5e-7.
     private static double normal(double z) {
         double x = Math.abs(z) / Math.sqrt(2);
         double t = 1 / (1 + 0.3275911 * x);

@@ -22,7 +22,8 @@ public final class SpeedLearning {
         List<SpeedModel.Bell> bells = new ArrayList<>();
         for (SpeedFault f : SpeedFault.values()) {
             List<Example> of = examples.stream().filter(e -> e.fault == f).sorted(Comparator.comparingDouble(e -> size(e.ev))).toList();
-            int parts = f == SpeedFault.NONE ? 1 : PARTS;
+            // One speed off has no pattern: it is any good shutter with one of its speeds let go, see SpeedReading.
+            int parts = f == SpeedFault.ONE_SPEED ? 0 : f == SpeedFault.NONE ? 1 : PARTS;
             for (int k = 0; k < parts && of.size() >= 4 * parts; k++) {
                 bells.add(bell(f, 1.0 / parts, of.subList(k * of.size() / parts, (k + 1) * of.size() / parts)));
             }

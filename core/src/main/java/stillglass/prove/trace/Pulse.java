@@ -4,6 +4,8 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.ejml.simple.SimpleMatrix;
+import org.jspecify.annotations.Nullable;
 
 /// Light that one sensor saw of one shot.
 ///
@@ -158,7 +160,7 @@ public record Pulse(double openedS, double closedS, double momentSigmaS, double 
     }
 
     /// The waves of the lamp, where the flat part is long enough to show them.
-    private static @org.jspecify.annotations.Nullable Steady lamp(double[] y, double step, Flanks f) {
+    private static @Nullable Steady lamp(double[] y, double step, Flanks f) {
         int a = (int) Math.ceil(f.opened() + f.rise() * 0.75);
         int b = (int) Math.floor(f.closed() - f.fall() * 0.75);
         if ((b - a) * step < 0.022 || a < 0 || b > y.length) {
@@ -209,8 +211,8 @@ public record Pulse(double openedS, double closedS, double momentSigmaS, double 
                 }
             }
         }
-        var x = new org.ejml.simple.SimpleMatrix(new double[][] {{sums[0], sums[1], sums[2]}, {sums[1], sums[2], sums[3]}, {sums[2], sums[3], sums[4] + 1e-12}})
-                .solve(new org.ejml.simple.SimpleMatrix(3, 1, true, right));
+        var x = new SimpleMatrix(new double[][] {{sums[0], sums[1], sums[2]}, {sums[1], sums[2], sums[3]}, {sums[2], sums[3], sums[4] + 1e-12}})
+                .solve(new SimpleMatrix(3, 1, true, right));
         double bend = x.get(2);
         double at = bend < 0 ? Math.clamp(-x.get(1) / (2 * bend), -1, 1) : 0;
         return new double[] {x.get(0) + x.get(1) * at + bend * at * at, 1.5 / Math.sqrt(Math.max(1, sums[0]))};

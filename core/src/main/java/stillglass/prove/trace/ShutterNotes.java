@@ -1,8 +1,10 @@
 package stillglass.prove.trace;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import stillglass.say.Said;
 
 /// What is worth saying about recordings of a shutter.
@@ -59,11 +61,18 @@ final class ShutterNotes {
         if (spread.orElse(0) > UNSTEADY * mean && spread.orElse(0) > 2 * measured) {
             notes.add(Said.of("shutter.unsteady", "percent", 100 * spread.getAsDouble() / mean, "shots", shots.size()));
         }
-        long missing = shots.stream().filter(s -> s.pulses().stream().anyMatch(Optional::isEmpty)).count();
+        int channels = shots.stream().mapToInt(s -> s.pulses().size()).max().orElse(0);
+        int[] seen = IntStream.range(0, channels).filter(c -> shots.stream().anyMatch(s -> lit(s, c))).toArray();
+        IntStream.range(0, channels).filter(c -> Arrays.stream(seen).noneMatch(k -> k == c)).forEach(c -> notes.add(Said.of("shutter.silent", "channel", c + 1)));
+        long missing = shots.stream().filter(s -> Arrays.stream(seen).anyMatch(c -> !lit(s, c))).count();
         if (missing > 0) {
             notes.add(Said.of("shutter.capped", "shots", missing, "of", shots.size()));
         }
         lamp(shots, kind, notes);
+    }
+
+    private static boolean lit(ShutterReading.Shot s, int channel) {
+        return channel < s.pulses().size() && s.pulses().get(channel).isPresent();
     }
 
     /// Full light that differs from shot to shot is not the shutter's doing.
@@ -73,8 +82,8 @@ final class ShutterNotes {
         }
         for (String file : shots.stream().map(ShutterReading.Shot::recording).distinct().toList()) {
             double[] levels = shots.stream().filter(s -> s.recording().equals(file)).flatMap(s -> s.pulses().stream().limit(1)).flatMap(Optional::stream).mapToDouble(Pulse::level).toArray();
-            double mean = java.util.Arrays.stream(levels).average().orElse(0);
-            double spread = Math.sqrt(java.util.Arrays.stream(levels).map(l -> (l - mean) * (l - mean)).sum() / Math.max(1, levels.length - 1));
+            double mean = Arrays.stream(levels).average().orElse(0);
+            double spread = Math.sqrt(Arrays.stream(levels).map(l -> (l - mean) * (l - mean)).sum() / Math.max(1, levels.length - 1));
             double known = shots.stream().flatMap(s -> s.pulses().stream()).flatMap(Optional::stream).mapToDouble(Pulse::levelSigma).average().orElse(0);
             if (spread > LAMP_UNSTEADY * mean && spread > 3 * known) {
                 notes.add(Said.of("shutter.lamp", "file", file, "percent", 100 * spread / mean));

@@ -34,6 +34,8 @@ public record ShutterReading(List<Shot> shots, Kind kind, double effectiveS, dou
     private static final double NARROW = 0.9;
     /// Light of fewer standard deviations than this is none.
     private static final double SEEN = 3;
+    /// Flanks as close as this in time are those of one place, s.
+    private static final double SAME_PLACE_S = 0.0002;
     private static final double LN2 = Math.log(2);
 
     /// What is said when no light is in any recording.
@@ -121,6 +123,11 @@ public record ShutterReading(List<Shot> shots, Kind kind, double effectiveS, dou
             int last = order[order.length - 1];
             List<Shot> both = shots.stream().filter(s -> s.pulses.size() > Math.max(first, last) && s.pulses.get(first).isPresent() && s.pulses.get(last).isPresent()).toList();
             if (both.isEmpty()) {
+                return NONE;
+            }
+            if (both.stream().allMatch(s -> Math.abs(at(s, last).openedS() - at(s, first).openedS()) < SAME_PLACE_S && Math.abs(at(s, last).closedS() - at(s, first).closedS()) < SAME_PLACE_S)) {
+                // No curtain is so fast: a recorder wrote one sensor to both channels, or both lie behind one blade.
+                notes.add(Said.of("shutter.one-place"));
                 return NONE;
             }
             double travel = both.stream().mapToDouble(s -> at(s, last).openedS() - at(s, first).openedS()).average().orElseThrow();

@@ -24,7 +24,7 @@ final class MeasureWords implements Grammar {
         }
         int here = line.mark();
         Optional<Reading> reading = line.rest().flatMap(text -> FigureText.read(quantity.get(), text)).map(f -> measured(f, in.phase()));
-        if (reading.isEmpty() && !said) {
+        if (reading.isEmpty() && !said && !placed(quantity.get(), line, here)) {
             line.reset(start);
             return Optional.empty();
         }
@@ -32,6 +32,13 @@ final class MeasureWords implements Grammar {
             line.reset(here);
         }
         return Optional.of(reading.orElse(Reading.unclear("say.measured." + quantity.get().where().name().toLowerCase(Locale.ROOT), "what", quantity.get().said(), "word", quantity.get().word())));
+    }
+
+    /// Whether the line goes on with a speed, a stop or a distance: then a figure was meant.
+    private static boolean placed(Quantity q, Cursor line, int here) {
+        line.reset(here);
+        Optional<String> first = line.rest().map(text -> text.strip().split("\\s+")[0]);
+        return q.where() != Quantity.Where.PLACE && first.flatMap(q::at).isPresent();
     }
 
     private static Reading measured(FigureText f, Phase phase) {

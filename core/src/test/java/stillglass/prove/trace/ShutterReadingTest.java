@@ -211,15 +211,40 @@ class ShutterReadingTest {
         assertThat(keys(r)).contains("shutter.narrow");
     }
 
+    private static float[][] channels(Recording r) {
+        float[][] out = new float[r.channels()][];
+        r.play(0, r.frames(), (block, n) -> {
+            for (int c = 0; c < out.length; c++) {
+                out[c] = block[c].clone();
+            }
+        });
+        return out;
+    }
+
+    private static ShutterReading alongTheGate(Recording... all) {
+        return ShutterReading.of(List.of(all), ShutterReading.Kind.FOCAL_PLANE, List.of(0.1, 0.9)).orElseThrow();
+    }
+
     @Test
     void aSensorThatSeesNothingIsSaid() {
-        Recording r = slit(0.0096, 0.001, 0, 0.0002, 26, false);
-        float[][] channels = new float[2][];
-        r.play(0, r.frames(), (block, n) -> channels[0] = block[0].clone());
-        channels[1] = noisy(new float[channels[0].length], 26, 31);
-        ShutterReading read = ShutterReading.of(List.of(recorded(channels)), ShutterReading.Kind.FOCAL_PLANE, List.of(0.1, 0.9)).orElseThrow();
-        assertThat(keys(read)).contains("shutter.capped");
+        Recording whole = slit(0.0096, 0.001, 0, 0.0002, 26, false);
+        Recording half = recorded(channels(whole)[0], noisy(new float[(int) whole.frames()], 26, 31));
+        ShutterReading never = alongTheGate(half);
+        assertThat(keys(never)).contains("shutter.silent").doesNotContain("shutter.capped");
+        assertThat(never.evennessEv()).isEmpty();
+        assertThat(keys(alongTheGate(whole, half))).as("a sensor that sees some shots").contains("shutter.capped").doesNotContain("shutter.silent");
+    }
+
+    /// A recorder that writes one plug to both sides.
+    @Test
+    void oneSensorOnTwoChannelsTellsNoEvenness() {
+        Recording r = slit(0.0096, 0.004, 0, 0.0002, 30, false);
+        float[] one = channels(r)[0];
+        ShutterReading read = alongTheGate(recorded(one, one.clone()));
+        assertThat(keys(read)).contains("shutter.one-place");
         assertThat(read.evennessEv()).isEmpty();
+        assertThat(read.travelS()).isEmpty();
+        assertThat(read.effectiveS()).isCloseTo(0.004, within(0.00004));
     }
 
     @Test

@@ -62,10 +62,10 @@ class FiguresTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"measured speed 1/125", "measured speed 1/125 8.4", "measured opening 8.4 ms", "measured speed 1/125 8.4 mm", "measured scale 1 m -2 m", "measured torque focus tight",
-        "measured speed 1/125 1/0", "measured veil 4000 %"})
+        "measured speed 1/125 1/0", "measured veil 4000 %", "speed 1/60 fast"})
     void whatIsNoFigureIsAskedFor(String line) {
         Job job = Job.begun().stage(Stage.ARRIVE);
-        assertThat(job.read(line)).isInstanceOf(Reading.Unclear.class);
+        assertThat(job.read(line)).isInstanceOfSatisfying(Reading.Unclear.class, u -> assertThat(u.why().key()).as("what is lacking is said").startsWith("say.measured."));
     }
 
     @Test
