@@ -5,6 +5,7 @@ import com.drew.imaging.jpeg.JpegMetadataReader;
 import com.drew.imaging.tiff.TiffMetadataReader;
 import com.drew.lang.ByteArrayReader;
 import com.drew.metadata.Metadata;
+import com.drew.metadata.exif.ExifDirectoryBase;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import com.drew.metadata.exif.ExifReader;
 import com.drew.metadata.exif.ExifSubIFDDirectory;
@@ -18,6 +19,7 @@ import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /// What a camera wrote into a photo besides its pixels. Only that part is read: texts and profiles beside it can be packed so that they unfold to gigabytes.
 /// All of it is a courtesy; whether the photo can be read is decided by the decoder of its pixels.
@@ -43,6 +45,15 @@ final class Exif {
     /// EXIF orientation, 1 (upright) when absent.
     static int orientation(byte[] bytes) {
         return metadata(bytes).map(m -> m.getFirstDirectoryOfType(ExifIFD0Directory.class)).map(d -> d.getInteger(ExifIFD0Directory.TAG_ORIENTATION)).filter(t -> t >= 1 && t <= 8).orElse(1);
+    }
+
+    /// Exposure as the camera wrote it: time in s × sensitivity / f-number². A stop that is not written is that of every photo of the lens: it counts as 1.
+    static OptionalDouble exposure(byte[] bytes) {
+        Optional<ExifSubIFDDirectory> d = metadata(bytes).map(m -> m.getFirstDirectoryOfType(ExifSubIFDDirectory.class));
+        Optional<Double> time = d.map(x -> x.getDoubleObject(ExifDirectoryBase.TAG_EXPOSURE_TIME)).filter(t -> t > 0 && Double.isFinite(t));
+        double iso = d.map(x -> x.getDoubleObject(ExifDirectoryBase.TAG_ISO_EQUIVALENT)).filter(v -> v > 0 && Double.isFinite(v)).orElse(1.0);
+        double stop = d.map(x -> x.getDoubleObject(ExifDirectoryBase.TAG_FNUMBER)).filter(v -> v > 0 && Double.isFinite(v)).orElse(1.0);
+        return time.map(t -> OptionalDouble.of(t * iso / (stop * stop))).orElse(OptionalDouble.empty());
     }
 
     private static Optional<Metadata> metadata(byte[] bytes) {

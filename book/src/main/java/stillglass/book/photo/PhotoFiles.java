@@ -190,6 +190,11 @@ public final class PhotoFiles {
         return Exif.orientation(bytes);
     }
 
+    /// Exposure as the camera wrote it, relative: time × sensitivity / f-number².
+    public static OptionalDouble exposure(byte[] bytes) {
+        return Exif.exposure(bytes);
+    }
+
     private static ImageReader reader(String name, ImageInputStream in) {
         Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
         if (!readers.hasNext()) {

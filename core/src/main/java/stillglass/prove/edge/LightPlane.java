@@ -16,6 +16,32 @@ public record LightPlane(int width, int height, float[] light) {
         }
     }
 
+    /// Light between the pixels, bilinear, pixel centres at whole numbers; NaN beyond the photo.
+    public double between(double x, double y) {
+        int i = (int) Math.floor(x);
+        int j = (int) Math.floor(y);
+        if (i < 0 || j < 0 || i + 1 >= width || j + 1 >= height) {
+            return Double.NaN;
+        }
+        double fx = x - i;
+        double fy = y - j;
+        int k = j * width + i;
+        return (light[k] * (1 - fx) + light[k + 1] * fx) * (1 - fy) + (light[k + width] * (1 - fx) + light[k + width + 1] * fx) * fy;
+    }
+
+    /// What is dark made bright, for what is looked for by its darkness.
+    public LightPlane inverted() {
+        float top = 0;
+        for (float v : light) {
+            top = Math.max(top, v);
+        }
+        float[] out = new float[light.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = top > 0 ? 1 - light[i] / top : 0;
+        }
+        return new LightPlane(width, height, out);
+    }
+
     double at(int x, int y) {
         return light[y * width + x];
     }

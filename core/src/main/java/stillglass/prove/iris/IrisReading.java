@@ -90,7 +90,7 @@ public record IrisReading(List<Stop> stops, OptionalDouble hysteresisEv, List<Sa
     }
 
     /// One standard deviation of an area in EV: the edge all round may be off by a tenth of a pixel.
-    private static double sigma(Opening o) {
+    static double sigma(Opening o) {
         return 2 * EDGE_PX / o.meanRadius() / LN2;
     }
 

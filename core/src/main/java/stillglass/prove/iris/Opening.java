@@ -12,7 +12,7 @@ import stillglass.prove.edge.LightPlane;
 /// @param radius distance of the edge in [#DIRECTIONS] directions, the first upwards, clockwise; pixels
 /// @param saturated whether the opening is cut at white, so that it looks larger
 @SuppressWarnings("ArrayRecordComponent")
-record Opening(double cx, double cy, double[] radius, boolean saturated) {
+public record Opening(double cx, double cy, double[] radius, boolean saturated) {
     static final int DIRECTIONS = 720;
     private static final double LEAST_PIXELS = 200;
     private static final double LEAST_CONTRAST = 0.1;
@@ -20,7 +20,7 @@ record Opening(double cx, double cy, double[] radius, boolean saturated) {
     private static final int ROUNDS = 3;
 
     /// @return nothing when no bright opening lies whole in the photo
-    static Optional<Opening> in(LightPlane photo) {
+    public static Optional<Opening> in(LightPlane photo) {
         double[] levels = levels(photo);
         double dark = levels[0];
         double bright = levels[1];
@@ -48,12 +48,23 @@ record Opening(double cx, double cy, double[] radius, boolean saturated) {
         return Optional.of(new Opening(cx, cy, r, bright >= WHITE));
     }
 
-    double area() {
+    public double area() {
         return Arrays.stream(radius).map(v -> v * v).sum() * Math.PI / DIRECTIONS;
     }
 
-    double meanRadius() {
+    public double meanRadius() {
         return Math.sqrt(area() / Math.PI);
+    }
+
+    /// Distance of the edge that is farthest out, pixels.
+    public double longest() {
+        return Arrays.stream(radius).max().orElse(0);
+    }
+
+    /// Distance from the middle as a share of that of the edge in the same direction: below 1 inside.
+    public double share(double x, double y) {
+        double turn = Math.atan2(x - cx, cy - y) / (2 * Math.PI);
+        return Math.hypot(x - cx, y - cy) / radius[Math.floorMod((int) Math.round(turn * DIRECTIONS), DIRECTIONS)];
     }
 
     /// Two levels that part the pixels best (N. Otsu, IEEE Trans. SMC 9, 1979).
@@ -151,14 +162,14 @@ record Opening(double cx, double cy, double[] radius, boolean saturated) {
         double inside = 0;
         int count = 0;
         for (double r = 0.4 * mean; r < 0.75 * mean; r += 1) {
-            double v = at(p, cx + r * dx, cy + r * dy);
+            double v = p.between(cx + r * dx, cy + r * dy);
             inside += Double.isNaN(v) ? 0 : v;
             count++;
         }
         double half = (inside / Math.max(1, count) + dark) / 2;
         double before = Double.NaN;
         for (double r = out; r > 0.2 * mean; r -= step) {
-            double v = at(p, cx + r * dx, cy + r * dy);
+            double v = p.between(cx + r * dx, cy + r * dy);
             if (Double.isNaN(v)) {
                 continue;
             }
@@ -168,19 +179,6 @@ record Opening(double cx, double cy, double[] radius, boolean saturated) {
             before = v;
         }
         return Double.NaN;
-    }
-
-    private static double at(LightPlane p, double x, double y) {
-        int i = (int) Math.floor(x);
-        int j = (int) Math.floor(y);
-        if (i < 0 || j < 0 || i + 1 >= p.width() || j + 1 >= p.height()) {
-            return Double.NaN;
-        }
-        double fx = x - i;
-        double fy = y - j;
-        int k = j * p.width() + i;
-        float[] l = p.light();
-        return (l[k] * (1 - fx) + l[k + 1] * fx) * (1 - fy) + (l[k + p.width()] * (1 - fx) + l[k + p.width() + 1] * fx) * fy;
     }
 
     /// How far the middle of the area is from where the distances were taken.
