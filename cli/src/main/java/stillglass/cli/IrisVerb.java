@@ -5,12 +5,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.OptionalDouble;
 import picocli.CommandLine;
-import stillglass.book.BadInput;
-import stillglass.book.photo.PhotoFiles;
 import stillglass.prove.iris.IrisReading;
-import stillglass.prove.measure.Quantity;
 import stillglass.say.Wording;
 
 /// `iris --stops 2,2.8,4 PHOTO PHOTO PHOTO`: areas and blades of an iris over its stops.
@@ -25,18 +21,7 @@ final class IrisVerb extends Verb {
     @Override
     public Integer call() {
         PrintWriter out = out();
-        String[] words = stops.split(",");
-        if (words.length != photos.size()) {
-            throw new BadInput("command line", "--stops", "names " + words.length + " stops for " + photos.size() + " photos: give one for each");
-        }
-        List<IrisReading.Taken> taken = new ArrayList<>();
-        for (int i = 0; i < words.length; i++) {
-            String word = words[i];
-            String stop = Quantity.OPENING.at(word).orElseThrow(() -> new BadInput("command line", "--stops", "\"" + word.strip() + "\" is no f-number: give them as 2,2.8,4"));
-            String name = String.valueOf(photos.get(i).getFileName());
-            taken.add(new IrisReading.Taken(name, Double.parseDouble(stop), PhotoFiles.plane(name, PhotoFiles.bytes(photos.get(i)), OptionalDouble.empty())));
-        }
-        IrisReading r = IrisReading.of(taken);
+        IrisReading r = IrisReading.of(StopPhotos.of(stops, photos));
         List<String> notes = r.diagnostics().stream().map(Wording.core()::say).toList();
         if (json()) {
             out.println(new Answer().put("stops", r.stops().stream().map(s -> new Answer().put("photo", s.photo()).number("f_number", s.fNumber()).number("area_px", s.areaPx()).number("ev", s.ev())

@@ -28,10 +28,21 @@ final class SharpnessVerb extends Verb {
     @CommandLine.Option(names = "--gamma", paramLabel = "G", description = "light is the stored value to this power: 1 for linear files (default: sRGB)")
     private @Nullable String gamma;
 
+    @CommandLine.Option(names = "--tone", arity = "2", paramLabel = "PHOTO", description = "measure the camera's tone from two photos of one scene at two exposures, instead of --gamma")
+    private List<Path> exposures = List.of();
+
+    @CommandLine.Option(names = "--at", paramLabel = "Z,Z…", description = "focus position of each photo, in any unit: field curvature and tilt of the field")
+    private @Nullable String positions;
+
+    @CommandLine.Option(names = "--stops", paramLabel = "N,N…", description = "stop of each photo, with --at: focus shift between stops")
+    private @Nullable String stops;
+
     @Override
     public Integer call() {
         PrintWriter out = out();
         OptionalDouble power = power();
+        FocusSeries series = FocusSeries.of(positions, stops, photos.size());
+        double tone = exposures.isEmpty() ? 1 : ToneOption.power(exposures);
         List<Map<String, Object>> edges = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         List<Double> halves = new ArrayList<>();
@@ -39,7 +50,8 @@ final class SharpnessVerb extends Verb {
         for (Path photo : photos) {
             String name = String.valueOf(photo.getFileName());
             LightPlane plane = PhotoFiles.plane(name, PhotoFiles.bytes(photo), power);
-            SharpnessReading r = SharpnessReading.of(plane);
+            SharpnessReading r = SharpnessReading.of(tone == 1 ? plane : plane.toned(tone));
+            series.add(plane.width(), plane.height(), r);
             String before = photos.size() > 1 ? name + ": " : "";
             r.diagnostics().forEach(d -> notes.add(before + Wording.core().say(d)));
             r.edges().forEach(e -> edges.add(edge(e, name)));
@@ -49,9 +61,16 @@ final class SharpnessVerb extends Verb {
                 print(out, before, r);
             }
         }
+        series.answer(answer, notes);
+        if (!json()) {
+            series.print(out);
+        }
         halves.sort(null);
         int n = halves.size();
         OptionalDouble median = n == 0 ? OptionalDouble.empty() : OptionalDouble.of((halves.get(n / 2) + halves.get((n - 1) / 2)) / 2);
+        if (!exposures.isEmpty()) {
+            answer.number("tone_power", tone);
+        }
         if (json()) {
             out.println(answer.put("edges", edges).number("mtf50_cpp", median).put("diagnostics", notes).json());
         } else {

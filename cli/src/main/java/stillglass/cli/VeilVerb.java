@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import picocli.CommandLine;
 import stillglass.book.photo.VeilPhotos;
 import stillglass.prove.veil.VeilReading;
@@ -28,32 +29,35 @@ final class VeilVerb extends Verb {
     public Integer call() {
         PrintWriter out = out();
         List<String> notes = new ArrayList<>();
-        VeilReading before = read(photos, notes);
-        Answer answer = new Answer().put("veil", told(before));
-        if (!json()) {
-            print(out, before);
-        }
-        if (!later.isEmpty()) {
-            VeilReading after = read(later, notes);
-            VeilReading.Change change = before.to(after, true);
-            answer.put("after", told(after)).put("change", new Answer().number("share", change.value()).number("sigma", change.sigma()).put("telling", change.telling()));
-            if (!json()) {
-                print(out, after);
-                out.printf(Locale.ROOT, "change %+.2f %% ± %.2f %%: %s%n", 100 * change.value(), 100 * INTERVAL * change.sigma(), change.telling() ? change.value() < 0 ? "clearer" : "more veil" : "no change is told");
-            }
-        }
+        Answer answer = new Answer();
+        Optional<VeilReading> before = read(photos, notes);
+        Optional<VeilReading> after = later.isEmpty() ? Optional.empty() : read(later, notes);
+        before.ifPresent(r -> answer.put("veil", told(r)));
+        after.ifPresent(r -> answer.put("after", told(r)));
+        Optional<VeilReading.Change> change = before.flatMap(b -> after.map(a -> b.to(a, true)));
+        change.ifPresent(c -> answer.put("change", new Answer().number("share", c.value()).number("sigma", c.sigma()).put("telling", c.telling())));
         if (json()) {
             out.println(answer.put("diagnostics", notes).json());
         } else {
+            before.ifPresent(r -> print(out, r));
+            after.ifPresent(r -> print(out, r));
+            change.ifPresent(c -> out.printf(Locale.ROOT, "change %+.2f %% ± %.2f %%: %s%n", 100 * c.value(), 100 * INTERVAL * c.sigma(), c.telling() ? c.value() < 0 ? "clearer" : "more veil" : "no change is told"));
             notes.forEach(n -> out.println("note: " + n));
         }
-        return 0;
+        return before.isEmpty() || !later.isEmpty() && after.isEmpty() ? 1 : 0;
     }
 
-    private VeilReading read(List<Path> files, List<String> notes) {
-        VeilReading r = VeilPhotos.read(files, black);
-        r.diagnostics().stream().map(Wording.core()::say).filter(n -> !notes.contains(n)).forEach(notes::add);
-        return r;
+    private Optional<VeilReading> read(List<Path> files, List<String> notes) {
+        return switch (VeilPhotos.read(files, black)) {
+            case VeilReading.Answer.Read r -> {
+                r.reading().diagnostics().stream().map(Wording.core()::say).filter(n -> !notes.contains(n)).forEach(notes::add);
+                yield Optional.of(r.reading());
+            }
+            case VeilReading.Answer.Refused r -> {
+                notes.add(Wording.core().say(r.why()));
+                yield Optional.empty();
+            }
+        };
     }
 
     private static Answer told(VeilReading r) {

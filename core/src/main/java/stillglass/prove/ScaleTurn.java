@@ -52,6 +52,9 @@ public record ScaleTurn(double degrees, double sigmaDegrees, boolean alike) {
 
     /// How far a lens is extended for a distance from the film, mm.
     static double extension(double distanceM, double focalMm) {
+        if (Double.isInfinite(distanceM)) {
+            return 0;
+        }
         double k = 1000 * distanceM / focalMm - 2;
         if (!(k >= 2)) {
             throw new IllegalArgumentException("nothing nearer than four focal lengths from the film is ever sharp on it");

@@ -29,6 +29,12 @@ class ScaleTurnTest {
         assertThat(t.sigmaDegrees()).isPositive().isLessThan(1);
     }
 
+    /// Sharp at 60 m when the scale says infinity: the lens stands as far out as 60 m wants it.
+    @Test
+    void infinityOnTheScaleTellsToo() {
+        assertThat(ScaleTurn.of(List.of(new ScaleTurn.At(Double.POSITIVE_INFINITY, 60, 2)), 50, 15).degrees()).isCloseTo(-360 * (2500 / 59_900.0) / 15, within(0.002));
+    }
+
     private static double distance(double extensionMm, double focalMm) {
         double m = extensionMm / focalMm;
         return focalMm * (2 + 1 / m + m) / 1000;

@@ -1,9 +1,11 @@
 package stillglass.app.prove;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.IntStream;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
@@ -13,6 +15,7 @@ import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
+import stillglass.prove.speed.ShutterSign;
 import stillglass.prove.speed.SpeedFault;
 import stillglass.prove.speed.SpeedModelText;
 import stillglass.prove.speed.SpeedReading;
@@ -21,6 +24,8 @@ import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.joints.Trial;
 import stillglass.ticket.proof.Provable;
 import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.readings.Readings;
+import stillglass.ticket.story.Phase;
 
 /// Everything that can be shown by a figure on this instrument, and the one that is looked at.
 ///
@@ -68,7 +73,7 @@ public record FiguresModel(List<Row> rows, int chosen) {
     /// @param chosen quantity that is looked at; the first that wants something where it is none of this instrument
     public static FiguresModel of(Work work, Optional<Quantity> chosen) {
         OptionalDouble hidden = work.section().map(l -> OptionalDouble.of(InfinityShims.hiddenMm(l.fNumber(), InfinityShims.SMALL_FORMAT_CIRCLE_MM))).orElse(OptionalDouble.empty());
-        List<Row> rows = Provable.all(work.state().readings(), work.state().joints(), work.instrument().sort()).stream().map(p -> row(p, hidden, work)).toList();
+        List<Row> rows = Provable.all(work.state().readings(), work.state().joints(), work.instrument()).stream().map(p -> row(p, hidden, work)).toList();
         List<Quantity> all = rows.stream().map(Row::quantity).toList();
         int at = chosen.map(all::indexOf).orElse(-1);
         return new FiguresModel(rows, at >= 0 ? at : first(rows));
@@ -166,7 +171,7 @@ public record FiguresModel(List<Row> rows, int chosen) {
     private static List<String> meaning(Provable p, Optional<Verdict> verdict, OptionalDouble hidden, Work work) {
         List<String> out = new ArrayList<>();
         if (p.quantity() == Quantity.SPEED) {
-            pattern(p, out);
+            pattern(p, work.state().readings(), out);
         }
         if (p.quantity() == Quantity.SCALE) {
             Zeroing.scale(p.points().stream().flatMap(t -> t.now().stream()).toList(), work.state(), work.world()).ifPresent(said -> out.add(Words.sentence(said)));
@@ -183,21 +188,25 @@ public record FiguresModel(List<Row> rows, int chosen) {
         return out;
     }
 
-    /// The pattern of the figures of now, or of arrival while too few of them are there.
-    private static void pattern(Provable p, List<String> out) {
+    /// The pattern of the figures of now, or of arrival while too few of them are there, together with the functions that were tried then.
+    private static void pattern(Provable p, Readings readings, List<String> out) {
         List<SpeedReading.Point> now = points(p, true);
-        List<SpeedReading.Point> read = now.size() >= FEWEST_SPEEDS ? now : points(p, false);
-        if (read.size() < FEWEST_SPEEDS) {
+        boolean after = now.size() >= FEWEST_SPEEDS;
+        List<SpeedReading.Point> read = after ? now : points(p, false);
+        Set<ShutterSign> tried = EnumSet.noneOf(ShutterSign.class);
+        Phase when = after ? Phase.AFTER : Phase.BEFORE;
+        readings.checks(when).keySet().forEach(f -> readings.last(when, f).flatMap(c -> ShutterSign.of(f, c.found(), c.free())).ifPresent(tried::add));
+        if (read.size() < FEWEST_SPEEDS && tried.stream().allMatch(ShutterSign::well)) {
             return;
         }
-        List<SpeedReading.Likely> ranked = SpeedReading.of(read, SpeedModelText.shipped()).ranked();
+        List<SpeedReading.Likely> ranked = SpeedReading.of(read, SpeedModelText.shipped(), tried).ranked();
         SpeedReading.Likely first = ranked.getFirst();
         SpeedReading.Likely second = ranked.get(1);
         if (first.fault() == SpeedFault.NONE) {
             return;
         }
-        String when = Words.of(read == now ? "figures.pattern.now" : "figures.pattern.arrived");
-        out.add(Words.of("figures.pattern", when, Words.say(first.fault().said()), 100 * first.probability(), Words.say(second.fault().said()), 100 * second.probability()));
+        String as = Words.of(after ? "figures.pattern.now" : "figures.pattern.arrived");
+        out.add(Words.of("figures.pattern", as, Words.say(first.fault().said()), 100 * first.probability(), Words.say(second.fault().said()), 100 * second.probability()));
         out.add(Words.of("figures.pattern.settle", Words.say(first.fault().settles())));
         out.add(Words.of("figures.pattern.reach", Words.say(first.fault().reach())));
     }
@@ -210,7 +219,7 @@ public record FiguresModel(List<Row> rows, int chosen) {
     private static List<String> suspects(Quantity q, Work work) {
         String function = switch (q) {
             case SPEED, EVENNESS -> "speed";
-            case OPENING -> "iris";
+            case OPENING, CLOSING -> "iris";
             case INFINITY, SHARPNESS, FLANGE, VEIL -> "infinity";
             case TORQUE, BREAKAWAY, SCALE, PLAY, WEIGHT -> "focus";
             case FINDER -> "finder";

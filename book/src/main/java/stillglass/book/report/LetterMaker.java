@@ -82,7 +82,7 @@ public final class LetterMaker {
     }
 
     private List<Provable> provable() {
-        return Provable.all(state.readings(), state.joints(), world.instrument().sort());
+        return Provable.all(state.readings(), state.joints(), world.instrument());
     }
 
     private List<Said> done() {

@@ -180,7 +180,7 @@ public final class ReportMaker {
         }
         veil(state).ifPresent(v -> rows.add(List.of(Said.of("report.veil"), Said.of("report.percent", "percent", 100 * v.before()), Said.of("report.percent", "percent", 100 * v.after()),
                 Said.of("report.veil.change", "change", 100 * v.change(), "interval", 100 * v.halfWidth()))));
-        for (Provable p : Provable.all(state.readings(), state.joints(), world.instrument().sort())) {
+        for (Provable p : Provable.all(state.readings(), state.joints(), world.instrument())) {
             if (p.quantity() != Quantity.INFINITY) {
                 p.points().forEach(t -> rows.add(figure(t)));
             }

@@ -45,6 +45,9 @@ public record FocusField(List<Foot> points, Value middle, Value bowl, Optional<V
     /// @param radial whether its normal points along the radius rather than round it
     public record Foot(double x, double y, boolean radial, Value focus) {}
 
+    /// What is said when a series tells no field.
+    public static final Said TOO_FEW = Said.of("field.few");
+
     public FocusField {
         points = List.copyOf(points);
         diagnostics = List.copyOf(diagnostics);

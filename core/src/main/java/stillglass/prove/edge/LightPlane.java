@@ -29,6 +29,16 @@ public record LightPlane(int width, int height, float[] light) {
         return (light[k] * (1 - fx) + light[k + 1] * fx) * (1 - fy) + (light[k + width] * (1 - fx) + light[k + width + 1] * fx) * fy;
     }
 
+    /// As a camera of another tone meant it.
+    /// @param power of its light over the light that was read
+    public LightPlane toned(double power) {
+        float[] out = new float[light.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = (float) Math.pow(Math.max(0, light[i]), 1 / power);
+        }
+        return new LightPlane(width, height, out);
+    }
+
     /// What is dark made bright, for what is looked for by its darkness.
     public LightPlane inverted() {
         float top = 0;

@@ -44,6 +44,9 @@ public record BladeFaces(int blades, List<Place> places, double wetShare, double
         }
     }
 
+    /// What is said when no blades are seen.
+    public static final Said NONE = Said.of("blades.none");
+
     public BladeFaces {
         places = List.copyOf(places);
     }

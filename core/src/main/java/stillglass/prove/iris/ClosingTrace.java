@@ -30,6 +30,9 @@ public record ClosingTrace(List<Closing> events, double meanS, double sigmaS, do
     /// @param bounce whether it opened again by more than 15 % right after
     public record Closing(double atS, double seconds, boolean bounce) {}
 
+    /// What is said when the light never falls.
+    public static final Said NONE = Said.of("closing.none");
+
     public ClosingTrace {
         events = List.copyOf(events);
         diagnostics = List.copyOf(diagnostics);

@@ -44,6 +44,9 @@ public record IrisReading(List<Stop> stops, OptionalDouble hysteresisEv, List<Sa
         }
     }
 
+    /// What is said when no opening is seen whole.
+    public static final Said NO_OPENING = Said.of("iris.no-opening");
+
     public IrisReading {
         stops = List.copyOf(stops);
         diagnostics = List.copyOf(diagnostics);

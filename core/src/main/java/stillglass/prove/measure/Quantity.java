@@ -3,6 +3,7 @@ package stillglass.prove.measure;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.regex.Pattern;
 import stillglass.prove.trace.Speed;
 import stillglass.say.Said;
 
@@ -32,6 +33,8 @@ public enum Quantity {
     PLAY("mm", Where.PLACE, 0.01, 100),
     /// From the mount to the film, mm.
     FLANGE("mm", Where.NOTHING, 0.01, 1000),
+    /// Time in which an iris closes to a stop, from 95 % of the light between to 5 %, s.
+    CLOSING("s", Where.STOP, 0, 10),
     WEIGHT("g", Where.PLACE, 0.01, 100_000);
 
     /// What a reading is made at.
@@ -46,6 +49,10 @@ public enum Quantity {
 
     /// Where no error is stated: of what it depends on the figure itself, as a share of it.
     private static final double USUAL_SHARE = 0.03;
+    /// At infinity a departure is this over the true distance: 100 m there weighs as much as a twentieth of the distance does near by.
+    private static final double FAR_M = 5;
+    private static final String INFINITE = "Infinity";
+    private static final Pattern INFINITE_TYPED = Pattern.compile("∞|inf|infinity");
     private static final double LN2 = Math.log(2);
 
     private final String unit;
@@ -88,12 +95,12 @@ public enum Quantity {
 
     /// Where it is measured, to be said: `1/125 s`, `f/2.8`.
     public Said place(String at) {
-        return Said.of("place." + where.name().toLowerCase(Locale.ROOT), "at", at);
+        return at.equals(INFINITE) ? Said.of("place.infinite") : Said.of("place." + where.name().toLowerCase(Locale.ROOT), "at", at);
     }
 
     /// Exposures are said in milliseconds, shares in percent.
     private double saidIn() {
-        return this == SPEED ? 1000 : this == VEIL ? 100 : 1;
+        return this == SPEED || this == CLOSING ? 1000 : this == VEIL ? 100 : 1;
     }
 
     /// One standard deviation of a typed reading whose error is not stated.
@@ -116,7 +123,7 @@ public enum Quantity {
             case PLACE -> Optional.of(text);
             case SPEED -> Speed.parse(text).stream().mapToObj(s -> Speed.text(s).replace(" s", "")).findFirst();
             case STOP -> number(text.replaceFirst("^f\\s*/?\\s*", "")).stream().filter(n -> n >= 0.5 && n <= 256).mapToObj(Quantity::plain).findFirst();
-            case DISTANCE -> number(text.replaceFirst("\\s*m$", "")).stream().filter(n -> n > 0 && n <= 10_000).mapToObj(Quantity::plain).findFirst();
+            case DISTANCE -> INFINITE_TYPED.matcher(text).matches() ? Optional.of(INFINITE) : number(text.replaceFirst("\\s*m$", "")).stream().filter(n -> n > 0 && n <= 10_000).mapToObj(Quantity::plain).findFirst();
         };
     }
 
@@ -138,9 +145,9 @@ public enum Quantity {
     public OptionalDouble nominal(String at) {
         return switch (this) {
             case SPEED -> Speed.parse(at);
-            case SCALE, FINDER -> number(at);
+            case SCALE, FINDER -> at.equals(INFINITE) ? OptionalDouble.of(Double.POSITIVE_INFINITY) : number(at);
             case INFINITY, EVENNESS, OPENING -> OptionalDouble.of(0);
-            case SHARPNESS, VEIL, TORQUE, BREAKAWAY, PLAY, FLANGE, WEIGHT -> OptionalDouble.empty();
+            case SHARPNESS, VEIL, TORQUE, BREAKAWAY, PLAY, FLANGE, CLOSING, WEIGHT -> OptionalDouble.empty();
         };
     }
 
@@ -150,7 +157,7 @@ public enum Quantity {
         OptionalDouble nominal = nominal(at);
         return nominal.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(switch (this) {
             case SPEED -> Math.log(value / nominal.getAsDouble()) / LN2;
-            case SCALE, FINDER -> value / nominal.getAsDouble() - 1;
+            case SCALE, FINDER -> at.equals(INFINITE) ? FAR_M / value : value / nominal.getAsDouble() - 1;
             default -> value - nominal.getAsDouble();
         });
     }
@@ -159,7 +166,7 @@ public enum Quantity {
     public double departureSigma(String at, double value, double sigma) {
         return switch (this) {
             case SPEED -> sigma / Math.max(1e-12, value) / LN2;
-            case SCALE, FINDER -> sigma / nominal(at).orElse(1);
+            case SCALE, FINDER -> at.equals(INFINITE) ? FAR_M * sigma / (value * value) : sigma / nominal(at).orElse(1);
             default -> sigma;
         };
     }
@@ -179,6 +186,6 @@ public enum Quantity {
 
     /// Whether less is better.
     public boolean lessIsBetter() {
-        return this == VEIL || this == PLAY;
+        return this == VEIL || this == PLAY || this == CLOSING;
     }
 }

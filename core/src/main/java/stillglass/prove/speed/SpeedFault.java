@@ -1,6 +1,8 @@
 package stillglass.prove.speed;
 
+import java.util.EnumSet;
 import java.util.Locale;
+import java.util.Set;
 import stillglass.say.Said;
 
 /// What a leaf shutter or its gears may suffer from.
@@ -20,7 +22,17 @@ public enum SpeedFault {
     /// Oil on the blades: they part and close late.
     BLADES(0.08),
     /// The main spring was tightened, or a wrong one fitted: fast speeds short.
-    STRONG_SPRING(0.02);
+    STRONG_SPRING(0.02),
+    /// B lets go while the release is held, or its catch misses. No speed shows it.
+    B_CATCH(0.05),
+    /// The self-timer does not start. No speed shows it.
+    TIMER_STANDS(0.06),
+    /// The self-timer starts and does not end, or ends without releasing. No speed shows it.
+    TIMER_STAYS(0.05),
+    /// The cocked state is not held: it fires before it is cocked through, or at a touch. No speed shows it.
+    COCK_CATCH(0.04);
+
+    private static final Set<SpeedFault> SILENT = EnumSet.of(B_CATCH, TIMER_STANDS, TIMER_STAYS, COCK_CATCH);
 
     private final double prior;
 
@@ -31,6 +43,11 @@ public enum SpeedFault {
     /// How often it is met before anything was measured.
     public double prior() {
         return prior;
+    }
+
+    /// Whether the speeds depart when it is there; else only trying its function tells.
+    public boolean inSpeeds() {
+        return !SILENT.contains(this);
     }
 
     private String word() {

@@ -21,6 +21,9 @@ public final class SpeedLearning {
     public static SpeedModel learn(List<Example> examples) {
         List<SpeedModel.Bell> bells = new ArrayList<>();
         for (SpeedFault f : SpeedFault.values()) {
+            if (!f.inSpeeds()) {
+                continue;
+            }
             List<Example> of = examples.stream().filter(e -> e.fault == f).sorted(Comparator.comparingDouble(e -> size(e.ev))).toList();
             // One speed off has no pattern: it is any good shutter with one of its speeds let go, see SpeedReading.
             int parts = f == SpeedFault.ONE_SPEED ? 0 : f == SpeedFault.NONE ? 1 : PARTS;

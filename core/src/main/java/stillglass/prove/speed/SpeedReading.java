@@ -1,10 +1,12 @@
 package stillglass.prove.speed;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.ejml.simple.SimpleMatrix;
 
 /// Which faults the departures at some speeds speak for. Bayes over all faults: each has bells over the departures at ten speeds, which are brought to the speeds that were measured; measuring
@@ -33,8 +35,15 @@ public record SpeedReading(List<Likely> ranked) {
         ranked = List.copyOf(ranked);
     }
 
-    /// @return everything equally open, as before measuring, when fewer than three speeds were measured
+    /// Of speeds alone.
     public static SpeedReading of(List<Point> points, SpeedModel model) {
+        return of(points, model, Set.of());
+    }
+
+    /// Faults that no speed shows are among the answers where a function of theirs was tried.
+    /// @param tried what functions were found to do
+    /// @return everything equally open, as before measuring, when fewer than three speeds were measured and no function tried
+    public static SpeedReading of(List<Point> points, SpeedModel model, Set<ShutterSign> tried) {
         Map<SpeedFault, Double> log = new EnumMap<>(SpeedFault.class);
         if (points.size() >= FEWEST) {
             for (SpeedModel.Bell b : model.bells()) {
@@ -43,6 +52,7 @@ public record SpeedReading(List<Likely> ranked) {
                     for (int k = 0; k < points.size(); k++) {
                         log.merge(SpeedFault.ONE_SPEED, Math.log(b.share() / points.size()) + density(points, b, k), SpeedReading::add);
                     }
+                    Arrays.stream(SpeedFault.values()).filter(f -> !f.inSpeeds()).forEach(f -> log.merge(f, Math.log(b.share()) + density(points, b, -1), SpeedReading::add));
                 }
             }
         }
@@ -50,7 +60,11 @@ public record SpeedReading(List<Likely> ranked) {
         double sum = 0;
         List<Likely> out = new ArrayList<>();
         for (SpeedFault f : SpeedFault.values()) {
-            double w = f.prior() * (Math.exp(log.getOrDefault(f, points.size() >= FEWEST ? Double.NEGATIVE_INFINITY : top) - top) + DOUBT);
+            if (!f.inSpeeds() && tried.stream().noneMatch(s -> s.asks(f))) {
+                continue;
+            }
+            double heard = tried.stream().mapToDouble(s -> s.likelihood(f)).reduce(1, (a, b) -> a * b);
+            double w = f.prior() * heard * (Math.exp(log.getOrDefault(f, points.size() >= FEWEST ? Double.NEGATIVE_INFINITY : top) - top) + DOUBT);
             out.add(new Likely(f, w));
             sum += w;
         }

@@ -16,7 +16,7 @@ import stillglass.ticket.line.Cursor;
 /// @param ncm torque in newton centimetres, where it was measured
 public record Drag(Feel feel, Optional<Double> ncm) implements Fact {
     /// A spring balance on a small ring reads to a fifth.
-    private static final double TOLERANCE_SHARE = 0.2;
+    public static final double TOLERANCE_SHARE = 0.2;
 
     /// By hand, from nothing to hardly at all.
     public enum Feel {

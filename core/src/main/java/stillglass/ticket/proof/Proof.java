@@ -90,7 +90,7 @@ public record Proof(List<Signature> signatures) {
 
     /// What was measured on arrival is measured again; what fails then is said.
     private static void figures(Readings readings, Joints joints, World world, List<Said> wanted) {
-        for (Provable p : Provable.all(readings, joints, world.instrument().sort())) {
+        for (Provable p : Provable.all(readings, joints, world.instrument())) {
             if (p.quantity() == Quantity.INFINITY) {
                 continue;
             }

@@ -5,12 +5,18 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import stillglass.assembly.Instrument;
+import stillglass.assembly.Joint;
+import stillglass.device.Source;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
+import stillglass.ticket.facts.Drag;
+import stillglass.ticket.facts.Fact;
+import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.readings.Readings;
@@ -21,6 +27,8 @@ import stillglass.ticket.story.Phase;
 /// @param quantity that is measured
 /// @param points by setting or place, in the order of the scale
 public record Provable(Quantity quantity, List<Point> points) {
+    private static final double NMM_PER_NCM = 10;
+
     /// A setting or place.
     /// @param before the last figure on arrival
     /// @param between the last one while it was apart
@@ -58,7 +66,7 @@ public record Provable(Quantity quantity, List<Point> points) {
     /// What can be shown of a sort of instrument by figures, in the order it is best measured.
     public static Set<Quantity> of(Instrument.Sort sort) {
         return switch (sort) {
-            case LENS, ZOOM -> EnumSet.of(Quantity.INFINITY, Quantity.OPENING, Quantity.SHARPNESS, Quantity.VEIL, Quantity.TORQUE, Quantity.BREAKAWAY, Quantity.SCALE, Quantity.PLAY);
+            case LENS, ZOOM -> EnumSet.of(Quantity.INFINITY, Quantity.OPENING, Quantity.CLOSING, Quantity.SHARPNESS, Quantity.VEIL, Quantity.TORQUE, Quantity.BREAKAWAY, Quantity.SCALE, Quantity.PLAY);
             case CAMERA -> EnumSet.of(Quantity.INFINITY, Quantity.SPEED, Quantity.OPENING, Quantity.SHARPNESS, Quantity.VEIL, Quantity.TORQUE, Quantity.SCALE, Quantity.FINDER, Quantity.PLAY);
             case SHUTTER -> EnumSet.of(Quantity.SPEED, Quantity.OPENING, Quantity.TORQUE);
             case PAIR -> EnumSet.of(Quantity.INFINITY, Quantity.SPEED, Quantity.OPENING, Quantity.SHARPNESS, Quantity.VEIL);
@@ -69,10 +77,11 @@ public record Provable(Quantity quantity, List<Point> points) {
     }
 
     /// All that can be or was measured, each with what is known of it.
-    public static List<Provable> all(Readings readings, Joints joints, Instrument.Sort sort) {
+    public static List<Provable> all(Readings readings, Joints joints, Instrument instrument) {
         long changed = Math.max(joints.lastOpened(), joints.lastFitted());
-        List<Readings.Measurement> measured = readings.all();
-        Set<Quantity> quantities = EnumSet.copyOf(of(sort));
+        List<Readings.Measurement> measured = new ArrayList<>(readings.all());
+        measured.addAll(drags(joints, instrument));
+        Set<Quantity> quantities = EnumSet.copyOf(of(instrument.sort()));
         measured.forEach(m -> quantities.add(m.read().quantity()));
         List<Provable> out = new ArrayList<>();
         for (Quantity q : quantities) {
@@ -82,6 +91,25 @@ public record Provable(Quantity quantity, List<Point> points) {
             out.add(new Provable(q, points));
         }
         return List.copyOf(out);
+    }
+
+    /// Drag of friction rings as it was noted when they came off, and as it was found when they went back. While one is off its figure stays hidden: it is to be told again without it.
+    private static List<Readings.Measurement> drags(Joints joints, Instrument instrument) {
+        List<Readings.Measurement> out = new ArrayList<>();
+        for (String id : joints.order()) {
+            String name = instrument.joint(id).map(Joint::name).orElse(id).toLowerCase(Locale.ROOT);
+            JointStory story = joints.story(id);
+            if (!story.closed()) {
+                continue;
+            }
+            story.noted().forEach(o -> drag(o.fact(), o.seq(), name, Phase.BEFORE).ifPresent(out::add));
+            story.closing().statements().forEach(s -> drag(s.fact(), s.seq(), name, Phase.AFTER).ifPresent(out::add));
+        }
+        return out;
+    }
+
+    private static Optional<Readings.Measurement> drag(Fact fact, long seq, String name, Phase phase) {
+        return fact instanceof Drag d ? d.ncm().map(v -> new Readings.Measurement(seq, new ReadingEvent.Measured(phase, Quantity.TORQUE, name, NMM_PER_NCM * v, NMM_PER_NCM * v * Drag.TOLERANCE_SHARE / 2, Optional.of(Source.TYPED), Optional.empty()))) : Optional.empty();
     }
 
     /// Slow speeds, wide stops and near distances first; places as they were measured.

@@ -28,7 +28,7 @@ public record FigureText(Quantity quantity, String at, double value, double sigm
     private static final Pattern AT_NOTHING = Pattern.compile(VALUE);
     private static final Pattern AT_SPEED = Pattern.compile("(?<at>1\\s*/\\s*\\d+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)(?:\\s*s)?(?=\\s|[=:,])" + VALUE);
     private static final Pattern AT_STOP = Pattern.compile("(?<at>f\\s*/?\\s*\\d+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)(?=\\s|[=:,])" + VALUE);
-    private static final Pattern AT_DISTANCE = Pattern.compile("(?<at>\\d+(?:[.,]\\d+)?)(?:\\s*m)?(?=\\s|[=:,])" + VALUE);
+    private static final Pattern AT_DISTANCE = Pattern.compile("(?<at>∞|inf(?:inity)?|\\d+(?:[.,]\\d+)?)(?:\\s*m)?(?=\\s|[=:,])" + VALUE);
     private static final Pattern AT_PLACE = Pattern.compile("(?<at>(?:[^=:±%]*?[^=:±%\\s,])??)(?:(?<=\\S)\\s+|\\s*[=:,]\\s*|(?<=^))" + VALUE);
 
     /// @return empty when it is no figure of that quantity
@@ -93,6 +93,9 @@ public record FigureText(Quantity quantity, String at, double value, double sigm
             return q == Quantity.OPENING && stop > 0 ? OptionalDouble.of(-2 * Math.log(stop / Double.parseDouble(at)) / Math.log(2)) : OptionalDouble.empty();
         }
         double v = number(typed);
+        if (q == Quantity.CLOSING) {
+            return unit.matches("ms|s") ? OptionalDouble.of(scaled(q, v, v, unit)) : OptionalDouble.empty();
+        }
         if (q == Quantity.SPEED) {
             return switch (unit) {
                 case "ms" -> OptionalDouble.of(v / 1000);
@@ -113,7 +116,7 @@ public record FigureText(Quantity quantity, String at, double value, double sigm
             case SCALE, FINDER -> unit.equals("m");
             case PLAY, FLANGE, INFINITY -> unit.equals("mm");
             case WEIGHT -> unit.endsWith("g");
-            case SPEED -> false;
+            case SPEED, CLOSING -> false;
         };
     }
 

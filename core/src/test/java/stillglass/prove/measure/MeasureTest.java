@@ -17,6 +17,7 @@ class MeasureTest {
         assertThat(Quantity.SPEED.at("1")).contains("1");
         assertThat(Quantity.SPEED.at("fast")).isEmpty();
         assertThat(Quantity.OPENING.at("f/2.80")).contains("2.8");
+        assertThat(Quantity.FINDER.at("∞")).contains("Infinity");
         assertThat(Quantity.SCALE.at("3 m")).contains("3");
         assertThat(Quantity.INFINITY.at("near")).isEmpty();
         assertThat(Quantity.TORQUE.at(" Focus ")).contains("focus");
@@ -26,6 +27,9 @@ class MeasureTest {
     void departuresAreJudgedInTheMeasureOfTheTrade() {
         assertThat(Quantity.SPEED.departure("1/125", 0.016).orElseThrow()).isCloseTo(1, within(1e-9));
         assertThat(Quantity.SCALE.departure("2", 2.1).orElseThrow()).isCloseTo(0.05, within(1e-9));
+        // At infinity a finder that shows 100 m in one is at the limit, one at 40 m is beyond it, as a twentieth of the distance is near by.
+        assertThat(Quantity.FINDER.departure("Infinity", 100).orElseThrow()).isCloseTo(0.05, within(1e-9));
+        assertThat(Quantity.FINDER.departureSigma("Infinity", 100, 10)).isCloseTo(0.005, within(1e-9));
         assertThat(Quantity.TORQUE.departure("focus", 40)).isEmpty();
         // A hundredth of the time is 0.0144 of a doubling.
         assertThat(Quantity.SPEED.departureSigma("1/125", 0.008, 0.00008)).isCloseTo(0.01443, within(1e-5));

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -16,6 +18,7 @@ import stillglass.say.Wording;
 /// Shutters as rules of thumb have them, which share no physics with those the patterns were learned on: an exposure is the time of the ring, and the time that the retard adds.
 class SpeedReadingTest {
     private static final double[] NEW_SERIES = {1, 1 / 2.0, 1 / 4.0, 1 / 8.0, 1 / 15.0, 1 / 30.0, 1 / 60.0, 1 / 125.0, 1 / 250.0, 1 / 500.0};
+    private static final List<SpeedFault> SHOWN = Arrays.stream(SpeedFault.values()).filter(SpeedFault::inSpeeds).toList();
     private static final double[] OLD_SERIES = {1, 1 / 2.0, 1 / 5.0, 1 / 10.0, 1 / 25.0, 1 / 50.0, 1 / 100.0, 1 / 250.0};
 
     private static List<SpeedReading.Point> shutter(double[] series, SpeedFault fault, double a, Random random) {
@@ -27,7 +30,7 @@ class SpeedReadingTest {
             double retard = n - ring;
             boolean pallet = n > 0.09;
             double t = switch (fault) {
-                case NONE, ONE_SPEED -> n;
+                case NONE, ONE_SPEED, B_CATCH, TIMER_STANDS, TIMER_STAYS, COCK_CATCH -> n;
                 case GUM -> ring * (1 + a) + retard * (1 + 0.35 * a * Math.pow(ring / n, 0.3));
                 case ESCAPEMENT -> ring + retard * (1 + (pallet ? 0.8 : 0.35) * a);
                 case WEAK_SPRING -> n * (1 + 0.6 * a);
@@ -46,7 +49,7 @@ class SpeedReadingTest {
         Random random = new Random(8);
         Map<SpeedFault, int[]> right = new EnumMap<>(SpeedFault.class);
         int each = 60;
-        for (SpeedFault f : SpeedFault.values()) {
+        for (SpeedFault f : SHOWN) {
             int[] r = right.computeIfAbsent(f, k -> new int[2]);
             for (int i = 0; i < each; i++) {
                 List<SpeedReading.Likely> ranked = SpeedReading.of(shutter(i % 2 == 0 ? NEW_SERIES : OLD_SERIES, f, random.nextDouble(0.4, 1.2), random), SpeedModelText.shipped()).ranked();
@@ -70,7 +73,7 @@ class SpeedReadingTest {
         double claimed = 0;
         double right = 0;
         double all = 0;
-        for (SpeedFault f : SpeedFault.values()) {
+        for (SpeedFault f : SHOWN) {
             for (int i = 0; i < 80; i++) {
                 List<SpeedReading.Point> points = shutter(NEW_SERIES, f, random.nextDouble(0.1, 1.2), random).subList(0, speeds);
                 SpeedReading.Likely first = SpeedReading.of(points, SpeedModelText.shipped()).ranked().getFirst();
@@ -108,6 +111,27 @@ class SpeedReadingTest {
         SpeedReading unsure = SpeedReading.of(wide, SpeedModelText.shipped());
         assertThat(unsure.ranked().stream().mapToDouble(SpeedReading.Likely::probability).sum()).isCloseTo(1, within(1e-9));
         assertThat(unsure.ranked().getFirst().probability()).as("figures that tell nothing leave it open").isLessThan(0.45);
+    }
+
+    /// Faults that no speed shows are told by what was tried, and only where it was.
+    @Test
+    void functionsThatWereTriedTellWhatSpeedsDoNot() {
+        List<SpeedReading.Point> good = shutter(NEW_SERIES, SpeedFault.NONE, 0, new Random(3));
+        assertThat(first(good, "B", "closes at once")).isEqualTo(SpeedFault.B_CATCH);
+        assertThat(first(good, "self-timer", "does not start")).isEqualTo(SpeedFault.TIMER_STANDS);
+        assertThat(first(good, "self-timer", "stops on the way")).isEqualTo(SpeedFault.TIMER_STAYS);
+        assertThat(first(good, "cocking", "fires before it is cocked")).isEqualTo(SpeedFault.COCK_CATCH);
+        assertThat(SpeedReading.of(good, SpeedModelText.shipped()).ranked()).extracting(SpeedReading.Likely::fault).doesNotContain(SpeedFault.B_CATCH, SpeedFault.TIMER_STANDS);
+        // Without a speed the functions alone tell it.
+        assertThat(first(List.of(), "B", "lets go")).isEqualTo(SpeedFault.B_CATCH);
+        // A timer that stands in a shutter full of oil is the oil.
+        assertThat(first(shutter(NEW_SERIES, SpeedFault.GUM, 1, new Random(4)), "self-timer", "slow")).isEqualTo(SpeedFault.GUM);
+        assertThat(ShutterSign.of("B", "fine", true)).contains(ShutterSign.B_HOLDS);
+        assertThat(ShutterSign.of("wind", "free", true)).isEmpty();
+    }
+
+    private static SpeedFault first(List<SpeedReading.Point> points, String function, String found) {
+        return SpeedReading.of(points, SpeedModelText.shipped(), Set.of(ShutterSign.of(function, found, false).orElseThrow())).ranked().getFirst().fault();
     }
 
     @Test

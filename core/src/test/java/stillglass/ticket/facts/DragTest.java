@@ -2,11 +2,15 @@ package stillglass.ticket.facts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 import static stillglass.ticket.Job.close;
 
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import stillglass.prove.measure.Quantity;
 import stillglass.ticket.Job;
+import stillglass.ticket.proof.Provable;
 import stillglass.ticket.story.Stage;
 
 class DragTest {
@@ -24,6 +28,23 @@ class DragTest {
         job.say("drag 46 mNm");
         assertThat(job.refusal(close("speed-ring"))).contains("out by an eighth");
         job.say("drag 4.1 Ncm").accept(close("speed-ring"));
+    }
+
+    /// It is a figure like any other once it is told again; before, Prove would give it away.
+    @Test
+    void aDragThatWasMeasuredIsShownInProveOnceTheRingIsBack() {
+        Job job = noted("drag 3.5 Ncm");
+        assertThat(torque(job)).isEmpty();
+        job.say("drag 3.3 Ncm").accept(close("speed-ring"));
+        assertThat(torque(job)).singleElement().satisfies(p -> {
+            assertThat(p.at()).isEqualTo("speed ring");
+            assertThat(p.before().orElseThrow().value()).isCloseTo(35, within(1e-9));
+            assertThat(p.after().orElseThrow().value()).isCloseTo(33, within(1e-9));
+        });
+    }
+
+    private static List<Provable.Point> torque(Job job) {
+        return Provable.all(job.state().readings(), job.state().joints(), job.world().instrument()).stream().filter(p -> p.quantity() == Quantity.TORQUE).flatMap(p -> p.points().stream()).toList();
     }
 
     @Test

@@ -77,7 +77,7 @@ public final class ShutterMechanism {
 
     private Ills ills(SpeedFault fault, double s, int nodes) {
         return switch (fault) {
-            case NONE -> Ills.NONE;
+            case NONE, B_CATCH, TIMER_STANDS, TIMER_STAYS, COCK_CATCH -> Ills.NONE;
             case GUM -> new Ills(1, 0.3 + 1.6 * s, 0.1 * s, 0, 0.1 * s, -1, 0);
             case ESCAPEMENT -> new Ills(1, 0, 0.12 + 0.4 * s, 0, 0, -1, 0);
             case WEAK_SPRING -> new Ills(0.85 - 0.4 * s, 0, 0, 0, 0, -1, 0);
