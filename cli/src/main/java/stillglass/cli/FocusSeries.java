@@ -2,7 +2,6 @@ package stillglass.cli;
 
 import java.io.PrintWriter;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -19,7 +18,8 @@ final class FocusSeries {
     private final List<Double> positions;
     private final List<Double> stops;
     private final Map<Double, List<FocusField.Step>> steps = new TreeMap<>();
-    private final Map<Double, FocusField> fields = new LinkedHashMap<>();
+    private final List<Double> told = new ArrayList<>();
+    private final List<FocusField> fields = new ArrayList<>();
     private int width;
     private int height;
     private int next;
@@ -80,7 +80,8 @@ final class FocusSeries {
                 notes.add(Wording.core().say(FocusField.TOO_FEW));
             }
             field.ifPresent(f -> {
-                fields.put(stop, f);
+                told.add(stop);
+                fields.add(f);
                 Answer a = new Answer();
                 if (!stops.isEmpty()) {
                     a.number("f_number", stop);
@@ -92,23 +93,25 @@ final class FocusSeries {
             });
         });
         answer.put("fields", all);
-        List<Double> in = List.copyOf(fields.keySet());
-        if (in.size() > 1) {
-            FocusField.Value shift = shift(in);
-            answer.put("focus_shift", new Answer().number("from", in.getFirst()).number("to", in.getLast()).number("by", shift.value()).number("sigma", shift.sigma()));
+        if (fields.size() > 1) {
+            FocusField.Value shift = shift();
+            answer.put("focus_shift", new Answer().number("from", told.getFirst()).number("to", told.getLast()).number("by", shift.value()).number("sigma", shift.sigma()));
         }
     }
 
-    private FocusField.Value shift(List<Double> in) {
-        return fields.get(in.getFirst()).shiftTo(fields.get(in.getLast()));
+    private FocusField.Value shift() {
+        return fields.getFirst().shiftTo(fields.getLast());
     }
 
     void print(PrintWriter out) {
-        fields.forEach((stop, f) -> out.printf(Locale.ROOT, "%sbest focus in the middle at %.4g ± %.2g, corners beyond it by %.3g ± %.2g, slope %.3g towards %.0f° (%d edges)%n", stop > 0 ? String.format(Locale.ROOT, "f/%.1f: ", stop) : "",
-                f.middle().value(), 2 * f.middle().sigma(), f.bowl().value(), 2 * f.bowl().sigma(), f.slope().value(), f.towardsDeg(), f.points().size()));
-        List<Double> in = List.copyOf(fields.keySet());
-        if (in.size() > 1) {
-            out.printf(Locale.ROOT, "focus shift from f/%.1f to f/%.1f: %.3g ± %.2g%n", in.getFirst(), in.getLast(), shift(in).value(), 2 * shift(in).sigma());
+        for (int i = 0; i < fields.size(); i++) {
+            FocusField f = fields.get(i);
+            double stop = told.get(i);
+            out.printf(Locale.ROOT, "%sbest focus in the middle at %.4g ± %.2g, corners beyond it by %.3g ± %.2g, slope %.3g towards %.0f° (%d edges)%n", stop > 0 ? String.format(Locale.ROOT, "f/%.1f: ", stop) : "",
+                f.middle().value(), 2 * f.middle().sigma(), f.bowl().value(), 2 * f.bowl().sigma(), f.slope().value(), f.towardsDeg(), f.points().size());
+        }
+        if (fields.size() > 1) {
+            out.printf(Locale.ROOT, "focus shift from f/%.1f to f/%.1f: %.3g ± %.2g%n", told.getFirst(), told.getLast(), shift().value(), 2 * shift().sigma());
         }
     }
 }

@@ -1,13 +1,8 @@
 package stillglass.sim;
 
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.DoubleStream;
-import javax.imageio.ImageIO;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
@@ -51,18 +46,8 @@ public final class VirtualDevices {
     private static PhotoCamera camera(TicketState state, LensSection section, Instrument instrument, Pose pose) {
         return () -> {
             Shot shot = InspectionCamera.photograph(section, Bench.now(state, section, instrument), pose.mounted(section.name().hashCode()));
-            return new PhotoCamera.Picture("bench-" + Math.floorMod(pose.seed(), 100_000) + ".png", png(shot.picture()), Source.SIMULATED);
+            return new PhotoCamera.Picture("bench-" + Math.floorMod(pose.seed(), 100_000) + ".png", PngBytes.of(shot.picture()), Source.SIMULATED);
         };
-    }
-
-    private static byte[] png(BufferedImage picture) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            ImageIO.write(picture, "png", out);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toByteArray();
     }
 
     /// A camera held over the joint in hand. While it is opened the ring sits as it always did; put back, it sits where hidden hands left it, and where it was
@@ -74,7 +59,7 @@ public final class VirtualDevices {
         boolean told = state.joints().story(joint.id()).closing().statements().stream().anyMatch(f -> f.fact() instanceof Clocked);
         double turn = open && !told ? handTurnDeg(joint, mount) : 0;
         return () -> new PhotoCamera.Picture("step-" + Math.floorMod(moment, 100_000) + ".png",
-                png(StepCamera.photograph(mount, state.tag().number().hashCode(), turn, moment).picture()), Source.SIMULATED);
+                PngBytes.of(StepCamera.photograph(mount, state.tag().number().hashCode(), turn, moment).picture()), Source.SIMULATED);
     }
 
     /// How far a ring is turned when it was put back without looking: on the next screw hole, or somewhere near its place.

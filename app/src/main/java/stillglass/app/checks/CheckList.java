@@ -25,6 +25,9 @@ import stillglass.ticket.story.Phase;
 
 /// A line for each function: a digit says how it behaves and goes on to the next, or it is said in words.
 public final class CheckList {
+    private static final String GOOD = "1 of 1";
+    private static final String FAILED = "0 of 1";
+
     private final Desk desk;
     private final Phase phase;
     private final VBox rows = Build.column(1);
@@ -49,7 +52,7 @@ public final class CheckList {
         said = Build.field(Words.of("checks.said"), this::set);
         said.setId("said" + suffix());
         rows.setId("checks" + suffix());
-        scroll.setMinHeight(70);
+        scroll.setMinHeight(48);
         node = Build.column(6, scroll, chips, said);
         VBox.setVgrow(node, Priority.ALWAYS);
     }
@@ -120,6 +123,13 @@ public final class CheckList {
         desk.submit(new ReadingEvent.FunctionChecked(phase, function, found));
     }
 
+    /// Counts one try of the chosen function, which stays chosen.
+    private void count(boolean good) {
+        if (!chosen.isEmpty()) {
+            desk.submit(new ReadingEvent.FunctionChecked(phase, chosen, good ? GOOD : FAILED));
+        }
+    }
+
     private void move(int by) {
         drawn.ifPresent(m -> {
             List<String> names = m.rows().stream().map(CheckModel.Row::name).toList();
@@ -138,7 +148,7 @@ public final class CheckList {
         }
     }
 
-    /// Digits say how the chosen function behaves, the arrows choose another.
+    /// Digits say how the chosen function behaves, the arrows choose another; + and − count a try that was good or failed.
     public boolean key(KeyEvent event) {
         int digit = event.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
         int which = event.getCode() == KeyCode.DIGIT0 ? 9 : digit;
@@ -149,6 +159,8 @@ public final class CheckList {
         switch (event.getCode()) {
             case UP -> move(-1);
             case DOWN -> move(1);
+            case PLUS, EQUALS, ADD -> count(true);
+            case MINUS, SUBTRACT -> count(false);
             default -> {
                 return false;
             }

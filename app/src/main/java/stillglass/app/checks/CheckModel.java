@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.app.desk.Work;
+import stillglass.ticket.readings.Behaves;
 import stillglass.ticket.readings.Functions;
 import stillglass.ticket.readings.Readings;
 import stillglass.ticket.story.Phase;
@@ -33,8 +34,10 @@ public record CheckModel(List<Row> rows, int untried) {
         names.addAll(r.checks(Phase.BEFORE).keySet());
         names.addAll(r.checks(Phase.AFTER).keySet());
         List<Row> rows = names.stream().map(n -> {
-            Optional<Readings.Check> c = r.last(phase, n);
-            return new Row(n, c.map(Readings.Check::found), c.filter(k -> k.how().isPresent()).map(Readings.Check::free), phase == Phase.AFTER ? r.check(Phase.BEFORE, n) : Optional.empty());
+            // Tries after the work count from the last opening on; a word that was said before it stays to be seen.
+            Optional<String> told = r.told(phase, n, phase == Phase.AFTER ? work.state().joints().lastOpened() : -1).or(() -> r.check(phase, n));
+            Optional<Behaves> how = told.flatMap(Behaves::in);
+            return new Row(n, told, how.map(h -> h == Behaves.FREE), phase == Phase.AFTER ? r.told(Phase.BEFORE, n, -1) : Optional.empty());
         }).toList();
         return new CheckModel(rows, (int) rows.stream().filter(x -> x.found().isEmpty()).count());
     }

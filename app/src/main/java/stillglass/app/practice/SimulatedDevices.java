@@ -2,6 +2,7 @@ package stillglass.app.practice;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import stillglass.app.desk.Devices;
 import stillglass.app.desk.Work;
 import stillglass.assembly.Joint;
@@ -9,7 +10,10 @@ import stillglass.device.Caliper;
 import stillglass.device.Collimator;
 import stillglass.device.PhotoCamera;
 import stillglass.device.Source;
+import stillglass.device.TorqueGauge;
+import stillglass.prove.trace.Recorder;
 import stillglass.sim.VirtualDevices;
+import stillglass.sim.proof.ProofDevices;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.story.Phase;
 
@@ -36,6 +40,36 @@ public final class SimulatedDevices implements Devices {
     @Override
     public Optional<Collimator> collimator(Work work) {
         return work.section().map(lens -> VirtualDevices.collimator(work.state(), lens, work.instrument(), work.state().history().nextAct()));
+    }
+
+    @Override
+    public Optional<Recorder> light(Work work) {
+        return Optional.of(ProofDevices.light(work.state(), work.instrument(), work.state().history().nextAct()));
+    }
+
+    @Override
+    public Optional<Recorder> microphone(Work work) {
+        return Optional.of(ProofDevices.sound(work.state(), work.instrument(), work.state().history().nextAct()));
+    }
+
+    @Override
+    public Optional<TorqueGauge> torque(Work work) {
+        return Optional.of(ProofDevices.torque(work.state(), work.instrument(), work.state().history().nextAct()));
+    }
+
+    @Override
+    public Optional<PhotoCamera> iris(Work work, double widest, double stop) {
+        return Optional.of(ProofDevices.iris(work.state(), work.instrument(), widest, stop, work.state().history().nextAct()));
+    }
+
+    @Override
+    public Optional<PhotoCamera> chart(Work work) {
+        return work.section().map(lens -> ProofDevices.chart(work.state(), lens, work.instrument(), work.state().history().nextAct()));
+    }
+
+    @Override
+    public OptionalDouble pixelUm() {
+        return OptionalDouble.of(ProofDevices.PIXEL_UM);
     }
 
     @Override

@@ -19,6 +19,8 @@ final class FigurePlot extends Painted {
     private static final double TOP = 12;
     private static final double BOTTOM = 24;
     private static final double LEAST_WIDE = 34;
+    private static final double LEAST_HIGH = 92;
+    private static final double LEAST_APART = 18;
 
     private final boolean small;
     private List<FiguresModel.Column> columns = List.of();
@@ -28,7 +30,7 @@ final class FigurePlot extends Painted {
     FigurePlot(boolean small) {
         this.small = small;
         double high = small ? 26 : 144;
-        setMinHeight(high);
+        setMinHeight(small ? high : LEAST_HIGH);
         setPrefHeight(high);
         if (small) {
             setPrefWidth(92);
@@ -93,7 +95,7 @@ final class FigurePlot extends Painted {
     }
 
     private void scale(boolean departures, double low, double reach, double left, double ground, double perY) {
-        double step = step((reach - low) / 4);
+        double step = step((reach - low) / Math.clamp(perY * (reach - low) / LEAST_APART, 1, 4));
         for (double v = Math.ceil(low / step) * step; v <= reach + 1e-9; v += step) {
             double y = ground - v * perY;
             Inked.line(getChildren(), left - 4, y, left, y, "gauge-line");

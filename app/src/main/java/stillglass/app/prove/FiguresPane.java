@@ -2,12 +2,12 @@ package stillglass.app.prove;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Function;
-import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -20,12 +20,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
+import stillglass.app.desk.Devices;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.Operable;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.report.MatFiles;
 import stillglass.book.report.TestChart;
+import stillglass.look.Progress;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.ticket.story.Phase;
@@ -42,7 +44,10 @@ final class FiguresPane {
     private final VBox lines = Build.column(2);
     private final VBox notes = Build.column(2);
     private final TextField field;
+    private final FramePlot frame = new FramePlot();
     private final Button recording;
+    private final Button device;
+    private final Button chart;
     private final Button phase;
     private final VBox detail;
     /// What somebody chose to look at; empty while that is left to what wants something.
@@ -50,6 +55,7 @@ final class FiguresPane {
     private Optional<Quantity> at = Optional.empty();
     private Optional<FiguresModel> drawn = Optional.empty();
     private Optional<Quantity> noted = Optional.empty();
+    private Optional<AtomicBoolean> stop = Optional.empty();
     private boolean arrived;
 
     /// @param redraw shows the station anew: another figure is looked at
@@ -67,7 +73,13 @@ final class FiguresPane {
         phase = Build.button(Words.of("figures.phase.after"), "", this::turnPhase, "chip");
         phase.setId("figure-phase");
         phase.setMinWidth(Region.USE_PREF_SIZE);
-        detail = Build.column(6, plot, Build.tall(Build.column(5, notes, lines)), Build.head(8, 1, field, phase, recording));
+        device = Build.button(Words.of("figures.device"), "R", this::readDevice, "next");
+        device.setId("from-device");
+        device.setMinWidth(Region.USE_PREF_SIZE);
+        chart = Build.button(Words.of("figures.chart"), "H", this::askChart);
+        chart.setId("print-chart");
+        chart.setMinWidth(Region.USE_PREF_SIZE);
+        detail = Build.column(6, plot, frame, Build.tall(Build.column(5, notes, lines)), Build.head(8, 1, field, phase), Build.flowing(8, device, recording, chart));
         VBox.setVgrow(detail, Priority.ALWAYS);
     }
 
@@ -132,19 +144,37 @@ final class FiguresPane {
 
     private void drawDetail(FiguresModel.Row r) {
         title.setText(r.name());
-        plot.show(r.columns(), FigurePlot.unit(r), Words.of("figures.spoken", r.name(), r.said()));
+        boolean overFrame = r.quantity() == Quantity.SHARPNESS && FramePlot.fits(r.columns());
+        visible(plot, !overFrame);
+        visible(frame, overFrame);
+        if (overFrame) {
+            frame.show(r.columns(), Words.of("figures.spoken", r.name(), r.said()));
+        } else {
+            plot.show(r.columns(), FigurePlot.unit(r), Words.of("figures.spoken", r.name(), r.said()));
+        }
         lines.getChildren().setAll(r.meaning().stream().map(m -> (Node) Build.label(m, r.verdict().filter(v -> v == Verdict.FAILS).isPresent() ? "danger" : "medium", "small")).toList());
         lines.getChildren().add(r.lines().isEmpty() ? Build.label(Words.of("figures.none." + r.quantity().word()), "soft") : table(r));
-        field.setPromptText(Words.of("figures.prompt." + r.quantity().where().name().toLowerCase(Locale.ROOT)));
+        field.setPromptText(Words.of(prompt(r.quantity())));
         field.setAccessibleText(Words.of("figures.field", r.name()));
-        Optional<String> button = files(r.quantity());
+        Optional<String> button = Measuring.button(r.quantity());
         button.ifPresent(key -> recording.setText(Words.of(key)));
-        recording.setVisible(button.isPresent());
-        recording.setManaged(button.isPresent());
+        visible(recording, button.isPresent());
+        visible(chart, chart(r.quantity()).isPresent());
+        boolean read = desk.shown().map(w -> Measuring.device(r.quantity(), "", phase(), desk.devices(), w)).filter(w -> !(w instanceof Measuring.Way.None)).isPresent();
+        visible(device, read && desk.devices() != Devices.NONE);
         if (noted.filter(q -> q == r.quantity()).isEmpty()) {
             notes.getChildren().clear();
             noted = Optional.of(r.quantity());
         }
+    }
+
+    private static String prompt(Quantity q) {
+        return "figures.prompt." + (q == Quantity.CLOSING ? q.word() : q.where().name().toLowerCase(Locale.ROOT));
+    }
+
+    private static void visible(Node n, boolean shown) {
+        n.setVisible(shown);
+        n.setManaged(shown);
     }
 
     private static Node table(FiguresModel.Row r) {
@@ -179,32 +209,58 @@ final class FiguresPane {
     private void typed(String text) {
         at.ifPresent(q -> FigureText.read(q, text).filter(FigureText::possible).map(f -> f.kept(phase())).ifPresentOrElse(desk::submit, () -> {
             field.setText(text);
-            desk.complain(Words.of("figures.unread", text, Words.of("figures.prompt." + q.where().name().toLowerCase(Locale.ROOT))));
+            desk.complain(Words.of("figures.unread", text, Words.of(prompt(q))));
         }));
     }
 
     /// Reads files for what stands in the field: a speed, stops, or a control.
     void askFiles() {
-        Optional<Quantity> quantity = at.filter(q -> files(q).isPresent());
-        if (quantity.isEmpty()) {
-            return;
-        }
-        String typed = field.getText().strip();
-        switch (quantity.get()) {
-            case SPEED, EVENNESS -> Quantity.SPEED.at(typed).ifPresentOrElse(speed -> choose(Asker.Several.RECORDINGS, files -> FromFiles.light(files, speed, phase())), () -> wanted("figures.recording.speed"));
-            case OPENING -> {
-                List<String> stops = Arrays.stream(typed.split("[\\s;]+")).flatMap(s -> Quantity.OPENING.at(s).stream()).toList();
-                if (stops.size() < 2) {
-                    wanted("figures.photos.stops");
-                } else {
-                    choose(Asker.Several.PHOTOS, files -> FromFiles.iris(files, stops, phase()));
+        at.ifPresent(q -> follow(Measuring.files(q, field.getText().strip(), phase()), List.of()));
+    }
+
+    /// Files that were dropped here.
+    void dropped(List<Path> files) {
+        at.ifPresent(q -> follow(Measuring.files(q, field.getText().strip(), phase()), files));
+    }
+
+    /// Reads the device of what is looked at.
+    /// @return whether there is one
+    boolean readDevice() {
+        Optional<Measuring.Way> way = at.flatMap(q -> desk.shown().map(w -> Measuring.device(q, field.getText().strip(), phase(), desk.devices(), w)));
+        way.ifPresent(w -> follow(w, List.of()));
+        return way.filter(w -> !(w instanceof Measuring.Way.None)).isPresent();
+    }
+
+    private void follow(Measuring.Way way, List<Path> given) {
+        switch (way) {
+            case Measuring.Way.Files f -> {
+                List<Path> files = given.isEmpty() ? asker.several(f.what()) : given;
+                if (!files.isEmpty()) {
+                    read(progress -> f.read().apply(files, progress));
                 }
             }
-            case SHARPNESS -> print(TestChart.EDGES);
-            case SCALE -> print(TestChart.DISTANCE);
-            case FINDER -> print(TestChart.FINDER);
-            default -> choose(Asker.Several.TABLES, files -> FromFiles.torque(files, typed.toLowerCase(Locale.ROOT), phase()));
+            case Measuring.Way.Device d -> read(d.read());
+            case Measuring.Way.Wanted w -> wanted(w.key());
+            case Measuring.Way.None n -> {
+                if (!given.isEmpty()) {
+                    wanted("figures.typed-only");
+                }
+            }
         }
+    }
+
+    /// A chart to hang up for what is looked at.
+    void askChart() {
+        at.flatMap(FiguresPane::chart).ifPresent(this::print);
+    }
+
+    private static Optional<TestChart> chart(Quantity q) {
+        return switch (q) {
+            case SHARPNESS -> Optional.of(TestChart.EDGES);
+            case SCALE -> Optional.of(TestChart.DISTANCE);
+            case FINDER -> Optional.of(TestChart.FINDER);
+            default -> Optional.empty();
+        };
     }
 
     /// A chart to hang up, written where it is asked for.
@@ -220,27 +276,25 @@ final class FiguresPane {
         field.requestFocus();
     }
 
-    private void choose(Asker.Several what, Function<List<Path>, FromFiles> reading) {
-        List<Path> files = asker.several(what);
-        if (!files.isEmpty()) {
-            read(() -> reading.apply(files));
-        }
-    }
-
-    /// What the button that reads files of it is called; empty for what is typed only.
-    private static Optional<String> files(Quantity q) {
-        return switch (q) {
-            case SPEED, EVENNESS -> Optional.of("figures.recording");
-            case OPENING -> Optional.of("figures.photos");
-            case TORQUE, BREAKAWAY -> Optional.of("figures.gauge");
-            case SHARPNESS, SCALE, FINDER -> Optional.of("figures.chart");
-            default -> Optional.empty();
+    /// Reads away from the interface thread; Esc or the button stops it.
+    private void read(Function<Progress, FromFiles> reading) {
+        stop();
+        AtomicBoolean stopped = new AtomicBoolean();
+        stop = Optional.of(stopped);
+        Label doing = Build.label(Words.of("figures.reading"), "soft");
+        Button cancel = Build.button(Words.of("cancel"), "Esc", this::stop, "chip");
+        notes.getChildren().setAll(Build.row(8, doing, cancel));
+        Progress progress = (share, what) -> {
+            if (stopped.get()) {
+                throw new CancellationException();
+            }
+            Platform.runLater(() -> doing.setText(Words.of("figures.reading.far", 100 * share)));
         };
-    }
-
-    private void read(Supplier<FromFiles> reading) {
-        notes.getChildren().setAll(Build.label(Words.of("figures.reading"), "soft"));
-        desk.compute(reading).thenAcceptAsync(read -> {
+        desk.compute(() -> reading.apply(progress)).thenAcceptAsync(read -> {
+            if (stopped.get()) {
+                return;
+            }
+            stop = Optional.empty();
             field.clear();
             notes.getChildren().setAll(read.notes().stream().map(n -> (Node) Build.label(n, "soft", "small")).toList());
             read.events().forEach(desk::submit);
@@ -248,5 +302,17 @@ final class FiguresPane {
             Platform.runLater(notes.getChildren()::clear);
             return null;
         });
+    }
+
+    /// Stops what is being read.
+    /// @return whether anything was
+    boolean stop() {
+        Optional<AtomicBoolean> running = stop;
+        stop = Optional.empty();
+        running.ifPresent(s -> {
+            s.set(true);
+            notes.getChildren().clear();
+        });
+        return running.isPresent();
     }
 }

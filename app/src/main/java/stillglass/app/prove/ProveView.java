@@ -1,5 +1,6 @@
 package stillglass.app.prove;
 
+import java.io.File;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -13,6 +14,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -119,12 +121,24 @@ public final class ProveView implements Station {
         letter.setId("write-letter");
         letter.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.head(8, 1, name, sign), Build.flowing(8, pdf, letter), written);
+        shown(written, false);
         sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         figures = new FiguresPane(desk, asker, () -> desk.shown().ifPresent(this::show));
         VBox list = Build.sheet(Words.of("figures.heading"), Words.of("figures.sub"), figures.list());
         node = Build.shared(16, List.of(list, looked, report), 0.95, 1.15, 1.2);
         node.getStyleClass().add("station");
+        looked.setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+            e.consume();
+        });
+        looked.setOnDragDropped(e -> {
+            figures.dropped(e.getDragboard().getFiles().stream().map(File::toPath).toList());
+            e.setDropCompleted(true);
+            e.consume();
+        });
     }
 
     private static Node framed(PhotoPane pane, String key) {
@@ -214,7 +228,10 @@ public final class ProveView implements Station {
         return desk.compute(() -> {
             PdfReport.write(made.get(), id -> photos.stream().filter(p -> p.photoId().equals(id)).findFirst(), file);
             return file;
-        }).thenAcceptAsync(f -> written.setText(Words.of("prove.written", f.toAbsolutePath())), Platform::runLater);
+        }).thenAcceptAsync(f -> {
+            shown(written, true);
+            written.setText(Words.of("prove.written", f.toAbsolutePath()));
+        }, Platform::runLater);
     }
 
     private CompletableFuture<List<Logbook.PhotoBytes>> pictures(TicketState state) {
@@ -260,6 +277,7 @@ public final class ProveView implements Station {
         ledger.setText(Words.of("prove.ledger", m.ledger()));
         ledger.getStyleClass().removeAll("danger", "green");
         ledger.getStyleClass().add(m.ledgerZero() ? "green" : "danger");
+        shown(signed, m.signed().isPresent());
         signed.setText(m.signed().map(by -> Words.of("prove.signed", by)).orElse(""));
         wanted.getChildren().setAll(m.withdrawn().stream().map(l -> (Node) Build.label(l, "danger", "small")).toList());
         if (m.signed().isEmpty() && !m.wanted().isEmpty()) {
@@ -295,7 +313,15 @@ public final class ProveView implements Station {
     @Override
     public boolean key(KeyEvent event, Work work) {
         switch (event.getCode()) {
-            case R -> read();
+            case R -> {
+                if (figures.chosen().filter(q -> q != Quantity.INFINITY).isEmpty() || !figures.readDevice()) {
+                    read();
+                }
+            }
+            case ESCAPE -> {
+                return figures.stop();
+            }
+            case H -> figures.askChart();
             case S -> fit();
             case C -> photograph();
             case P -> askPdf();

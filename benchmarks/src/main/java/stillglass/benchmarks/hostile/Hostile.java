@@ -26,12 +26,17 @@ import stillglass.book.log.Tickets;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.book.report.MatFiles;
 import stillglass.book.say.SaySession;
+import stillglass.book.trace.TraceFiles;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.plan.Goal;
 import stillglass.plan.TrayMat;
 import stillglass.plan.WayIn;
+import stillglass.prove.iris.ClosingTrace;
+import stillglass.prove.trace.Recording;
+import stillglass.prove.trace.ShutterReading;
+import stillglass.prove.trace.SoundReading;
 
 /// Feeds every reader with damaged files of its format. What it answers must be the thing itself or one sentence that names the file; anything else is a
 /// fault of the reader, and so is taking long.
@@ -133,8 +138,11 @@ public final class Hostile {
                 new Format("rule bytes", 0.02, rules, false, (file, i) -> RulesJson.grade(file)),
                 new Format("logbooks", 0.02, List.of(logbook(folder)), false, Hostile::logbook),
                 new Format("lines", 0.06, List.of(LINES.getBytes(StandardCharsets.UTF_8)), false, lines(folder))));
+        all.add(new Format("wav", 0.06, Samples.recordings(), false, Hostile::recording));
+        all.add(new Format("csv traces", 0.06, List.of(Samples.table()), false, Hostile::recording));
+        all.add(new Format("csv gauges", 0.03, List.of(Samples.table()), false, (file, i) -> TraceFiles.table(file)));
         for (String format : List.of("jpeg", "png", "tiff")) {
-            all.add(new Format(format, 0.16, Samples.pictures(format), false, Hostile::photo));
+            all.add(new Format(format, 0.12, Samples.pictures(format), false, Hostile::photo));
         }
         return all;
     }
@@ -164,6 +172,13 @@ public final class Hostile {
         PhotoFiles.upright(name, bytes);
         PhotoFiles.picture(name, bytes, 64);
         PhotoFiles.uprightWidth(name, bytes);
+    }
+
+    private static void recording(Path file, int round) {
+        Recording recording = TraceFiles.open(file);
+        ShutterReading.of(List.of(recording), ShutterReading.Kind.LEAF, List.of());
+        ClosingTrace.of(recording);
+        SoundReading.of(List.of(recording), 0.125);
     }
 
     private static byte[] logbook(Path folder) throws IOException {

@@ -4,22 +4,32 @@ import java.awt.Color;
 import java.awt.GradientPaint;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 
 /// Whole files of every format, to be damaged.
 final class Samples {
+    private static final int RATE = 8000;
+    private static final int RECORDED = 4000;
     private static final int WIDTH = 168;
     private static final int HEIGHT = 126;
     private static final int[] TYPES = {BufferedImage.TYPE_3BYTE_BGR, BufferedImage.TYPE_BYTE_GRAY, BufferedImage.TYPE_USHORT_GRAY, BufferedImage.TYPE_BYTE_INDEXED, BufferedImage.TYPE_BYTE_BINARY,
@@ -33,6 +43,37 @@ final class Samples {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /// Short WAV files of two shots, of every kind of sample that is read.
+    static List<byte[]> recordings() throws IOException {
+        List<byte[]> all = new ArrayList<>();
+        for (int bits : new int[] {8, 16, 24}) {
+            for (int channels : new int[] {1, 2}) {
+                int bytes = bits / 8;
+                byte[] samples = new byte[RECORDED * bytes * channels];
+                for (int i = 0; i < RECORDED; i++) {
+                    int v = lit(i) * (1 << bits - 3) + (bits == 8 ? 128 : 0);
+                    for (int k = 0; k < channels * bytes; k++) {
+                        samples[i * channels * bytes + k] = (byte) (v >> 8 * (k % bytes));
+                    }
+                }
+                AudioFormat format = new AudioFormat(RATE, bits, channels, bits > 8, false);
+                ByteArrayOutputStream out = new ByteArrayOutputStream();
+                AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples), format, RECORDED), AudioFileFormat.Type.WAVE, out);
+                all.add(out.toByteArray());
+            }
+        }
+        return all;
+    }
+
+    private static int lit(int frame) {
+        return frame % (RECORDED / 2) > RECORDED / 6 && frame % (RECORDED / 2) < RECORDED / 5 ? 3 : 0;
+    }
+
+    /// A table with a head, as gauges and loggers write it.
+    static byte[] table() {
+        return IntStream.range(0, RECORDED / 8).mapToObj(i -> i * 8.0 / RATE + "," + lit(8 * i) + "." + i % 10).collect(Collectors.joining("\n", "t_s,v\n", "\n")).getBytes(StandardCharsets.UTF_8);
     }
 
     /// Pictures of every kind of pixel that a format takes, in one pass and in several.

@@ -63,7 +63,7 @@ public final class LetterMaker {
             out.add(Said.of("letter.in-glass", "kinds", Said.and(kinds.stream().map(Said::text).toList())));
         }
         for (String f : state.readings().checks(Phase.BEFORE).keySet()) {
-            state.readings().last(Phase.BEFORE, f).filter(c -> !c.free()).map(Readings.Check::found).ifPresent(how -> out.add(Said.of("letter.function", "function", f, "found", how)));
+            state.readings().last(Phase.BEFORE, f).filter(c -> !c.free() || state.readings().sometimes(f).isPresent()).flatMap(c -> state.readings().told(Phase.BEFORE, f, -1)).ifPresent(how -> out.add(Said.of("letter.function", "function", f, "found", how)));
         }
         for (Provable p : provable()) {
             long off = p.points().stream().filter(t -> t.arrived(OptionalDouble.empty()).filter(v -> v == Verdict.FAILS).isPresent()).count();
@@ -105,7 +105,7 @@ public final class LetterMaker {
     private List<Said> now() {
         List<Said> out = new ArrayList<>();
         for (String f : state.readings().checks(Phase.AFTER).keySet()) {
-            state.readings().last(Phase.AFTER, f).ifPresent(c -> out.add(Said.of("letter.function", "function", f, "found", c.found())));
+            state.readings().told(Phase.AFTER, f, state.joints().lastOpened()).ifPresent(how -> out.add(Said.of("letter.function", "function", f, "found", how)));
         }
         Proof.infinity(state.readings(), state.joints()).ifPresent(i -> out.add(Said.of("letter.infinity")));
         for (Provable p : provable()) {

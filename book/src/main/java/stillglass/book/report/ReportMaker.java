@@ -188,8 +188,8 @@ public final class ReportMaker {
         Set<String> functions = new LinkedHashSet<>(state.readings().checks(Phase.BEFORE).keySet());
         functions.addAll(state.readings().checks(Phase.AFTER).keySet());
         for (String f : functions) {
-            rows.add(List.of(Said.text(f), state.readings().check(Phase.BEFORE, f).map(Said::text).orElse(Said.of("report.untried")),
-                    state.readings().check(Phase.AFTER, f).map(Said::text).orElse(Said.of("report.untried")), Said.text("")));
+            rows.add(List.of(Said.text(f), state.readings().told(Phase.BEFORE, f, -1).map(Said::text).orElse(Said.of("report.untried")),
+                    state.readings().told(Phase.AFTER, f, state.joints().lastOpened()).map(Said::text).orElse(Said.of("report.untried")), Said.text("")));
         }
         return rows;
     }

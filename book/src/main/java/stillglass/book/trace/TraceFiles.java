@@ -1,6 +1,7 @@
 package stillglass.book.trace;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -21,7 +22,7 @@ public final class TraceFiles {
         return Edge.read(name, "recording", "record it again, as WAV or CSV", () -> {
             try {
                 byte[] head = head(file, name);
-                return head[0] == 'R' && head[1] == 'I' && head[2] == 'F' && head[3] == 'F' ? WavFile.open(file, name) : CsvTrace.open(file, name);
+                return List.of("RIFF", "RF64").contains(new String(head, StandardCharsets.ISO_8859_1)) ? WavFile.open(file, name) : CsvTrace.open(file, name);
             } catch (NoSuchFileException e) {
                 throw new BadInput(name, "file", "there is no such file: check the path " + file, e);
             } catch (IOException e) {

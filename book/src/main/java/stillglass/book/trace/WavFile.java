@@ -28,6 +28,7 @@ final class WavFile implements Recording {
     private static final int HEAD_BYTES = 1 << 16;
     private static final int BLOCK_FRAMES = 1 << 15;
     private static final int CHUNK = 8;
+    private static final long UNTOLD = 0xFFFF_FFFFL;
 
     private final Path file;
     private final String name;
@@ -65,13 +66,20 @@ final class WavFile implements Recording {
     private static Data data(FileChannel in, String name) throws IOException {
         ByteBuffer chunk = ByteBuffer.allocate(CHUNK).order(ByteOrder.LITTLE_ENDIAN);
         boolean format = false;
+        long large = 0;
         for (long at = 12; at + CHUNK <= in.size();) {
             chunk.clear();
             in.read(chunk, at);
             String kind = new String(chunk.array(), 0, 4, StandardCharsets.ISO_8859_1);
             long bytes = Integer.toUnsignedLong(chunk.getInt(4));
             if (kind.equals("data") && format) {
-                return new Data(at + CHUNK, bytes);
+                return new Data(at + CHUNK, bytes == UNTOLD && large > 0 ? large : bytes);
+            }
+            if (kind.equals("ds64") && bytes >= 2 * Long.BYTES) {
+                // Of files beyond 4 GB: length of the whole, then that of the samples (EBU Tech 3306).
+                ByteBuffer lengths = ByteBuffer.allocate(2 * Long.BYTES).order(ByteOrder.LITTLE_ENDIAN);
+                in.read(lengths, at + CHUNK);
+                large = lengths.getLong(Long.BYTES);
             }
             format |= kind.equals("fmt ");
             at += CHUNK + bytes + bytes % 2;

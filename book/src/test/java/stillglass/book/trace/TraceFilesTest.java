@@ -87,6 +87,8 @@ class TraceFilesTest {
     void aHeadThatLiesAboutTheLengthIsNotBelieved() throws IOException {
         byte[] whole = Files.readAllBytes(wav(16, false, 1, 48_000, 1000));
         for (int lie : new int[] {0, -1, 123_456_789}) {
+            byte[] large = rf64(whole);
+            assertThat(TraceFiles.open(Files.write(folder.resolve("large.wav"), large)).frames()).as("what follows the samples is none").isEqualTo(1000);
             byte[] lying = whole.clone();
             ByteBuffer.wrap(lying).order(ByteOrder.LITTLE_ENDIAN).putInt(4, lie).putInt(40, lie);
             assertThat(TraceFiles.open(Files.write(folder.resolve("b.wav"), lying)).frames()).isEqualTo(1000);
@@ -156,5 +158,15 @@ class TraceFilesTest {
 
     private static double t(int i) {
         return 0.01 * i + (i % 3 == 0 ? 0.003 : 0);
+    }
+
+    /// The same samples as a file that could be beyond 4 GB: its lengths in a chunk of their own (EBU Tech 3306), and a chunk of words after the samples.
+    private static byte[] rf64(byte[] wav) {
+        ByteBuffer in = ByteBuffer.wrap(wav).order(ByteOrder.LITTLE_ENDIAN);
+        int samples = in.getInt(40);
+        ByteBuffer out = ByteBuffer.allocate(wav.length + 36 + 12).order(ByteOrder.LITTLE_ENDIAN);
+        out.put("RF64".getBytes(StandardCharsets.ISO_8859_1)).putInt(-1).put("WAVEds64".getBytes(StandardCharsets.ISO_8859_1)).putInt(28).putLong(out.capacity() - 8).putLong(samples).putLong(0).putInt(0);
+        out.put(wav, 12, 28).putInt(-1).put(wav, 44, wav.length - 44).put("LIST".getBytes(StandardCharsets.ISO_8859_1)).putInt(4).putInt(0);
+        return out.array();
     }
 }

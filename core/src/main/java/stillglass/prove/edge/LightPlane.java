@@ -39,19 +39,6 @@ public record LightPlane(int width, int height, float[] light) {
         return new LightPlane(width, height, out);
     }
 
-    /// What is dark made bright, for what is looked for by its darkness.
-    public LightPlane inverted() {
-        float top = 0;
-        for (float v : light) {
-            top = Math.max(top, v);
-        }
-        float[] out = new float[light.length];
-        for (int i = 0; i < out.length; i++) {
-            out[i] = top > 0 ? 1 - light[i] / top : 0;
-        }
-        return new LightPlane(width, height, out);
-    }
-
     double at(int x, int y) {
         return light[y * width + x];
     }

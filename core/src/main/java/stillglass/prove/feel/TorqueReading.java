@@ -27,6 +27,9 @@ public record TorqueReading(double meanNmm, double sigmaNmm, double breakawayNmm
     private static final double START_DEG = 3;
     private static final int MOST_HARMONICS = 6;
     private static final int FEWEST = 20;
+    private static final double LEAST_ALIKE = 0.03;
+    /// Waves that are fitted take likeness of neighbours with them: each counts twice.
+    private static final double FITTED = 2;
     private static final double BINDS_SIGMAS = 4;
     private static final double BINDS_SHARE = 0.12;
     private static final double STICKS = 1.5;
@@ -97,7 +100,7 @@ public record TorqueReading(double meanNmm, double sigmaNmm, double breakawayNmm
         }
         List<Bind> binds = binds(a, left, rough, mean);
         double uneven = waves == 0 ? 0 : rms(wave) / mean;
-        return new TorqueReading(mean, Math.max(1e-9, rough * Math.sqrt(alike / a.length)), breakaway, rough, uneven, waves == 0 ? OptionalDouble.empty() : OptionalDouble.of(a[tight]), rough / mean, harmonics, binds,
+        return new TorqueReading(mean, Math.max(1e-9, rough * Math.sqrt(alike / Math.max(1, a.length - FITTED * alike * (2 + 2 * waves)))), breakaway, rough, uneven, waves == 0 ? OptionalDouble.empty() : OptionalDouble.of(a[tight]), rough / mean, harmonics, binds,
                 notes(mean, breakaway, rough, uneven, waves == 0 ? OptionalDouble.empty() : OptionalDouble.of(a[tight]), binds));
     }
 
@@ -149,13 +152,13 @@ public record TorqueReading(double meanNmm, double sigmaNmm, double breakawayNmm
     private static double alike(double[] v) {
         double square = Arrays.stream(v).map(x -> x * x).sum();
         double sum = 1;
-        for (int lag = 1; lag < v.length / 4 && square > 0; lag++) {
+        for (int lag = 1; lag < v.length / 3 && square > 0; lag++) {
             double product = 0;
             for (int i = 0; i + lag < v.length; i++) {
                 product += v[i] * v[i + lag];
             }
             double r = product / square;
-            if (r < 0.1) {
+            if (r < LEAST_ALIKE) {
                 break;
             }
             sum += 2 * r;

@@ -60,14 +60,19 @@ public record BladeFaces(int blades, List<Place> places, double wetShare, double
             return Optional.empty();
         }
         // The dark hole in the middle of lit blades; a bright ground behind it does as well.
-        return hole(closed.inverted(), rim).or(() -> hole(closed, rim)).map(o -> read(closed, o, blades, rim));
+        return hole(closed, rim, true).or(() -> hole(closed, rim, false)).map(o -> read(closed, o, blades, rim));
     }
 
-    /// What is brightest by far, where blades round it would lie in the photo.
-    private static Optional<Opening> hole(LightPlane p, double rim) {
+    /// What is darkest or brightest by far, where blades round it would lie in the photo.
+    private static Optional<Opening> hole(LightPlane p, double rim, boolean dark) {
+        float top = 0;
+        for (float v : p.light()) {
+            top = Math.max(top, v);
+        }
         float[] steep = new float[p.light().length];
-        for (int i = 0; i < steep.length; i++) {
-            steep[i] = (float) Math.pow(Math.max(0, p.light()[i]), STEEP);
+        for (int i = 0; i < steep.length && top > 0; i++) {
+            double v = Math.max(0, p.light()[i] / top);
+            steep[i] = (float) Math.pow(dark ? 1 - v : v, STEEP);
         }
         return Opening.in(new LightPlane(p.width(), p.height(), steep)).filter(o -> {
             double reach = rim * o.meanRadius();

@@ -94,10 +94,11 @@ public record ClosingTrace(List<Closing> events, double meanS, double sigmaS, do
                 leftHigh = -1;
             }
         }
-        return events.isEmpty() ? Optional.empty() : Optional.of(told(events, stepS, Math.log(Math.max(1e-9, closed) / open) / Math.log(2)));
+        return events.isEmpty() ? Optional.empty() : Optional.of(told(events, Math.hypot(stepS / Math.sqrt(6), Math.sqrt(2) * noise / (high - low) * events.stream().mapToDouble(Closing::seconds).average().orElse(0)), Math.log(Math.max(1e-9, closed) / open) / Math.log(2)));
     }
 
-    private static ClosingTrace told(List<Closing> events, double stepS, double ev) {
+    /// @param ownS one standard deviation of one of them: each end lies somewhere in a step, and noise shifts where a level is passed
+    private static ClosingTrace told(List<Closing> events, double ownS, double ev) {
         double mean = events.stream().mapToDouble(Closing::seconds).average().orElseThrow();
         double spread = events.size() < 2 ? 0 : Math.sqrt(events.stream().mapToDouble(e -> (e.seconds - mean) * (e.seconds - mean)).sum() / (events.size() - 1));
         List<Said> notes = new ArrayList<>();
@@ -111,8 +112,7 @@ public record ClosingTrace(List<Closing> events, double meanS, double sigmaS, do
         if (events.size() > 3 && slower(events)) {
             notes.add(Said.of("closing.slower"));
         }
-        // Each end lies somewhere in a step: 1/√12 of it each.
-        return new ClosingTrace(events, mean, Math.sqrt(spread * spread / events.size() + stepS * stepS / 6 / events.size()), ev, notes);
+        return new ClosingTrace(events, mean, Math.sqrt((spread * spread + ownS * ownS) / events.size()), ev, notes);
     }
 
     /// Whether the last ones take clearly longer than the first: oil that is drawn between the blades.

@@ -33,7 +33,7 @@ public record CouplingReading(OptionalDouble leverDeg, double leverSigmaDeg, dou
     /// A lever is seen when this much of what left one place is found at another.
     private static final double LIKE = 0.5;
     private static final double LEAST_DEG = 0.75;
-    private static final double LEAST_SIGMA_DEG = 0.1;
+    private static final double LEAST_SIGMA_DEG = 0.05;
     /// An opening that changed by less than this share of what it should has not followed.
     private static final double FOLLOWS = 0.15;
     private static final double OFF_EV = 0.25;

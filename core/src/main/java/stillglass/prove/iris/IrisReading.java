@@ -16,8 +16,8 @@ import stillglass.say.Said;
 /// @param hysteresisEv of the stops photographed twice: the largest difference, EV; empty when none was
 public record IrisReading(List<Stop> stops, OptionalDouble hysteresisEv, List<Said> diagnostics) {
     private static final double LN2 = Math.log(2);
-    /// An edge that was found to less than this has no better area, pixels.
-    private static final double EDGE_PX = 0.1;
+    /// How far an edge may be off all round, by blur and a tone that is not quite sRGB, pixels.
+    private static final double EDGE_PX = 0.06;
     /// A blade that stands off by this much of the radius, and by this many standard deviations.
     private static final double BLADE_SHARE = 0.06;
     private static final double BLADE_SIGMAS = 5;

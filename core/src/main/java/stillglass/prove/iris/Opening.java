@@ -1,6 +1,5 @@
 package stillglass.prove.iris;
 
-import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Optional;
 import stillglass.prove.edge.LightPlane;
@@ -27,16 +26,16 @@ public record Opening(double cx, double cy, double[] radius, boolean saturated) 
         if (!(bright - dark > LEAST_CONTRAST * bright)) {
             return Optional.empty();
         }
-        double[] blob = blob(photo, (dark + bright) / 2);
-        if (blob[2] < LEAST_PIXELS) {
+        Blob blob = Blob.largest(photo, (dark + bright) / 2);
+        if (blob.pixels() < LEAST_PIXELS) {
             return Optional.empty();
         }
-        double cx = blob[0];
-        double cy = blob[1];
+        double cx = blob.x();
+        double cy = blob.y();
         double[] r = new double[DIRECTIONS];
         for (int round = 0; round < ROUNDS; round++) {
             for (int i = 0; i < DIRECTIONS; i++) {
-                r[i] = edge(photo, cx, cy, 2 * Math.PI * i / DIRECTIONS, Math.sqrt(blob[2] / Math.PI), dark);
+                r[i] = edge(photo, blob, cx, cy, 2 * Math.PI * i / DIRECTIONS, dark);
                 if (Double.isNaN(r[i])) {
                     return Optional.empty();
                 }
@@ -113,48 +112,9 @@ public record Opening(double cx, double cy, double[] radius, boolean saturated) 
         return sorted;
     }
 
-    /// The largest bright patch that does not touch the edge of the photo: its middle and its pixels.
-    private static double[] blob(LightPlane p, double limit) {
-        int w = p.width();
-        int h = p.height();
-        boolean[] seen = new boolean[w * h];
-        double[] best = new double[3];
-        ArrayDeque<Integer> next = new ArrayDeque<>();
-        for (int start = 0; start < seen.length; start++) {
-            if (seen[start] || p.light()[start] < limit) {
-                continue;
-            }
-            seen[start] = true;
-            next.add(start);
-            double n = 0;
-            double sx = 0;
-            double sy = 0;
-            boolean touches = false;
-            while (!next.isEmpty()) {
-                int at = next.remove();
-                int x = at % w;
-                int y = at / w;
-                n++;
-                sx += x;
-                sy += y;
-                touches |= x == 0 || y == 0 || x == w - 1 || y == h - 1;
-                int[] near = {x > 0 ? at - 1 : -1, x < w - 1 ? at + 1 : -1, y > 0 ? at - w : -1, y < h - 1 ? at + w : -1};
-                for (int k : near) {
-                    if (k >= 0 && !seen[k] && p.light()[k] >= limit) {
-                        seen[k] = true;
-                        next.add(k);
-                    }
-                }
-            }
-            if (!touches && n > best[2]) {
-                best = new double[] {sx / n, sy / n, n};
-            }
-        }
-        return best;
-    }
-
     /// Where light falls to half of what it is just inside, from outside in: specks of dust inside do not count.
-    private static double edge(LightPlane p, double cx, double cy, double angle, double mean, double dark) {
+    private static double edge(LightPlane p, Blob blob, double cx, double cy, double angle, double dark) {
+        double mean = Math.sqrt(blob.pixels() / Math.PI);
         double dx = Math.sin(angle);
         double dy = -Math.cos(angle);
         double step = 0.25;
@@ -173,7 +133,8 @@ public record Opening(double cx, double cy, double[] radius, boolean saturated) 
             if (Double.isNaN(v)) {
                 continue;
             }
-            if (v >= half && !Double.isNaN(before) && before < half) {
+            // A bright lever or screw outside of it is none of its edge.
+            if (v >= half && !Double.isNaN(before) && before < half && blob.near(cx + r * dx, cy + r * dy)) {
                 return r + step * (v - half) / Math.max(1e-12, v - before);
             }
             before = v;

@@ -191,8 +191,8 @@ public record Pulse(double openedS, double closedS, double momentSigmaS, double 
 
     /// Full light and its deviation for noise of 1: of the flat part where there is one, else the top of a parabola.
     private static double[] top(double[] y, Flanks f) {
-        int a = (int) Math.ceil(f.opened() + 0.6 * f.rise());
-        int b = (int) Math.floor(f.closed() - 0.6 * f.fall());
+        int a = Math.max(0, (int) Math.ceil(f.opened() + 0.6 * f.rise()));
+        int b = Math.min(y.length, (int) Math.floor(f.closed() - 0.6 * f.fall()));
         if (b - a >= 3 && b - a > 0.1 * f.length()) {
             double[] flat = Arrays.stream(y, a, b).sorted().toArray();
             return new double[] {(flat[flat.length / 2] + flat[(flat.length - 1) / 2]) / 2, 1.25 / Math.sqrt(b - a)};
@@ -211,11 +211,17 @@ public record Pulse(double openedS, double closedS, double momentSigmaS, double 
                 }
             }
         }
+        if (sums[0] < right.length) {
+            // The flanks ran away from what was recorded: the highest sample is all there is, and as uncertain as itself.
+            double most = Arrays.stream(y).max().orElse(0);
+            return new double[] {Math.max(1e-9, most), 1};
+        }
         var x = new SimpleMatrix(new double[][] {{sums[0], sums[1], sums[2]}, {sums[1], sums[2], sums[3]}, {sums[2], sums[3], sums[4] + 1e-12}})
                 .solve(new SimpleMatrix(3, 1, true, right));
         double bend = x.get(2);
         double at = bend < 0 ? Math.clamp(-x.get(1) / (2 * bend), -1, 1) : 0;
-        return new double[] {x.get(0) + x.get(1) * at + bend * at * at, 1.5 / Math.sqrt(Math.max(1, sums[0]))};
+        double highest = x.get(0) + x.get(1) * at + bend * at * at;
+        return new double[] {highest > 0 ? highest : Math.max(1e-9, Arrays.stream(y).max().orElse(0)), 1.5 / Math.sqrt(Math.max(1, sums[0]))};
     }
 
     /// Samples until light is least between an opening and its rebound.

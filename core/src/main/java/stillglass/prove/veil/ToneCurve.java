@@ -21,7 +21,11 @@ public record ToneCurve(double power, double sigma, double bend) {
     private static final double BRIGHTEST = 0.9;
     private static final int LEAST_PIXELS = 400;
     private static final int PARTS = 6;
+    /// From fewer greys than these its bend is not seen.
+    private static final int FEWEST_PARTS = 3;
+    private static final double UNSEEN_BEND = 0.16;
     private static final int LEVELS = 256;
+    private static final double BLACK = 0.012;
     private static final double LEAST_POWER = 0.3;
     private static final double MOST_POWER = 3;
     /// A power that differs by this much over the range is no power.
@@ -54,12 +58,16 @@ public record ToneCurve(double power, double sigma, double bend) {
         }
         double step = Math.log(ratio);
         double[] parts = steps(levels, n / PARTS).map(s -> s / step).sorted().toArray();
+        if (parts.length == 0) {
+            return Optional.empty();
+        }
         double power = (parts[parts.length / 2] + parts[(parts.length - 1) / 2]) / 2;
         if (!(power > LEAST_POWER && power < MOST_POWER)) {
             return Optional.empty();
         }
         double bend = parts[parts.length - 1] - parts[0];
-        return Optional.of(new ToneCurve(power, Math.hypot(power * EXPOSURE_SHARE / step, bend / 4), bend));
+        double unsure = parts.length < FEWEST_PARTS ? UNSEEN_BEND : bend;
+        return Optional.of(new ToneCurve(power, Math.hypot(power * Math.sqrt(2) * EXPOSURE_SHARE / step, unsure / 4), bend));
     }
 
     /// By how much the logarithm of the light grows, in parts of about as many pixels from dark to bright.
@@ -71,7 +79,10 @@ public record ToneCurve(double power, double sigma, double bend) {
                 sum[k] += l[k];
             }
             if (sum[0] >= pixels * 0.999) {
-                out.add(Math.log(sum[2] / Math.max(1e-9, sum[1])));
+                // Noise that is cut off at black lifts the mean of what is nearly black.
+                if (sum[1] / sum[0] > BLACK) {
+                    out.add(Math.log(sum[2] / sum[1]));
+                }
                 sum = new double[3];
             }
         }

@@ -75,14 +75,17 @@ public record VeilReading(double share, double sigma, double relative, boolean a
         if (order.size() > 1 && order.stream().anyMatch(t -> t.exposure.isEmpty())) {
             return refused("veil.no-exposure", order.stream().filter(t -> t.exposure.isEmpty()).findFirst().orElseThrow());
         }
-        List<Patch> patches = new ArrayList<>();
         for (Taken t : order) {
-            Optional<Patch> p = Patch.in(t.photo);
-            if (p.isEmpty()) {
-                return refused("veil.no-patch", t);
+            if (t.photo.width() != order.getFirst().photo.width() || t.photo.height() != order.getFirst().photo.height()) {
+                return refused("veil.size", t);
             }
-            patches.add(p.get());
         }
+        // They were taken from one place: the patch lies in all where the first shows it.
+        Optional<Opening> outline = order.stream().flatMap(t -> Patch.outline(t.photo).stream()).findFirst();
+        if (outline.isEmpty()) {
+            return refused("veil.no-patch", order.getFirst());
+        }
+        List<Patch> patches = order.stream().map(t -> Patch.of(t.photo, outline.get())).toList();
         // Light is best read where it is bright and not yet cut: the surround in one photo, the patch perhaps in another.
         int white = last(patches, p -> p.surround() < WHITE);
         if (white < 0) {
@@ -117,7 +120,7 @@ public record VeilReading(double share, double sigma, double relative, boolean a
         boolean lost = deep.patch() <= NO_MORE;
         // How much the tone matters grows with how far apart the two values lie.
         double byTone = Math.abs(Math.log(Math.max(deep.patch(), STEP) / bright.surround())) * tone.sigma() / (tone.power() * tone.power());
-        double relative = Math.hypot(byTone, dark == white ? 0 : ToneCurve.EXPOSURE_SHARE);
+        double relative = Math.hypot(byTone, dark == white ? 0 : Math.sqrt(2) * ToneCurve.EXPOSURE_SHARE);
         double slope = tone.light(deep.patch() + STEP) - tone.light(deep.patch());
         double own = Math.sqrt(square(share * bright.surroundSigma() / bright.surround()) + square(deep.patchSigma() / Math.max(deep.patch(), STEP) * share / tone.power()) + square(slope / Math.sqrt(3) / step / w) + square(black.sigma));
         if (black == Black.UNKNOWN) {
@@ -176,12 +179,22 @@ public record VeilReading(double share, double sigma, double relative, boolean a
         private static final double FROM = 1.35;
         private static final double TO = 2.2;
         private static final double HALF = 0.5;
+        private static final float LIT = 0.6f;
+        private static final double BRIGHT_SHARE = 0.9;
 
-        static Optional<Patch> in(LightPlane photo) {
-            return Opening.in(photo.inverted()).map(d -> of(photo, d));
+        /// Everything that is clearly lit counts as equally bright: a wall lit from one side has a dark half, and is no patch.
+        static Optional<Opening> outline(LightPlane photo) {
+            float[] sorted = photo.light().clone();
+            Arrays.sort(sorted);
+            float lit = LIT * sorted[(int) (BRIGHT_SHARE * (sorted.length - 1))];
+            float[] dark = new float[sorted.length];
+            for (int i = 0; i < dark.length; i++) {
+                dark[i] = lit > 0 ? 1 - Math.min(1, photo.light()[i] / lit) : 0;
+            }
+            return Opening.in(new LightPlane(photo.width(), photo.height(), dark));
         }
 
-        private static Patch of(LightPlane photo, Opening d) {
+        static Patch of(LightPlane photo, Opening d) {
             double[] dark = sectors(photo, d, 0, INNER);
             double[] ring = sectors(photo, d, FROM, TO);
             double mean = Arrays.stream(ring).average().orElse(0);

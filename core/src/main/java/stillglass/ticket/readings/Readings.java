@@ -116,6 +116,24 @@ public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity>
         return all().stream().filter(m -> m.read().phase() == phase && m.read().quantity() == quantity && m.read().at().equals(at)).reduce((a, b) -> b);
     }
 
+    /// What a function was found to be in a phase: counted tries together, else the last that was said of it.
+    /// @param after number of the row after which tries count
+    public Optional<String> told(Phase phase, String function, long after) {
+        Optional<Check> last = last(phase, function).filter(c -> c.seq() > after);
+        int worked = 0;
+        int of = 0;
+        for (Tried t : tries) {
+            if (t.key.phase() == phase && t.key.check().equals(function) && t.check.seq() > after) {
+                Optional<Behaves.Times> times = Behaves.times(t.check.found());
+                worked += times.map(Behaves.Times::worked).orElse(0);
+                of += times.map(Behaves.Times::of).orElse(0);
+            }
+        }
+        int all = of;
+        int good = worked;
+        return last.map(c -> Behaves.times(c.found()).isPresent() && all > 1 && c.found().strip().matches("\\d+ of \\d+") ? good + " of " + all : c.found());
+    }
+
     /// Tries of a function before the work that tell how often it failed, where it failed now and then.
     public Optional<Streak> sometimes(String function) {
         int failed = 0;

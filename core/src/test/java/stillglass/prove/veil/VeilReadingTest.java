@@ -64,7 +64,8 @@ class VeilReadingTest {
         assertThat(one.share()).isCloseTo(share(veil), within(2 * one.sigma()));
         assertThat(two.share()).isCloseTo(share(veil), within(2 * two.sigma()));
         assertThat(two.sigma()).isLessThan(0.75 * one.sigma());
-        assertThat(two.diagnostics()).extracting(Said::key).contains("veil.tone").doesNotContain("veil.tone.assumed");
+        // What is nearly black in the short exposure tells no tone.
+        assertThat(two.diagnostics()).extracting(Said::key).contains(veil < 0.02 ? "veil.tone.assumed" : "veil.tone");
         assertThat(two.brightShare()).isBetween(0.9, 1.0);
         assertThat(two.patchShare()).isCloseTo(2 * Math.sqrt(33 * 29 / Math.PI) / H, within(0.01));
     }

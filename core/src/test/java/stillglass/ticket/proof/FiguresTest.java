@@ -79,6 +79,26 @@ class FiguresTest {
         assertThat(last(job).phase()).isEqualTo(Phase.AFTER);
     }
 
+    /// One key a try: what was counted is told together, and counts towards the streak that proves a fault gone.
+    @Test
+    void triesThatAreCountedOneByOneAddUp() {
+        Job job = Job.begun().stage(Stage.ARRIVE);
+        for (int i = 0; i < 10; i++) {
+            job.accept(new ReadingEvent.FunctionChecked(Phase.BEFORE, "release", i % 4 == 3 ? "0 of 1" : "1 of 1"));
+        }
+        Readings r = job.state().readings();
+        assertThat(r.told(Phase.BEFORE, "release", -1)).contains("8 of 10");
+        assertThat(r.sometimes("release").orElseThrow().failed()).isEqualTo(2);
+        for (int i = 0; i < 5; i++) {
+            job.accept(new ReadingEvent.FunctionChecked(Phase.AFTER, "release", "1 of 1"));
+        }
+        assertThat(job.state().readings().goodInARow("release", 0)).isEqualTo(5);
+        job.accept(new ReadingEvent.FunctionChecked(Phase.AFTER, "release", "0 of 1"));
+        assertThat(job.state().readings().goodInARow("release", 0)).isZero();
+        assertThat(job.state().readings().told(Phase.AFTER, "release", -1)).contains("5 of 6");
+        assertThat(job.say("check iris: slow").state().readings().told(Phase.BEFORE, "iris", -1)).contains("slow");
+    }
+
     @Test
     void whatWasMeasuredOnArrivalIsMeasuredAgainAndMustHold() {
         Job job = Job.begun().stage(Stage.ARRIVE).say("scale 1 m 1.2 m ± 0.02", "scale 3 m 3.6 m ± 0.05", "torque focus 90 ± 5");
