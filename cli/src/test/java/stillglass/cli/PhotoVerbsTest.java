@@ -51,9 +51,13 @@ class PhotoVerbsTest {
 
     /// With the exposure time a camera writes: an eXIf chunk before the end of the file (TIFF 6.0, EXIF 2.3 tag 33434).
     private Path exposed(String name, BufferedImage image, int thousandths) throws IOException {
+        return tagged(name, image, 0x829A, thousandths);
+    }
+
+    private Path tagged(String name, BufferedImage image, int tag, int thousandths) throws IOException {
         ByteBuffer exif = ByteBuffer.allocate(52).order(ByteOrder.LITTLE_ENDIAN);
         exif.put((byte) 'I').put((byte) 'I').putShort((short) 42).putInt(8).putShort((short) 1).putShort((short) 0x8769).putShort((short) 4).putInt(1).putInt(26).putInt(0);
-        exif.putShort((short) 1).putShort((short) 0x829A).putShort((short) 5).putInt(1).putInt(44).putInt(0).putInt(thousandths).putInt(1000);
+        exif.putShort((short) 1).putShort((short) tag).putShort((short) 5).putInt(1).putInt(44).putInt(0).putInt(thousandths).putInt(1000);
         ByteArrayOutputStream png = new ByteArrayOutputStream();
         ImageIO.write(image, "png", png);
         byte[] bytes = png.toByteArray();
@@ -108,6 +112,19 @@ class PhotoVerbsTest {
         // sin(x)/x of a smear of six pixels is a half at 0.6034 / 6.
         assertThat(right.get("mtf50_cpp").asDouble()).isCloseTo(0.6034 / 6, within(0.002));
         assertThat(run("sharpness", edge, "--tone", less, png("bare.png", drawn(twice, 2))).err()).contains("bare.png: exposure: is not written");
+    }
+
+    /// A camera that writes a gamma of 1: its values are light already.
+    @Test
+    void theGammaThatACameraWroteIsUndone() throws IOException {
+        BufferedImage image = new BufferedImage(W, H, BufferedImage.TYPE_BYTE_GRAY);
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                image.getRaster().setSample(x, y, 0, Math.round(255 * (0.05 + 0.6 * Math.clamp(((x - 150.2) * Math.cos(0.12) + (y - 120) * Math.sin(0.12)) / 6 + 0.5, 0, 1))));
+            }
+        }
+        assertThat(run("sharpness", tagged("linear.png", image, 0xA500, 1000), "--json").json().get("mtf50_cpp").asDouble()).isCloseTo(0.6034 / 6, within(0.001));
+        assertThat(run("sharpness", png("plain.png", image), "--json").json().get("mtf50_cpp").asDouble()).as("read as sRGB it is another edge").isNotCloseTo(0.6034 / 6, within(0.002));
     }
 
     private BufferedImage opening(double radius, double leverDeg, long seed) {

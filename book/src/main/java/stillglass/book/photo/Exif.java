@@ -27,6 +27,8 @@ final class Exif {
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("uuuu:MM:dd HH:mm:ss", Locale.ROOT);
     private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
     private static final int CHUNK_HEAD = 8;
+    private static final double LEAST_GAMMA = 0.5;
+    private static final double MOST_GAMMA = 4;
     private static final int CHUNK_CHECK = 4;
 
     private Exif() {}
@@ -54,6 +56,15 @@ final class Exif {
         double iso = d.map(x -> x.getDoubleObject(ExifDirectoryBase.TAG_ISO_EQUIVALENT)).filter(v -> v > 0 && Double.isFinite(v)).orElse(1.0);
         double stop = d.map(x -> x.getDoubleObject(ExifDirectoryBase.TAG_FNUMBER)).filter(v -> v > 0 && Double.isFinite(v)).orElse(1.0);
         return time.map(t -> OptionalDouble.of(t * iso / (stop * stop))).orElse(OptionalDouble.empty());
+    }
+
+    /// Power by which stored values become light, where the camera says that it is not that of sRGB (EXIF 2.31, tag 42240; colour space 1 is sRGB).
+    static OptionalDouble gamma(byte[] bytes) {
+        Optional<ExifSubIFDDirectory> d = metadata(bytes).map(m -> m.getFirstDirectoryOfType(ExifSubIFDDirectory.class));
+        if (d.map(x -> x.getInteger(ExifDirectoryBase.TAG_COLOR_SPACE)).filter(space -> space == 1).isPresent()) {
+            return OptionalDouble.empty();
+        }
+        return d.map(x -> x.getDoubleObject(ExifDirectoryBase.TAG_GAMMA)).filter(g -> g >= LEAST_GAMMA && g <= MOST_GAMMA).map(OptionalDouble::of).orElse(OptionalDouble.empty());
     }
 
     private static Optional<Metadata> metadata(byte[] bytes) {

@@ -84,13 +84,13 @@ public final class PhotoFiles {
     }
 
     /// Every pixel's luminance in linear light, as it lies in the file.
-    /// @param gamma of the samples, light being their power with it; empty for sRGB
+    /// @param gamma of the samples, light being their power with it; empty for what the camera wrote of it, sRGB where it wrote nothing
     /// @throws BadInput when it is no whole photo
     public static LightPlane plane(String name, byte[] bytes, OptionalDouble gamma) {
         return Edge.read(name, "pixels", REMEDY, () -> {
             Decoded d = decode(name, bytes, MOST_PIXELS);
             try {
-                return luminance(d.image, gamma);
+                return luminance(d.image, gamma.isPresent() ? gamma : Exif.gamma(bytes));
             } catch (IllegalArgumentException e) {
                 throw new BadInput(name, "size", String.valueOf(e.getMessage()));
             }
