@@ -62,7 +62,7 @@ class HouseRulesTest {
                 .layer("words").definedBy("stillglass.say..")
                 .layer("ground").definedBy("stillglass.optics..", "stillglass.assembly..")
                 .layer("senses").definedBy("stillglass.look..", "stillglass.care..", "stillglass.prove..")
-                .layer("judgement").definedBy("stillglass.grade..", "stillglass.plan..")
+                .layer("judgement").definedBy("stillglass.grade..", "stillglass.plan..", "stillglass.fault..")
                 .layer("job").definedBy("stillglass.ticket..")
                 .layer("outside").definedBy("stillglass.book..", "stillglass.sim..", "stillglass.cli..", "stillglass.app..")
                 .whereLayer("job").mayOnlyBeAccessedByLayers("outside")

@@ -16,6 +16,8 @@ import stillglass.optics.Tilt;
 final class Spacing {
     /// Steps from the axis to the rim when looking for the first point of contact.
     private static final int STEPS = 200;
+    /// No wrong gap is longer than the lens.
+    private static final double MOST_OF_LENGTH = 1;
 
     private Spacing() {}
 
@@ -25,6 +27,7 @@ final class Spacing {
             throw new IllegalArgumentException("gap " + gap + " runs to the film: name the shim under the mount instead, shim-missing:"
                     + gap + ":0.05");
         }
+        airGap(lens, gap);
         return change(lens, gap, deltaMm);
     }
 
@@ -33,6 +36,9 @@ final class Spacing {
         if (gap < 1 || gap > lens.surfaces().size()) {
             throw new IllegalArgumentException(
                     "there is no gap " + gap + ": gaps run from 1 to " + (lens.surfaces().size() - 1));
+        }
+        if (!(Math.abs(deltaMm) <= MOST_OF_LENGTH * Math.max(lens.lengthMm(), lens.nominalFocalLengthMm()))) {
+            throw new IllegalArgumentException(String.format(Locale.ROOT, "gap %d changed by %.6g mm: that is more than the lens itself, give what a caliper could measure", gap, deltaMm));
         }
         List<Surface> surfaces = new ArrayList<>(lens.surfaces());
         Surface s = surfaces.get(gap - 1);
@@ -135,7 +141,7 @@ final class Spacing {
                 .filter(e -> e.firstSurface() <= gap - 1 && e.lastSurface() >= gap)
                 .findFirst()
                 .ifPresent(e -> {
-                    throw new IllegalArgumentException("gap " + gap + " is the glass of " + e.name() + ": no spacer lies there");
+                    throw new IllegalArgumentException("gap " + gap + " is the glass of " + e.name() + ": nothing there can be shorter or longer");
                 });
     }
 }

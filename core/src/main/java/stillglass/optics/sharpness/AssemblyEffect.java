@@ -1,12 +1,11 @@
 package stillglass.optics.sharpness;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import stillglass.optics.LensSection;
-import stillglass.optics.Surface;
 import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.misassembly.MountedFilm;
 import stillglass.say.Said;
 
 /// What a wrong assembly does to a picture, beside the lens as designed.
@@ -38,7 +37,7 @@ public record AssemblyEffect(
     /// @throws IllegalArgumentException where a fault names a glass or gap this lens does not have
     public static AssemblyEffect of(LensSection section, List<LensFault> faults) {
         LensFault.Misassembled m = LensFault.apply(section, faults, LensFault.Seating.RIM);
-        LensSection built = onItsMount(m.lens(), section);
+        LensSection built = MountedFilm.of(m.lens(), section, faults);
         SpotSurvey designed = SpotSurvey.of(section, section, FIELDS);
         SpotSurvey now = SpotSurvey.of(built, section, FIELDS);
         OptionalDouble shift = now.bestFocusMm().isPresent() && designed.bestFocusMm().isPresent()
@@ -46,17 +45,6 @@ public record AssemblyEffect(
                         - (designed.bestFocusMm().getAsDouble() - section.surfaces().getLast().thicknessMm()))
                 : OptionalDouble.empty();
         return new AssemblyEffect(faults, built, designed, now, shift, m.diagnostics());
-    }
-
-    /// The iris and the mount are fixed in the barrel: whatever glass moved, the film stays as far from the iris as it was,
-    /// but for shims under the mount, which the last gap tells of.
-    private static LensSection onItsMount(LensSection lens, LensSection section) {
-        double shims = lens.surfaces().getLast().thicknessMm() - section.surfaces().getLast().thicknessMm();
-        double irisToFilm = section.imagePlaneMm() - section.vertexMm(section.stopIndex()) + shims;
-        List<Surface> surfaces = new ArrayList<>(lens.surfaces());
-        Surface last = surfaces.removeLast();
-        surfaces.add(last.withThickness(irisToFilm - (lens.lengthMm() - lens.vertexMm(lens.stopIndex()))));
-        return lens.withSurfaces(surfaces, lens.elements());
     }
 
     /// How far the first vertex stands from where it would stand in the lens as designed, on the same barrel, mm.
