@@ -30,6 +30,7 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     /// Beyond this many deviations a figure tells no more: it may have been read wrongly.
     private static final double CUT = 6;
     private static final int BETWEEN = 8;
+    private static final int LEANS_BETWEEN = 4;
     private static final double SHOWN = 0.004;
     private static final int MOST_SHOWN = 12;
     private static final int PAIRED = 28;
@@ -122,40 +123,77 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
         if (each.isEmpty()) {
             return Optional.empty();
         }
-        double best = Double.NEGATIVE_INFINITY;
-        List<LensFault> bestFaults = steps.getFirst().faults();
-        Predicted bestPredicted = each.getFirst();
-        double sum = Double.NEGATIVE_INFINITY;
-        double weights = 0;
-        for (int i = 0; i < each.size(); i++) {
-            boolean last = i + 1 == each.size() || !f.graded() || steps.get(i).magnitude() < 0 != steps.get(i + 1).magnitude() < 0;
-            int fine = last ? 1 : BETWEEN;
-            for (int k = 0; k < fine; k++) {
-                double share = (double) k / fine;
-                Predicted here = k == 0 ? each.get(i) : each.get(i).towards(each.get(i + 1), share);
-                double magnitude = last ? steps.get(i).magnitude() : (1 - share) * steps.get(i).magnitude() + share * steps.get(i + 1).magnitude();
-                double w = steps.get(i).weight() / fine;
-                weights += w;
-                int directions = f.leans() ? Predictor.AROUND : 1;
-                for (int d = 0; d < directions; d++) {
-                    Predicted turned = d == 0 ? here : here.turned(d);
-                    double l = logLikelihood(turned, observations, design, -1);
-                    sum = add(sum, l + Math.log(w / directions));
-                    if (l > best) {
-                        best = l;
-                        bestPredicted = turned;
-                        bestFaults = f.graded() ? f.at(magnitude) : f.leans() ? leaning(steps.get(i).faults(), d) : steps.get(i).faults();
+        Best best = new Best(f);
+        // A magnitude that cannot be leaves a hole: then nothing is drawn between its neighbours.
+        boolean whole = each.size() == f.steps().size();
+        int row = whole ? f.row() : each.size();
+        for (int r = 0; r * row < each.size(); r++) {
+            boolean more = whole && f.leans() && (r + 1) * row < each.size();
+            for (int t = 0; t < (more ? LEANS_BETWEEN : 1); t++) {
+                for (int i = 0; i < row; i++) {
+                    int at = r * row + i;
+                    boolean last = i + 1 == row || !whole || !f.graded() || steps.get(at).magnitude() < 0 != steps.get(at + 1).magnitude() < 0;
+                    for (int k = 0; k < (last ? 1 : BETWEEN); k++) {
+                        double share = (double) k / BETWEEN;
+                        double lean = (double) t / LEANS_BETWEEN;
+                        Predicted here = between(each, at, last ? 0 : share, more ? lean : 0, row);
+                        double magnitude = last ? steps.get(at).magnitude() : (1 - share) * steps.get(at).magnitude() + share * steps.get(at + 1).magnitude();
+                        double w = steps.get(at).weight() / (last ? 1 : BETWEEN) / (more ? LEANS_BETWEEN : 1);
+                        best.take(here, w, f.leans(), steps.get(at), magnitude, observations, design);
                     }
                 }
             }
         }
-        String name = bestFaults.isEmpty() ? f.name() : String.join(" ", bestFaults.stream().map(LensFault::shortForm).toList());
-        return Optional.of(new Weighed(name, Math.log(f.prior()) + sum - Math.log(weights), bestFaults, bestPredicted));
+        return Optional.of(best.weighed());
     }
 
-    private static List<LensFault> leaning(List<LensFault> faults, int step) {
+    /// Between four neighbours: two magnitudes, two leans.
+    private static Predicted between(List<Predicted> each, int at, double share, double lean, int row) {
+        Predicted here = share == 0 ? each.get(at) : each.get(at).towards(each.get(at + 1), share);
+        if (lean == 0) {
+            return here;
+        }
+        Predicted there = share == 0 ? each.get(at + row) : each.get(at + row).towards(each.get(at + row + 1), share);
+        return here.towards(there, lean);
+    }
+
+    /// Sums a family over its magnitudes and directions, and remembers the likeliest.
+    private static final class Best {
+        private final Family family;
+        private double best = Double.NEGATIVE_INFINITY;
+        private double sum = Double.NEGATIVE_INFINITY;
+        private double weights;
+        private List<LensFault> faults = List.of();
+        private Optional<Predicted> predicted = Optional.empty();
+
+        Best(Family family) {
+            this.family = family;
+        }
+
+        void take(Predicted here, double weight, boolean leans, Family.Step step, double magnitude, List<Observation> observations, Predicted design) {
+            weights += weight;
+            int directions = leans ? Predictor.AROUND : 1;
+            for (int d = 0; d < directions; d++) {
+                Predicted turned = d == 0 ? here : here.turned(d);
+                double l = logLikelihood(turned, observations, design, -1);
+                sum = add(sum, l + Math.log(weight / directions));
+                if (l > best || predicted.isEmpty()) {
+                    best = l;
+                    predicted = Optional.of(turned);
+                    faults = leans ? leaning(step.faults(), magnitude, d) : family.graded() ? family.at(magnitude) : step.faults();
+                }
+            }
+        }
+
+        Weighed weighed() {
+            String name = faults.isEmpty() ? family.name() : String.join(" ", faults.stream().map(LensFault::shortForm).toList());
+            return new Weighed(name, Math.log(family.prior()) + sum - Math.log(weights), faults, predicted.orElseThrow());
+        }
+    }
+
+    private static List<LensFault> leaning(List<LensFault> faults, double liftMm, int step) {
         double hours = 12.0 * step / Predictor.AROUND;
-        return faults.stream().map(x -> x instanceof LensFault.Unseated u ? (LensFault) new LensFault.Unseated(u.elements(), u.liftMm(), u.tiltDeg(), hours == 0 ? 12 : hours) : x).toList();
+        return faults.stream().map(x -> x instanceof LensFault.Unseated u ? (LensFault) new LensFault.Unseated(u.elements(), Math.round(1000 * liftMm) / 1000.0, u.tiltDeg(), hours == 0 ? 12 : hours) : x).toList();
     }
 
     private static Weighed mismeasured(int which, List<Observation> observations, Predicted design) {
@@ -218,8 +256,8 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     /// What tracing in one colour, and real lenses about their design, add to an error.
     private static double own(Observation.What what, double value) {
         return switch (what) {
-            case INFINITY_ERROR_MM -> 0.01 + 0.01 * Math.abs(value);
-            case RMS_UM -> 1 + 0.05 * Math.abs(value);
+            case INFINITY_ERROR_MM -> 0.01 + 0.015 * Math.abs(value);
+            case RMS_UM -> 1 + 0.07 * Math.abs(value);
             case MTF30_SAGITTAL, MTF30_TANGENTIAL -> 0.12;
             case MAGNIFICATION_PERCENT -> 0.1;
             case SCALE_AT_M -> 0.01 * Math.abs(value);

@@ -15,7 +15,7 @@ import stillglass.optics.misassembly.LensFault;
 /// @param prior how often it is met before anything was measured, relative to the others
 /// @param steps magnitudes in order, those of one sign first; one where there is none
 /// @param graded whether what lies between two steps is possible too
-/// @param leans whether its direction round the axis is open
+/// @param leans whether its direction round the axis is open; its steps go through all lifts for each lean
 record Family(String name, double prior, List<Step> steps, boolean graded, boolean leans) {
     private static final double NOTHING = 0.12;
     private static final double REVERSED = 0.22;
@@ -26,10 +26,10 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
     private static final double SPACERS_SWAPPED = 0.05;
     private static final double SHIMS = 0.14;
     private static final double UNSEATED = 0.13;
-    private static final double[] MAGNITUDES = {0.02, 0.05, 0.1, 0.2, 0.4, 0.8, 1.6};
-    private static final double[] SHIM_MM = {0.02, 0.05, 0.1, 0.2, 0.4, 0.8};
-    private static final double[] LIFTS_MM = {0.05, 0.15, 0.4};
-    private static final double[] TILTS_DEG = {0.15, 0.4, 1};
+    private static final double[] MAGNITUDES = {0.02, 0.05, 0.1, 0.2, 0.35, 0.6, 1, 1.6};
+    private static final double[] SHIM_MM = {0.02, 0.05, 0.1, 0.2, 0.4, 0.8, 1.6};
+    private static final double[] LIFTS_MM = {0, 0.15, 0.4, 0.8};
+    private static final double[] TILTS_DEG = {0.1, 0.35, 1};
     /// Rims that differ by so much do not fit each other's seat, mm.
     private static final double ALIKE_MM = 3;
 
@@ -77,10 +77,10 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
             List<Step> steps = new ArrayList<>();
             for (double tilt : TILTS_DEG) {
                 for (double lift : LIFTS_MM) {
-                    steps.add(new Step(List.of(new LensFault.Unseated(names, lift, tilt, 12)), tilt, 1.0 / (TILTS_DEG.length * LIFTS_MM.length)));
+                    steps.add(new Step(List.of(new LensFault.Unseated(names, lift, tilt, 12)), lift, 1.0 / (TILTS_DEG.length * LIFTS_MM.length)));
                 }
             }
-            all.add(new Family("unseated:" + String.join("+", names), UNSEATED / groups.size(), steps, false, true));
+            all.add(new Family("unseated:" + String.join("+", names), UNSEATED / groups.size(), steps, true, true));
         }
         return all;
     }
@@ -136,6 +136,11 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
             steps.add(new Step(List.of(fault.apply(m)), m, 0.5 / magnitudes.length));
         }
         return new Family(name, prior, steps, true, false);
+    }
+
+    /// How many magnitudes are tried for each lean; all where nothing leans.
+    int row() {
+        return leans ? LIFTS_MM.length : steps.size();
     }
 
     /// The fault at a magnitude between its steps.

@@ -8,9 +8,13 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
 import stillglass.book.data.Shelf;
+import stillglass.fault.Diagnosis;
+import stillglass.fault.Observation;
 import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
+import stillglass.optics.LensSection;
+import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Alternatives;
 import stillglass.plan.Goal;
@@ -21,6 +25,7 @@ import stillglass.ticket.Lead;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.Rework;
+import stillglass.ticket.proof.Observed;
 
 /// Recomputes results when their inputs changed, away from the interface thread. A newer request cancels an older one.
 final class Computing {
@@ -31,6 +36,8 @@ final class Computing {
             String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear, Optional<Finding> otherSide) {}
 
     private record BeamKey(String section, List<String> assembly) {}
+
+    private record DiagnosisKey(LensSection section, List<Observation> seen) {}
 
     private record PlanKey(WayIn.Request request, Alternatives.Sort way, List<String> order) {}
 
@@ -49,6 +56,8 @@ final class Computing {
     private Optional<BeamKey> beamed = Optional.empty();
     private Optional<AssemblyEffect> assembly = Optional.empty();
     private Optional<Beams> beams = Optional.empty();
+    private Optional<DiagnosisKey> diagnosed = Optional.empty();
+    private Optional<Diagnosis> diagnosis = Optional.empty();
 
     Computing(Shelf shelf) {
         this.shelf = shelf;
@@ -80,7 +89,7 @@ final class Computing {
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch)));
+            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch)));
         } catch (CancellationException newer) {
             return Optional.empty();
         }
@@ -113,6 +122,17 @@ final class Computing {
         return Optional.of(found.known().equals(known)
                 ? found
                 : new Assessment(known, found.surface(), found.assumed(), found.where(), found.shown(), found.grade(), found.advice()));
+    }
+
+    /// Nothing where the section is not known, or all that was measured is as it should be.
+    private Optional<Diagnosis> diagnosis(Work work, Progress watch) {
+        List<Observation> seen = work.section().isEmpty() ? List.of() : Observed.of(work.state().readings(), work.state().joints(), work.instrument());
+        Optional<DiagnosisKey> key = seen.isEmpty() ? Optional.empty() : work.section().map(l -> new DiagnosisKey(l, seen));
+        if (!diagnosed.equals(key)) {
+            diagnosis = key.filter(k -> k.section.basis() != LensSection.Basis.TWO_PLANE).map(k -> Diagnosis.of(k.section, k.seen, LensFault.Seating.RIM, false, watch));
+            diagnosed = key;
+        }
+        return diagnosis;
     }
 
     /// A model on the shelf built like one that is on no map.

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
+import stillglass.fault.Diagnosis;
 import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.grade.TellApart;
@@ -62,11 +63,12 @@ public record Work(
     /// @param beams rays through the section at every stop, for drawing
     /// @param alike a known model built like one that is on no map
     /// @param rework what to do about a function that failed
+    /// @param diagnosis which fault of the assembly explains what was measured, where the section is known and something is off
     public record Computed(
             List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation,
-            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework) {
+            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework, Optional<Diagnosis> diagnosis) {
         public static final Computed NOTHING =
-                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
         public Computed {
             assessments = List.copyOf(assessments);

@@ -79,6 +79,7 @@ public record ProveModel(
         List<String> sum = new ArrayList<>();
         List<Double> pieces = new ArrayList<>();
         after.or(() -> before).ifPresent(r -> arithmetic(r, stack, work, stock, sum, pieces));
+        work.computed().diagnosis().ifPresent(d -> sum.addAll(Causes.of(d)));
         Optional<VeilChange> veil = ReportMaker.veil(s);
         return new ProveModel(work.instrument().sort().images(), before, after, hidden, sum, stack.map(ShimStack::place), pieces,
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
@@ -108,9 +109,8 @@ public record ProveModel(
             List<ShimStack> all = ShimStack.of(work.state().joints(), work.instrument());
             sum.add(all.isEmpty() ? Words.of("prove.sum.nostack") : Words.of("prove.sum.whichstack", String.join(", ", all.stream().map(a -> a.place().replace('_', ' ')).toList())));
         }
-        sum.add(known ? Words.of("prove.sum.fitted", fittedMm) : Words.of("prove.sum.unknown"));
-        sum.add(Words.of("prove.sum.error", r.errorMm()));
-        sum.add(Words.of(known ? "prove.sum.wanted" : "prove.sum.more", fittedMm + r.errorMm()));
+        sum.add(String.join(" · ", known ? Words.of("prove.sum.fitted", fittedMm) : Words.of("prove.sum.unknown"), Words.of("prove.sum.error", r.errorMm()),
+                Words.of(known ? "prove.sum.wanted" : "prove.sum.more", fittedMm + r.errorMm())));
         if (Math.abs(r.errorMm()) <= TOLERANCE_MM) {
             sum.add(Words.of("prove.sum.fine", 1000 * TOLERANCE_MM));
             return;

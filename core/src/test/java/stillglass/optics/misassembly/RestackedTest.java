@@ -66,7 +66,9 @@ class RestackedTest {
     void theIrisCannotBeTurnedAndGapsAreCountedFromOne() {
         assertThatThrownBy(() -> apply("gap:0:1", LensFault.Seating.RIM)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> apply("gap:6:1", LensFault.Seating.RIM)).isInstanceOf(IllegalArgumentException.class);
-        assertThat(apply("gap:1:0.5", LensFault.Seating.RIM).surfaces().getFirst().thicknessMm()).isEqualTo(4.5);
+        assertThatThrownBy(() -> apply("gap:1:0.5", LensFault.Seating.RIM)).hasMessageContaining("gap 1 is the glass of E1");
+        assertThatThrownBy(() -> apply("gap:2:1e9", LensFault.Seating.RIM)).hasMessageContaining("more than the lens itself");
+        assertThat(apply("gap:2:0.5", LensFault.Seating.RIM).surfaces().get(1).thicknessMm()).isEqualTo(6.5);
     }
 
     @Test
