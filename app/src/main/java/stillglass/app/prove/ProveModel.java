@@ -12,6 +12,7 @@ import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.joints.ShimStack;
+import stillglass.ticket.proof.EntryCause;
 import stillglass.ticket.proof.Proof;
 import stillglass.ticket.proof.ProofEvent;
 import stillglass.ticket.readings.ReadingEvent;
@@ -79,6 +80,7 @@ public record ProveModel(
         List<String> sum = new ArrayList<>();
         List<Double> pieces = new ArrayList<>();
         after.or(() -> before).ifPresent(r -> arithmetic(r, stack, work, stock, sum, pieces));
+        EntryCause.of(s.readings(), s.joints(), work.instrument()).forEach(said -> sum.add(Words.sentence(said)));
         work.computed().diagnosis().ifPresent(d -> sum.addAll(Causes.of(d)));
         Optional<VeilChange> veil = ReportMaker.veil(s);
         return new ProveModel(work.instrument().sort().images(), before, after, hidden, sum, stack.map(ShimStack::place), pieces,

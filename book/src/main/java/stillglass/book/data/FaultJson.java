@@ -8,13 +8,18 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import stillglass.book.BadInput;
 import stillglass.fault.EntryFinder;
+import stillglass.fault.LooseGlass;
 import stillglass.fault.Observation;
+import stillglass.fault.OrderFinder;
 import tools.jackson.databind.JsonNode;
 
 /// What was measured on an assembly, and threads of helicoids, from JSON.
 public final class FaultJson {
     private static final String OBSERVATIONS = "observations.schema.json";
     private static final String HELICOID = "helicoid.schema.json";
+    private static final String GLASSES = "glasses.schema.json";
+    /// Engraved focal lengths are rarely true to less.
+    private static final double USUAL_SHARE = 0.015;
 
     private FaultJson() {}
 
@@ -58,5 +63,68 @@ public final class FaultJson {
 
     private static Optional<EntryFinder.Thread> thread(JsonNode t) {
         return t.isObject() ? Optional.of(new EntryFinder.Thread(t.get("lead_mm").asDouble(), t.get("starts").asInt(), t.get("hand").asString().equals("right"))) : Optional.empty();
+    }
+
+    /// Glasses and the lens they are to make.
+    public record Glasses(List<LooseGlass> loose, OrderFinder.Wanted wanted) {
+        public Glasses {
+            loose = List.copyOf(loose);
+        }
+    }
+
+    /// @throws BadInput naming file and field
+    public static Glasses glasses(Path file) {
+        String name = String.valueOf(file.getFileName());
+        JsonNode j = CheckedJson.file(file, GLASSES);
+        List<LooseGlass> loose = new ArrayList<>();
+        int n = 0;
+        for (JsonNode g : j.get("glasses")) {
+            loose.add(CheckedJson.read(name, "measure the glass again: /glasses/" + n++, () -> glass(name, g)));
+        }
+        if (loose.stream().map(LooseGlass::id).distinct().count() < loose.size()) {
+            throw new BadInput(name, "/glasses", "two of them have one id: give each its own");
+        }
+        boolean seats = j.has("seat_gaps_mm");
+        double efl = j.get("efl_mm").asDouble();
+        JsonNode within = j.path("tolerances");
+        return new Glasses(loose, CheckedJson.read(name, "describe the lens as the schema asks", () -> new OrderFinder.Wanted(numbers(j.get(seats ? "seat_gaps_mm" : "gaps_mm")), seats, efl,
+                within.path("efl_mm").asDouble(USUAL_SHARE * efl), j.has("back_focus_mm") ? OptionalDouble.of(j.get("back_focus_mm").asDouble()) : OptionalDouble.empty(),
+                within.path("back_focus_mm").asDouble(USUAL_SHARE * efl), j.get("f_number").asDouble(), j.has("place_diameters_mm") ? numbers(j.get("place_diameters_mm")) : List.of())));
+    }
+
+    private static List<Double> numbers(JsonNode array) {
+        List<Double> out = new ArrayList<>();
+        array.forEach(v -> out.add(v.asDouble()));
+        return out;
+    }
+
+    private static double radius(JsonNode r) {
+        return r.isNull() ? Double.POSITIVE_INFINITY : r.asDouble();
+    }
+
+    private static LooseGlass glass(String file, JsonNode g) {
+        String id = g.get("id").asString();
+        double diameter = g.get("diameter_mm").asDouble();
+        if (g.has("faces")) {
+            List<Double> r = new ArrayList<>();
+            List<Double> t = new ArrayList<>();
+            List<Double> nd = new ArrayList<>();
+            for (JsonNode f : g.get("faces")) {
+                r.add(radius(f.get("r_mm")));
+                if (f.has("thickness_mm") && f.has("nd")) {
+                    t.add(f.get("thickness_mm").asDouble());
+                    nd.add(f.get("nd").asDouble());
+                }
+            }
+            if (t.size() != r.size() - 1) {
+                throw new BadInput(file, id, "every face of a cemented group but the last has thickness_mm and nd of the glass behind it");
+            }
+            return new LooseGlass(id, r, t, nd, diameter);
+        }
+        double r1 = radius(g.get("r1_mm"));
+        double r2 = radius(g.get("r2_mm"));
+        double thickness = g.get("thickness_mm").asDouble();
+        return g.has("nd") ? new LooseGlass(id, List.of(r1, r2), List.of(thickness), List.of(g.get("nd").asDouble()), diameter)
+                : LooseGlass.ofFocalLength(id, r1, r2, thickness, diameter, g.get("focal_mm").asDouble());
     }
 }

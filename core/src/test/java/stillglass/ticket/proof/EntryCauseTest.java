@@ -1,0 +1,43 @@
+package stillglass.ticket.proof;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static stillglass.ticket.Job.close;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import stillglass.device.Source;
+import stillglass.say.Wording;
+import stillglass.ticket.Job;
+import stillglass.ticket.readings.ReadingEvent;
+import stillglass.ticket.story.Phase;
+import stillglass.ticket.story.Stage;
+
+/// A helicoid nobody has mapped: lead and starts as they were counted at the bench.
+class EntryCauseTest {
+    private static Job closed() {
+        return Job.unknown().say("off inner barrel, thread, front", "turns 2.5, travel 30 mm, 6 starts", "off filter ring, thread, front", "turns 3, travel 2.25 mm").stage(Stage.CLOSE)
+                .say("turns 3").accept(close("filter-ring")).say("turns 2.5").accept(close("inner-barrel")).stage(Stage.PROVE);
+    }
+
+    private static List<String> causes(Job job) {
+        return EntryCause.of(job.state().readings(), job.state().joints(), job.world().instrument()).stream().map(Wording.core()::say).toList();
+    }
+
+    private static Job measured(double mm) {
+        return closed().accept(new ReadingEvent.InfinityMeasured(Phase.AFTER, mm, 0.02, Source.TYPED));
+    }
+
+    @Test
+    void aWrongEntryIsNamedFromWhereInfinityCameToLie() {
+        // 12 mm a turn over six starts: 2 mm an entry, two hours on the dial.
+        assertThat(causes(measured(2.02))).singleElement().satisfies(s -> assertThat(s).contains("inner barrel").contains("one entry").contains("2.0 hours"));
+        assertThat(causes(measured(-4.05))).singleElement().satisfies(s -> assertThat(s).contains("2 entries").contains("4.0 hours"));
+    }
+
+    @Test
+    void whatIsNoEntryAndWhatIsRightIsNotBlamedOnIt() {
+        assertThat(causes(measured(1.1))).isEmpty();
+        assertThat(causes(measured(0.01))).isEmpty();
+        assertThat(causes(closed())).as("nothing measured").isEmpty();
+    }
+}
