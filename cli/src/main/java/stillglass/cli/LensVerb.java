@@ -5,15 +5,18 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import picocli.CommandLine;
+import stillglass.book.BadInput;
 import stillglass.book.data.CheckedJson;
 import stillglass.book.data.LensJson;
 import stillglass.book.data.LensText;
 import stillglass.book.file.SafeFile;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
+import stillglass.optics.sharpness.StoppedDown;
 import stillglass.optics.LensSection;
 import stillglass.say.Wording;
 
@@ -36,6 +39,15 @@ final class LensVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--gaps", description = "how a turned or swapped glass seats: rim (default) or vertex")
     private LensFault.Seating gaps = LensFault.Seating.RIM;
 
+    @CommandLine.Option(names = "--stop", paramLabel = "N", description = "f-number at which transfer is told (default: wide open)")
+    private @org.jspecify.annotations.Nullable Double stop;
+
+    @CommandLine.Option(names = "--frequency", split = ",", paramLabel = "F", description = "cycles per millimetre at which transfer is told; the first also through focus with --through")
+    private List<Double> frequencies = new ArrayList<>();
+
+    @CommandLine.Option(names = "--through", split = ",", paramLabel = "MM", description = "planes beside the best one at which transfer is told")
+    private List<Double> through = new ArrayList<>();
+
     @CommandLine.Option(names = "--save", paramLabel = "OUT", description = "write the section with its faults as lens section JSON")
     private @org.jspecify.annotations.Nullable Path save;
 
@@ -55,14 +67,42 @@ final class LensVerb implements Callable<Integer> {
         if (save != null) {
             SafeFile.write(save, LensText.of(mis.lens(), CheckedJson.read(file)).getBytes(StandardCharsets.UTF_8), file);
         }
+        boolean asked = stop != null || !frequencies.isEmpty() || !through.isEmpty();
+        Optional<StoppedDown> stopped = asked ? Optional.of(StoppedDown.of(mis.lens(), nominal, stop == null ? nominal.fNumber() : stop, frequencies.isEmpty() ? List.of(LensReport.MTF_FREQUENCY) : frequencies, planes())) : Optional.empty();
         List<String> diagnostics = Stream.concat(mis.diagnostics().stream(), report.diagnostics().stream()).map(Wording.core()::say).toList();
         java.io.PrintWriter out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
         if (json) {
-            out.println(answer(nominal, report, designed, diagnostics).json());
+            Answer answer = answer(nominal, report, designed, diagnostics);
+            stopped.ifPresent(s -> answer.put("stopped_down", told(s)));
+            out.println(answer.json());
         } else {
             print(out, nominal, report, diagnostics);
+            stopped.ifPresent(s -> print(out, s));
         }
         return 0;
+    }
+
+    private List<Double> planes() {
+        if (through.stream().anyMatch(d -> !(Math.abs(d) < 100))) {
+            throw new BadInput("command line", "--through", "give planes within 100 mm of the best one");
+        }
+        return through;
+    }
+
+    private static Answer told(StoppedDown s) {
+        return new Answer().number("f_number", s.fNumber()).number("best_focus_mm", s.bestFocusMm()).put("fields", s.fields().stream().map(f -> new Answer().number("field", f.field()).number("rms_um", f.rmsUm())
+                .number("vignetting", f.vignetting()).put("mtf", f.transfer().stream().map(LensVerb::told).toList()).put("through_focus", f.through().stream().map(LensVerb::told).toList()).fields()).toList());
+    }
+
+    private static java.util.Map<String, Object> told(StoppedDown.Transfer t) {
+        return new Answer().number("cycles_per_mm", t.frequency()).number("defocus_mm", t.defocusMm()).number("sagittal", t.sagittal()).number("tangential", t.tangential()).fields();
+    }
+
+    private static void print(java.io.PrintWriter out, StoppedDown s) {
+        for (StoppedDown.Field f : s.fields()) {
+            f.rmsUm().ifPresent(v -> out.printf(Locale.ROOT, "at f/%.1f field %.1f   spot %7.1f µm%n", s.fNumber(), f.field(), v));
+            Stream.concat(f.transfer().stream(), f.through().stream()).forEach(t -> out.printf(Locale.ROOT, "    at %5.1f/mm %+.3f mm   sagittal %.2f   tangential %.2f%n", t.frequency(), t.defocusMm(), t.sagittal(), t.tangential()));
+        }
     }
 
     private Answer answer(LensSection nominal, LensReport report, LensReport designed, List<String> diagnostics) {
