@@ -65,12 +65,17 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     /// @param pairs whether two faults at once are tried as well
     /// @throws IllegalArgumentException for a section that images nothing
     public static Diagnosis of(LensSection section, List<Observation> observations, LensFault.Seating seating, boolean pairs, Progress progress) {
+        return of(section, observations, seating, pairs, Set.of(), progress);
+    }
+
+    /// @param touched glasses that were out of their seats since the lens was last right; empty when nobody knows. What was not touched is seldom wrong
+    public static Diagnosis of(LensSection section, List<Observation> observations, LensFault.Seating seating, boolean pairs, Set<String> touched, Progress progress) {
         Predictor predictor = new Predictor(section, seating, observations.stream().filter(o -> o.what().ofField()).map(Observation::field).toList());
         Predicted design = predictor.design();
         if (design.infinityMm().isEmpty()) {
             throw new IllegalArgumentException(section.name() + " brings nothing to a focus as designed: no fault can be weighed against it");
         }
-        List<Family> families = Family.of(section);
+        List<Family> families = Family.of(section).stream().map(f -> f.after(touched, section)).toList();
         List<Weighed> weighed = new ArrayList<>();
         int[] done = {0};
         families.parallelStream().map(f -> {

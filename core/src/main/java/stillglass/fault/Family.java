@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
@@ -32,6 +35,8 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
     private static final double[] TILTS_DEG = {0.1, 0.35, 1};
     /// Rims that differ by so much do not fit each other's seat, mm.
     private static final double ALIKE_MM = 3;
+    /// Of faults at glasses nobody has touched this share is left: an earlier hand may have been there.
+    private static final double UNTOUCHED = 0.1;
 
     /// @param weight of the magnitude within its family
     record Step(List<LensFault> faults, double magnitude, double weight) {
@@ -117,6 +122,40 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
         }
         double sum = weights.stream().mapToDouble(w -> w).sum();
         return IntStream.range(0, out.size()).mapToObj(i -> out.get(i).weighed(SWAPPED * weights.get(i) / sum)).toList();
+    }
+
+    /// The same after work that took some glasses out: what was left alone is as it was.
+    /// @param touched names of glasses; empty when nobody knows
+    Family after(Set<String> touched, LensSection lens) {
+        Set<String> about = new TreeSet<>();
+        steps.getFirst().faults.forEach(f -> about.addAll(glasses(f, lens)));
+        return touched.isEmpty() || about.isEmpty() || about.stream().anyMatch(touched::contains) ? this : weighed(prior * UNTOUCHED);
+    }
+
+    /// Glasses a fault is about; none for shims.
+    private static Set<String> glasses(LensFault fault, LensSection lens) {
+        return switch (fault) {
+            case LensFault.Reversed r -> Set.copyOf(r.elements());
+            case LensFault.Swapped s -> union(s.one(), s.other());
+            case LensFault.Unseated u -> Set.copyOf(u.elements());
+            case LensFault.GapChanged g -> beside(g.gap(), lens);
+            case LensFault.SpacerMissing s -> beside(s.gap(), lens);
+            case LensFault.SpacerReversed s -> beside(s.gap(), lens);
+            case LensFault.SpacersSwapped s -> union(List.copyOf(beside(s.one(), lens)), List.copyOf(beside(s.other(), lens)));
+            case LensFault.ShimMissing s -> Set.of();
+            case LensFault.ShimDoubled s -> Set.of();
+            case LensFault.FrontCellEntry e -> Set.of();
+        };
+    }
+
+    private static Set<String> union(List<String> a, List<String> b) {
+        Set<String> out = new TreeSet<>(a);
+        out.addAll(b);
+        return out;
+    }
+
+    private static Set<String> beside(int gap, LensSection lens) {
+        return lens.elements().stream().filter(e -> e.lastSurface() == gap - 1 || e.firstSurface() == gap || e.lastSurface() == gap - 2 || e.firstSurface() == gap + 1).map(Element::name).collect(Collectors.toSet());
     }
 
     private Family weighed(double p) {

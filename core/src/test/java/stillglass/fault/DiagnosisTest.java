@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -71,6 +72,21 @@ class DiagnosisTest {
         List<Observation> seen = new ArrayList<>(measured("", 6));
         seen.set(2, Observation.spot(0.7, 4000, 50));
         assertThat(diagnosed(seen).hypotheses().getFirst().fault()).isEqualTo("mismeasured:rms_um:0.7");
+    }
+
+    /// One figure that several faults explain: the glass that was out is likelier than one that nobody has touched.
+    @Test
+    void whatWasTouchedIsLikelierToBeWrong() {
+        AssemblyEffect e = AssemblyEffect.of(LENS, List.of(LensFault.parse("unseated:E2+E3:0.3:0.2")));
+        List<Observation> one = List.of(Observation.of(Observation.What.INFINITY_ERROR_MM, e.focusShiftMm().orElseThrow(), 0.02));
+        double before = share(one, Set.of(), "unseated:E2+E3");
+        assertThat(before).as("it is among what may be").isGreaterThan(0.02);
+        assertThat(share(one, Set.of("E1"), "unseated:E2+E3")).isLessThan(0.3 * before);
+        assertThat(share(one, Set.of("E2"), "unseated:E2+E3")).isGreaterThanOrEqualTo(before);
+    }
+
+    private static double share(List<Observation> seen, Set<String> touched, String... families) {
+        return Diagnosis.of(LENS, seen, LensFault.Seating.RIM, false, touched, Progress.SILENT).hypotheses().stream().filter(h -> java.util.Arrays.stream(families).anyMatch(h.fault()::startsWith)).mapToDouble(Diagnosis.Hypothesis::probability).sum();
     }
 
     /// A last glass that is turned moves its own vertex and not the film; worked out by hand from sags and the trace.

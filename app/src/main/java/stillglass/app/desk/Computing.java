@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
 import stillglass.book.data.Shelf;
@@ -37,7 +38,7 @@ final class Computing {
 
     private record BeamKey(String section, List<String> assembly) {}
 
-    private record DiagnosisKey(LensSection section, List<Observation> seen) {}
+    private record DiagnosisKey(LensSection section, List<Observation> seen, Set<String> touched) {}
 
     private record PlanKey(WayIn.Request request, Alternatives.Sort way, List<String> order) {}
 
@@ -127,9 +128,9 @@ final class Computing {
     /// Nothing where the section is not known, or all that was measured is as it should be.
     private Optional<Diagnosis> diagnosis(Work work, Progress watch) {
         List<Observation> seen = work.section().isEmpty() ? List.of() : Observed.of(work.state().readings(), work.state().joints(), work.instrument());
-        Optional<DiagnosisKey> key = seen.isEmpty() ? Optional.empty() : work.section().map(l -> new DiagnosisKey(l, seen));
+        Optional<DiagnosisKey> key = seen.isEmpty() ? Optional.empty() : work.section().map(l -> new DiagnosisKey(l, seen, Observed.touched(work.state().readings(), work.state().joints(), work.instrument())));
         if (!diagnosed.equals(key)) {
-            diagnosis = key.filter(k -> k.section.basis() != LensSection.Basis.TWO_PLANE).map(k -> Diagnosis.of(k.section, k.seen, LensFault.Seating.RIM, false, watch));
+            diagnosis = key.filter(k -> k.section.basis() != LensSection.Basis.TWO_PLANE).map(k -> Diagnosis.of(k.section, k.seen, LensFault.Seating.RIM, false, k.touched, watch));
             diagnosed = key;
         }
         return diagnosis;

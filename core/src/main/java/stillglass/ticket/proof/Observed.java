@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import stillglass.assembly.Instrument;
 import stillglass.fault.Observation;
 import stillglass.prove.measure.Quantity;
@@ -34,6 +36,18 @@ public final class Observed {
         List<Observation> spots = Provable.all(readings, joints, instrument).stream().filter(p -> p.quantity() == Quantity.SHARPNESS).flatMap(p -> p.points().stream()).flatMap(t -> spot(t).stream()).toList();
         out.addAll(spots);
         return off || !spots.isEmpty() ? List.copyOf(out) : List.of();
+    }
+
+    /// Glasses that were out on this job, where infinity was measured after it; nothing where that is not known. What was wrong on arrival may be anything.
+    public static Set<String> touched(Readings readings, Joints joints, Instrument instrument) {
+        if (Proof.infinity(readings, joints).isEmpty()) {
+            return Set.of();
+        }
+        Set<String> out = new TreeSet<>();
+        for (String id : joints.order()) {
+            instrument.joint(id).filter(j -> joints.story(id).everOpened()).ifPresent(j -> j.frees().forEach(part -> instrument.withContents(part).forEach(p -> p.element().ifPresent(out::add))));
+        }
+        return out;
     }
 
     private static Optional<Observation> spot(Provable.Point t) {
