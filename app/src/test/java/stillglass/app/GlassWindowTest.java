@@ -159,6 +159,24 @@ class GlassWindowTest {
         assertThat(window.find("search")).isPresent();
     }
 
+    /// Glasses out of a bag: their order is found, and the sheet takes it.
+    @Test
+    void aBagOfGlassesIsSorted() {
+        window.settle();
+        window.click("new-measured");
+        for (String[] pair : new String[][] {{"focal", "38.94"}, {"f", "5"}, {"back", "30.08"}, {"E1-front", "141.25"}, {"E1-rear", "17.285"}, {"E1-thick", "2"}, {"E1-diameter", "12"}, {"E1-index", "1.691"}, {"E1-gap", "6"},
+            {"E2-front", "158.65"}, {"E2-rear", "21.25"}, {"E2-thick", "2"}, {"E2-diameter", "12"}, {"E2-index", "1.691"}, {"E2-gap", "4.75"}, {"E3-front", "-20.25"}, {"E3-rear", "-19.3"}, {"E3-thick", "2"}, {"E3-diameter", "10"}, {"E3-index", "1.616"}}) {
+            type(pair[0], pair[1]);
+        }
+        window.fire("sort-glasses");
+        window.until("orders are told", () -> window.shell.lookup("#sorted-1") != null);
+        String first = Window.onUi(() -> ((Button) window.shell.lookup("#sorted-1")).getText());
+        assertThat(first).contains("E3").contains("focal length 38.9");
+        window.fire("sorted-1");
+        assertThat(Window.onUi(() -> ((TextField) window.shell.lookup("#m-E2-front")).getText())).as("the hollow glass lies in the middle").isIn("-20.25", "-19.3");
+        assertThat(Window.onUi(() -> ((TextField) window.shell.lookup("#m-E1-gap")).getText())).isEqualTo("6");
+    }
+
     private void type(String field, String text) {
         Window.onUi(() -> {
             ((TextField) window.shell.lookup("#m-" + field)).setText(text);

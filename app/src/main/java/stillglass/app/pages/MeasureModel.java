@@ -47,7 +47,7 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
     }
 
     /// Something that is missing or no number; its message is shown.
-    private static final class Missing extends RuntimeException {
+    private static final class Missing extends IllegalArgumentException {
         private static final long serialVersionUID = 1;
 
         Missing(String message) {
@@ -109,7 +109,7 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
     }
 
     /// How many glasses something was typed for.
-    private static int count(Map<String, String> fields) {
+    static int count(Map<String, String> fields) {
         int count = 0;
         for (int i = 1; i <= MOST_GLASSES; i++) {
             int glass = i;
@@ -138,10 +138,15 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
                     ? Optional.of(new Shape(face(fields, glass + ".front", feet, glass, new ArrayList<>()),
                             -face(fields, glass + ".rear", feet, glass, new ArrayList<>()), thick, diameter))
                     : Optional.empty();
-        } catch (Missing | IllegalArgumentException notYet) {
+        } catch (IllegalArgumentException notYet) {
             // Half-typed measures are no error while they are being typed; the sheet says what is missing.
             return Optional.empty();
         }
+    }
+
+    /// Radius of a face as it was typed, whatever was read of it.
+    static double face(Map<String, String> fields, String key, boolean byReading, String glass) {
+        return face(fields, key, byReading ? Optional.of(new Spherometer(number(fields, "ring"), number(fields, "ball"))) : Optional.empty(), glass, new ArrayList<>());
     }
 
     /// Radius of a face, positive where it bulges; a field left empty is a plane.
@@ -169,7 +174,7 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
                 Words.of("measure.length", s.lengthMm()));
     }
 
-    private static String text(Map<String, String> fields, String key) {
+    static String text(Map<String, String> fields, String key) {
         return fields.getOrDefault(key, "").strip();
     }
 
@@ -178,7 +183,7 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
         return name.isEmpty() ? Words.of("measure.unnamed") : name;
     }
 
-    private static OptionalDouble optional(Map<String, String> fields, String key) {
+    static OptionalDouble optional(Map<String, String> fields, String key) {
         return text(fields, key).isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(number(fields, key));
     }
 
@@ -190,7 +195,8 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
         return (int) value;
     }
 
-    private static double number(Map<String, String> fields, String key) {
+    /// @throws IllegalArgumentException saying which measure is missing or no number
+    static double number(Map<String, String> fields, String key) {
         String typed = text(fields, key);
         String label = label(key);
         if (typed.isEmpty()) {

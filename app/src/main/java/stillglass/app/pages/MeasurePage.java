@@ -6,7 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BiConsumer;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -20,9 +23,13 @@ import stillglass.app.desk.Desk;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.data.LensText;
+import stillglass.fault.OrderFinder;
 
 /// A sheet for making a lens section from what the bench can measure, with the section drawn as it comes together.
 final class MeasurePage {
+    private static final double LEAST_SHOWN = 0.02;
+    private static final int MOST_SHOWN = 4;
+
     private final Desk desk;
     private final BiConsumer<String, String> begin;
     private final Runnable book;
@@ -40,6 +47,9 @@ final class MeasurePage {
     private final FlowPane forms = new FlowPane(6, 6);
     private final Button readings;
     private final Button use;
+    private final Button sort;
+    private final VBox sorted = Build.column(4);
+    private Optional<AtomicBoolean> sorting = Optional.empty();
     private final List<List<Node>> glassRows = new ArrayList<>();
     private final List<GlassSketch> sketches = new ArrayList<>();
     private final HBox node;
@@ -64,12 +74,17 @@ final class MeasurePage {
         }
         readings = Build.button(Words.of("measure.readings"), "", this::toggleReadings, "chip");
         readings.setId("by-reading");
+        sort = Build.button(Words.of("measure.sort"), "", this::sort);
+        sort.setId("sort-glasses");
+        sort.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        sorted.setId("sorted");
         use = Build.button(Words.of("measure.begin"), "", this::use, "next");
         use.setId("measure-begin");
         leave = Build.button(Words.of("measure.back"), "Esc", this::leave);
         leave.setId("measure-back");
         sheets.put(MeasureModel.Way.GLASSES, Build.column(8, Build.label(Words.of("measure.glasses.how"), "soft"),
-                Build.row(8, readings, row("ring", "ball")), table(), row("iris-behind", "iris-after")));
+                Build.row(8, readings, row("ring", "ball")), table(), row("iris-behind", "iris-after"),
+                Build.row(8, row("back"), sort), sorted));
         sheets.put(MeasureModel.Way.FORM, Build.column(8, Build.label(Words.of("measure.form.how"), "soft"), forms));
         sheets.put(MeasureModel.Way.RIMS, Build.column(8, Build.label(Words.of("measure.rims.how"), "soft"),
                 row("rim-front", "rim-front-iris"), row("rim-rear", "rim-rear-iris")));
@@ -194,9 +209,7 @@ final class MeasurePage {
     }
 
     private void show() {
-        Map<String, String> typed = new LinkedHashMap<>();
-        fields.forEach((k, f) -> typed.put(k, f.getText()));
-        MeasureModel m = MeasureModel.of(way, typed, byReading, form.map(desk.shelf()::section));
+        MeasureModel m = MeasureModel.of(way, typed(), byReading, form.map(desk.shelf()::section));
         model = Optional.of(m);
         chosen(readings, byReading);
         for (String key : List.of("ring", "ball")) {
@@ -217,12 +230,74 @@ final class MeasurePage {
         use.setDisable(m.section().isEmpty());
     }
 
+    /// Tries every order and facing of the glasses that were typed; a second press stops it.
+    private void sort() {
+        if (sorting.isPresent()) {
+            sorting.get().set(true);
+            sorting = Optional.empty();
+            sort.setText(Words.of("measure.sort"));
+            sorted.getChildren().clear();
+            return;
+        }
+        Map<String, String> now = typed();
+        LooseSheet sheet;
+        try {
+            sheet = LooseSheet.of(now, byReading);
+        } catch (IllegalArgumentException e) {
+            sorted.getChildren().setAll(Build.label(String.valueOf(e.getMessage()), "gold", "small"));
+            return;
+        }
+        AtomicBoolean stopped = new AtomicBoolean();
+        sorting = Optional.of(stopped);
+        sort.setText(Words.of("measure.sort.stop"));
+        Label doing = Build.label(Words.of("measure.sort.doing", 0), "soft", "small");
+        sorted.getChildren().setAll(doing);
+        desk.compute(() -> OrderFinder.of(sheet.glasses(), sheet.wanted(), (share, what) -> {
+            if (stopped.get()) {
+                throw new CancellationException();
+            }
+            Platform.runLater(() -> doing.setText(Words.of("measure.sort.doing", 100 * share)));
+        })).whenCompleteAsync((found, wrong) -> {
+            if (stopped.get()) {
+                return;
+            }
+            sorting = Optional.empty();
+            sort.setText(Words.of("measure.sort"));
+            sorted.getChildren().clear();
+            Optional.ofNullable(found).ifPresent(f -> told(f, sheet, now));
+        }, Platform::runLater);
+    }
+
+    private void told(OrderFinder found, LooseSheet sheet, Map<String, String> was) {
+        sorted.getChildren().add(Build.label(Words.of(found.unique() ? "measure.sort.unique" : "measure.sort.several", found.tried()), "soft", "small"));
+        List<OrderFinder.Arrangement> likely = found.arrangements().stream().filter(a -> a.probability() > LEAST_SHOWN).limit(MOST_SHOWN).toList();
+        for (int i = 0; i < likely.size(); i++) {
+            OrderFinder.Arrangement a = likely.get(i);
+            Button b = Build.button(Words.of("measure.sort.one", LooseSheet.said(a), 100 * a.probability(), a.eflMm(), a.bfdMm()), "", () -> {
+                sheet.arranged(was, a).forEach((k, v) -> field(k).setText(v));
+                sorted.getChildren().clear();
+            }, "chip");
+            b.setId("sorted-" + (i + 1));
+            sorted.getChildren().add(b);
+        }
+        found.next().filter(n -> !found.unique()).ifPresent(n -> sorted.getChildren().add(Build.label(Words.of("measure.sort.next." + n.what().replace('_', '-')), "soft", "small")));
+        if (likely.isEmpty()) {
+            sorted.getChildren().add(Build.label(Words.of("measure.sort.none"), "gold", "small"));
+        }
+    }
+
+    private Map<String, String> typed() {
+        Map<String, String> typed = new LinkedHashMap<>();
+        fields.forEach((k, f) -> typed.put(k, f.getText()));
+        return typed;
+    }
+
     private void use() {
         model.flatMap(MeasureModel::section).ifPresent(s -> desk.keepSection(s.name(), LensText.of(s))
                 .thenAcceptAsync(id -> {
                     BiConsumer<String, String> take = instead.orElse(begin);
                     forTheBook();
                     take.accept(id, s.name());
-                }, javafx.application.Platform::runLater));
+                }, Platform::runLater));
     }
 }
