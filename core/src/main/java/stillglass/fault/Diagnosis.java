@@ -204,9 +204,20 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     private static Weighed mismeasured(int which, List<Observation> observations, Predicted design) {
         Observation o = observations.get(which);
         double l = logLikelihood(design, observations, design, which);
-        // A wrong figure may be anything within a hundred of its errors.
-        double anything = -Math.log(200 * o.sigma());
+        // A wrong figure may be anything that such a figure can be.
+        double anything = -Math.log(Math.max(200 * o.sigma(), widest(o.what())));
         return new Weighed("mismeasured:" + key(o), Math.log(MISMEASURED / observations.size()) + l + anything, List.of(), design);
+    }
+
+    /// Range of what a figure could be misread for.
+    private static double widest(Observation.What what) {
+        return switch (what) {
+            case INFINITY_ERROR_MM -> 10;
+            case RMS_UM -> 500;
+            case MTF30_SAGITTAL, MTF30_TANGENTIAL -> 1;
+            case MAGNIFICATION_PERCENT -> 20;
+            case SCALE_AT_M -> 10;
+        };
     }
 
     /// The likeliest single faults with each other: what neither explains alone.
@@ -306,6 +317,10 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
         return classes;
     }
 
+    private static String place(Observation o) {
+        return o.what() == Observation.What.INFINITY_ERROR_MM ? "infinity" : o.what() == Observation.What.MAGNIFICATION_PERCENT ? "scale" : o.field() == 0 ? "middle" : o.field() < 1 ? "side" : "corner";
+    }
+
     /// Expected information of each further figure, for its minutes.
     private static Optional<NextCheck> next(List<Weighed> sorted, double[] p, List<Observation> have, Predicted design) {
         record Candidate(Observation o, double minutes) {}
@@ -320,7 +335,7 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
                 sigma[i] = Math.hypot(c.o.what() == Observation.What.RMS_UM ? 0.1 * mean[i] : c.o.sigma(), own(c.o.what(), mean[i]));
             }
             double bits = information(mean, sigma, Arrays.copyOf(p, n));
-            return new NextCheck(c.o.what(), c.o.field(), bits, c.minutes, Said.of("diagnosis.next", "what", c.o.what().word().replace('_', ' '), "field", c.o.field(), "bits", bits));
+            return new NextCheck(c.o.what(), c.o.field(), bits, c.minutes, Said.of("diagnosis.next", "what", place(c.o), "bits", bits));
         }).filter(c -> c.gainBits > 0.05).max(Comparator.comparingDouble(c -> c.gainBits / c.minutes));
     }
 

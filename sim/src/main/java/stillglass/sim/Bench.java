@@ -3,10 +3,12 @@ package stillglass.sim;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
 import stillglass.assembly.Instrument;
 import stillglass.optics.LensSection;
+import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.sim.truth.HiddenTruth;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.care.CareEvent;
@@ -29,7 +31,15 @@ public final class Bench {
         }
         Optional<ShimStack> stack = ShimStack.ofInfinity(state.joints(), instrument);
         double found = stack.flatMap(ShimStack::totalFoundMm).orElse(0.0);
-        return truth.cleaned(clean).withInfinityError(errorWith(truth.infinityErrorMm(), found, stack.flatMap(ShimStack::totalNowMm).orElse(found)));
+        HiddenTruth fitted = truth.cleaned(clean).withInfinityError(errorWith(truth.infinityErrorMm(), found, stack.flatMap(ShimStack::totalNowMm).orElse(found)));
+        return assembled(fitted, section, state.glass().assembly());
+    }
+
+    /// What a wrong assembly does to infinity, as it is traced; where nothing focuses any more the error stays as it is.
+    /// @param shortForms of its faults
+    static HiddenTruth assembled(HiddenTruth truth, LensSection section, List<String> shortForms) {
+        OptionalDouble shift = AssemblyEffect.found(section, shortForms).map(AssemblyEffect::focusShiftMm).orElse(OptionalDouble.empty());
+        return shift.isEmpty() ? truth : truth.withInfinityError(truth.infinityErrorMm() + shift.getAsDouble());
     }
 
     /// Infinity error once the shims changed: more shim brings the image forward by as much.

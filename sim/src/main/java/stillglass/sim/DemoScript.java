@@ -62,7 +62,7 @@ public final class DemoScript {
         first.add(new ArrivalEvent.UseNoted(a.use()));
         first.add(new ReadingEvent.FunctionChecked(Phase.BEFORE, "iris", a.iris()));
         first.add(new ReadingEvent.FunctionChecked(Phase.BEFORE, "feel", a.feel()));
-        Collimator.Reading r = VirtualCollimator.read(DemoTickets.truth(a.number(), section), a.number().hashCode());
+        Collimator.Reading r = VirtualCollimator.read(Bench.assembled(DemoTickets.truth(a.number(), section), section, DemoTickets.asFound(a.number()).stream().toList()), a.number().hashCode());
         first.add(new ReadingEvent.InfinityMeasured(Phase.BEFORE, r.errorMm(), r.sigmaMm(), Source.SIMULATED));
         List<Deed> acts = new ArrayList<>();
         acts.add(new Deed.Do(Stage.ARRIVE, new Act(first)));

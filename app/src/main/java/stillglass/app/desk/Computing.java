@@ -15,6 +15,7 @@ import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
+import stillglass.optics.Paraxial;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Alternatives;
@@ -130,10 +131,19 @@ final class Computing {
         List<Observation> seen = work.section().isEmpty() ? List.of() : Observed.of(work.state().readings(), work.state().joints(), work.instrument());
         Optional<DiagnosisKey> key = seen.isEmpty() ? Optional.empty() : work.section().map(l -> new DiagnosisKey(l, seen, Observed.touched(work.state().readings(), work.state().joints(), work.instrument())));
         if (!diagnosed.equals(key)) {
-            diagnosis = key.filter(k -> k.section.basis() != LensSection.Basis.TWO_PLANE).map(k -> Diagnosis.of(k.section, k.seen, LensFault.Seating.RIM, false, k.touched, watch));
+            diagnosis = key.filter(k -> k.section.basis() != LensSection.Basis.TWO_PLANE && Paraxial.of(k.section).eflMm() > 0).flatMap(k -> diagnosed(k, watch));
             diagnosed = key;
         }
         return diagnosis;
+    }
+
+    /// A section that brings nothing to a focus, as measured glasses may not yet, has nothing to be weighed against.
+    private static Optional<Diagnosis> diagnosed(DiagnosisKey k, Progress watch) {
+        try {
+            return Optional.of(Diagnosis.of(k.section, k.seen, LensFault.Seating.RIM, false, k.touched, watch));
+        } catch (IllegalArgumentException noFocus) {
+            return Optional.empty();
+        }
     }
 
     /// A model on the shelf built like one that is on no map.

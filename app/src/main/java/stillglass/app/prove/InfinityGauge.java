@@ -17,6 +17,7 @@ final class InfinityGauge extends Painted {
     private Optional<ProveModel.Reading> after = Optional.empty();
     /// Half the width drawn where nothing is known.
     private static final double USUAL_REACH_MM = 0.06;
+    private static final double MOST_TICKS = 8;
     private double hiddenMm;
 
     InfinityGauge() {
@@ -47,14 +48,15 @@ final class InfinityGauge extends Painted {
         Line scaleLine = new Line(8, mid, w - 8, mid);
         scaleLine.getStyleClass().add("gauge-line");
         getChildren().addAll(band, scaleLine, film);
-        double step = reach > 0.4 ? 0.2 : reach > 0.16 ? 0.05 : 0.02;
+        double step = step(reach);
+        int digits = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
         for (int i = (int) -Math.floor(reach / step); i <= reach / step; i++) {
             double x = x0 + i * step * scale;
             Line tick = new Line(x, mid - 4, x, mid + 4);
             tick.getStyleClass().add("gauge-line");
             getChildren().add(tick);
             if (i != 0 && (i % 2 == 0 || reach / step < 5)) {
-                text(String.format(Locale.ROOT, "%+.2f", i * step), "axis-ruler", x, mid + 41);
+                text(String.format(Locale.ROOT, "%+." + digits + "f", i * step), "axis-ruler", x, mid + 41);
             }
         }
         text(Words.of("prove.gauge.film"), "axis-ruler", x0, mid - 40);
@@ -62,6 +64,13 @@ final class InfinityGauge extends Painted {
         after.ifPresent(r -> mark(r, x0, scale, mid + 15, "gauge-after", Words.of("prove.gauge.after")));
         text(Words.of("prove.gauge.front"), "axis-ruler", 60, mid + 57);
         text(Words.of("prove.gauge.behind"), "axis-ruler", w - 60, mid + 57);
+    }
+
+    /// Distance of ticks: 1, 2 or 5 of a power of ten, at most eight of them either way.
+    private static double step(double reach) {
+        double ten = Math.pow(10, Math.floor(Math.log10(reach / MOST_TICKS)));
+        double rough = reach / MOST_TICKS / ten;
+        return ten * (rough <= 1 ? 1 : rough <= 2 ? 2 : rough <= 5 ? 5 : 10);
     }
 
     private static double extent(Optional<ProveModel.Reading> r) {

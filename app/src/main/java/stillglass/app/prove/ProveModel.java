@@ -62,6 +62,7 @@ public record ProveModel(
 
     /// Remaining error below which no other shim is worth fitting, mm: a third of the usual thinnest shim.
     private static final double TOLERANCE_MM = 0.01;
+    private static final double MOST_SHIMS_MM = 1;
 
     public ProveModel {
         sum = List.copyOf(sum);
@@ -80,8 +81,11 @@ public record ProveModel(
         List<String> sum = new ArrayList<>();
         List<Double> pieces = new ArrayList<>();
         after.or(() -> before).ifPresent(r -> arithmetic(r, stack, work, stock, sum, pieces));
-        EntryCause.of(s.readings(), s.joints(), work.instrument()).forEach(said -> sum.add(Words.sentence(said)));
-        work.computed().diagnosis().ifPresent(d -> sum.addAll(Causes.of(d)));
+        List<String> causes = new ArrayList<>(EntryCause.of(s.readings(), s.joints(), work.instrument()).stream().map(Words::sentence).toList());
+        work.computed().diagnosis().ifPresent(d -> causes.addAll(Causes.of(d)));
+        // What shims would have to be thicker for than they ever are is not theirs to mend.
+        boolean first = after.or(() -> before).filter(r -> Math.abs(r.errorMm()) > MOST_SHIMS_MM).isPresent();
+        sum.addAll(first ? 0 : sum.size(), causes);
         Optional<VeilChange> veil = ReportMaker.veil(s);
         return new ProveModel(work.instrument().sort().images(), before, after, hidden, sum, stack.map(ShimStack::place), pieces,
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),

@@ -10,6 +10,7 @@ import stillglass.device.PhotoCamera;
 import stillglass.device.Source;
 import stillglass.device.TorqueGauge;
 import stillglass.optics.LensSection;
+import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.optics.sharpness.SpotSurvey;
 import stillglass.prove.trace.Recorder;
 import stillglass.prove.trace.Recording;
@@ -137,7 +138,8 @@ public final class ProofDevices {
     /// A camera body behind the lens before a chart of slanted squares that fills the frame: spots of the section, and the error of infinity as it is now.
     public static PhotoCamera chart(TicketState state, LensSection section, Instrument instrument, long seed) {
         List<Double> fields = List.of(0.0, 0.35, 0.7, 1.0);
-        SpotSurvey spots = SpotSurvey.of(section, section, fields);
+        LensSection built = AssemblyEffect.found(section, state.glass().assembly()).map(AssemblyEffect::asBuilt).orElse(section);
+        SpotSurvey spots = SpotSurvey.of(built, section, fields);
         double defocusUm = 1000 * Math.abs(Bench.now(state, section, instrument).infinityErrorMm()) / section.fNumber();
         int w = (int) (1000 * FRAME_W_MM / PIXEL_UM);
         int h = (int) (1000 * FRAME_H_MM / PIXEL_UM);
