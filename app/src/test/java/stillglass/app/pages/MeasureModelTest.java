@@ -56,7 +56,7 @@ class MeasureModelTest {
     @CsvSource(delimiter = '|', value = {
         "E1.thick | | Still to come: thickness of E1.", "E1.diameter | wide | “wide” is no number: diameter of E1.", "f | | Still to come: f/.",
         "E1.index | 3 | E1: an index of 3.0 is no optical glass", "E1.thick | -4 | E1: a thickness of -4.0 mm is out of range", "iris-behind | 7 | The iris cannot stand behind glass 7",
-        "iris-behind | 0.5 | “0.5” is no number: iris behind glass no.", "iris-after | -3 | The iris cannot stand -3.0 mm behind a glass", "iris-after | NaN | The iris cannot stand NaN mm"})
+        "iris-behind | 0.5 | “0.5” is no number: iris behind glass number", "iris-after | -3 | The iris cannot stand -3.0 mm behind a glass", "iris-after | NaN | The iris cannot stand NaN mm"})
     void whatIsMissingOrWrongIsNamed(String field, String value, String said) {
         Map<String, String> fields = one();
         fields.put(field, value == null ? "" : value);
