@@ -3,6 +3,7 @@ package stillglass.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
+import javafx.scene.AccessibleAttribute;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
@@ -16,8 +17,10 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
+import stillglass.app.axis.AxisModel;
 import stillglass.app.desk.Told;
 import stillglass.app.draw.PictureFrame;
+import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.sim.DemoTickets;
 
@@ -60,13 +63,13 @@ class GlassWindowTest {
         window.settle();
         int last = window.work().section().orElseThrow().stops().size() - 1;
         assertThat(window.work().viewing().stop()).isEqualTo(last);
-        assertThat(Window.onUi(() -> ring.queryAccessibleAttribute(javafx.scene.AccessibleAttribute.VALUE_STRING))).isEqualTo("f/16");
+        assertThat(Window.onUi(() -> ring.queryAccessibleAttribute(AccessibleAttribute.VALUE_STRING))).isEqualTo("f/16");
         window.press(KeyCode.LEFT);
         window.press(KeyCode.LEFT);
         assertThat(window.work().viewing().stop()).as("the ring has the focus").isEqualTo(last - 2);
         PictureFrame picture = (PictureFrame) window.find("picture").orElseThrow();
         assertThat(Window.onUi(picture::ringed)).as("the fungus shows at f/8").isTrue();
-        int fungus = 1 + window.work().state().glass().findings().stream().map(k -> k.finding().kind()).toList().indexOf(stillglass.look.FindingKind.FUNGUS);
+        int fungus = 1 + window.work().state().glass().findings().stream().map(k -> k.finding().kind()).toList().indexOf(FindingKind.FUNGUS);
         window.fire("cure-" + fungus);
         assertThat(window.work().viewing().cured()).hasSize(1);
         window.until("the ring is gone", () -> !picture.ringed());
@@ -115,7 +118,7 @@ class GlassWindowTest {
         window.fire("depth-put");
         assertThat(window.work().state().glass().finding(id).orElseThrow().surface()).isPresent();
         window.fire("kind-separation");
-        assertThat(window.work().state().glass().finding(id).orElseThrow().finding().kind()).isEqualTo(stillglass.look.FindingKind.SEPARATION);
+        assertThat(window.work().state().glass().finding(id).orElseThrow().finding().kind()).isEqualTo(FindingKind.SEPARATION);
         window.fire("surface-1");
         assertThat(window.say()).startsWith("Not there: nothing is cemented on the front of E1");
     }
@@ -152,7 +155,7 @@ class GlassWindowTest {
         window.fire("measure-begin");
         window.until("the ticket is open", () -> window.desk.shown().filter(w -> w.section().filter(x -> x.name().equals("Pellam magnifier")).isPresent()).isPresent());
         assertThat(window.work().section().orElseThrow().basis()).isEqualTo(LensSection.Basis.MEASURED);
-        assertThat(stillglass.app.axis.AxisModel.of(window.work()).facts()).contains("estimate: measured");
+        assertThat(AxisModel.of(window.work()).facts()).contains("estimate: measured");
         window.press(KeyCode.CONTROL, KeyCode.B);
         window.click("new-measured");
         window.press(KeyCode.ESCAPE);

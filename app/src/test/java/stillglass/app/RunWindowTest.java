@@ -2,8 +2,10 @@ package stillglass.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,6 +32,7 @@ import stillglass.app.desk.Devices;
 import stillglass.app.wired.Pty;
 import stillglass.book.data.Shelf;
 import stillglass.device.Source;
+import stillglass.optics.LensSection;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.readings.Behaves;
 import stillglass.ticket.story.Phase;
@@ -306,7 +309,7 @@ class RunWindowTest {
         window.fire("measure-begin");
         window.until("the section is known", () -> window.desk.shown().orElseThrow().section().isPresent());
         assertThat(window.work().state().tag().number()).isEqualTo("T-0101");
-        assertThat(window.work().section().orElseThrow().basis()).isEqualTo(stillglass.optics.LensSection.Basis.TWO_PLANE);
+        assertThat(window.work().section().orElseThrow().basis()).isEqualTo(LensSection.Basis.TWO_PLANE);
         assertThat(window.work().state().joints().order()).containsExactly("name-ring");
         assertThat(Shelf.ofShop(folder).sectionIds()).as("a file on the shelf from now on").containsExactlyElementsOf(window.desk.shelf().sectionIds()).hasSize(1);
     }
@@ -348,11 +351,11 @@ class RunWindowTest {
     }
 
     private static void arrive(Path phone, String name, int shade) throws Exception {
-        java.awt.image.BufferedImage image = new java.awt.image.BufferedImage(64, 48, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        BufferedImage image = new BufferedImage(64, 48, BufferedImage.TYPE_INT_RGB);
         image.setRGB(shade, shade, 0xffffff);
         Path f = phone.resolve(name);
         javax.imageio.ImageIO.write(image, "png", f.toFile());
         // After the moment from which the folder is watched, by the window's own clock.
-        Files.setLastModifiedTime(f, java.nio.file.attribute.FileTime.from(Window.WHEN.plusSeconds(60)));
+        Files.setLastModifiedTime(f, FileTime.from(Window.WHEN.plusSeconds(60)));
     }
 }

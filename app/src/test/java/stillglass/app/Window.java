@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
-import java.util.Locale;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
@@ -20,6 +20,7 @@ import javafx.event.EventTarget;
 import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -201,7 +202,7 @@ final class Window implements AutoCloseable {
     void fire(String id) {
         until("#" + id + " is there", () -> shell.lookup("#" + id) instanceof javafx.scene.control.Button);
         onUi(() -> {
-            ((javafx.scene.control.Button) shell.lookup("#" + id)).fire();
+            ((Button) shell.lookup("#" + id)).fire();
             return true;
         });
         settle();

@@ -1,8 +1,9 @@
 package stillglass.cli;
 
-import java.io.PrintWriter;
 import java.io.IOException;
+import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -108,7 +109,7 @@ final class ClockingVerb extends Verb {
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
             out[0] = Double.NaN;
         }
-        if (words.length != count || java.util.Arrays.stream(out).anyMatch(v -> !Double.isFinite(v))) {
+        if (words.length != count || Arrays.stream(out).anyMatch(v -> !Double.isFinite(v))) {
             throw new BadInput("command line", option, "is \"" + text + "\": give " + count + " numbers with commas between");
         }
         return out;

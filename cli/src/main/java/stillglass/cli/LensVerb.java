@@ -1,23 +1,27 @@
 package stillglass.cli;
 
+import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
 import stillglass.book.data.CheckedJson;
 import stillglass.book.data.LensJson;
 import stillglass.book.data.LensText;
 import stillglass.book.file.SafeFile;
+import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.sharpness.StoppedDown;
-import stillglass.optics.LensSection;
 import stillglass.say.Wording;
 
 /// `lens FILE`: focal length, focus and sharpness of a section, as designed or wrongly assembled.
@@ -40,7 +44,7 @@ final class LensVerb implements Callable<Integer> {
     private LensFault.Seating gaps = LensFault.Seating.RIM;
 
     @CommandLine.Option(names = "--stop", paramLabel = "N", description = "f-number at which transfer is told (default: wide open)")
-    private @org.jspecify.annotations.Nullable Double stop;
+    private @Nullable Double stop;
 
     @CommandLine.Option(names = "--frequency", split = ",", paramLabel = "F", description = "cycles per millimetre at which transfer is told; the first also through focus with --through")
     private List<Double> frequencies = new ArrayList<>();
@@ -49,13 +53,13 @@ final class LensVerb implements Callable<Integer> {
     private List<Double> through = new ArrayList<>();
 
     @CommandLine.Option(names = "--save", paramLabel = "OUT", description = "write the section with its faults as lens section JSON")
-    private @org.jspecify.annotations.Nullable Path save;
+    private @Nullable Path save;
 
     @CommandLine.Option(names = "--json", description = "one JSON object")
     private boolean json;
 
     @CommandLine.Spec
-    private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
+    private CommandLine.Model.@Nullable CommandSpec spec;
 
     @Override
     public Integer call() {
@@ -70,7 +74,7 @@ final class LensVerb implements Callable<Integer> {
         boolean asked = stop != null || !frequencies.isEmpty() || !through.isEmpty();
         Optional<StoppedDown> stopped = asked ? Optional.of(StoppedDown.of(mis.lens(), nominal, stop == null ? nominal.fNumber() : stop, frequencies.isEmpty() ? List.of(LensReport.MTF_FREQUENCY) : frequencies, planes())) : Optional.empty();
         List<String> diagnostics = Stream.concat(mis.diagnostics().stream(), report.diagnostics().stream()).map(Wording.core()::say).toList();
-        java.io.PrintWriter out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+        PrintWriter out = Objects.requireNonNull(spec).commandLine().getOut();
         if (json) {
             Answer answer = answer(nominal, report, designed, diagnostics);
             stopped.ifPresent(s -> answer.put("stopped_down", told(s)));
@@ -94,11 +98,11 @@ final class LensVerb implements Callable<Integer> {
                 .number("vignetting", f.vignetting()).put("mtf", f.transfer().stream().map(LensVerb::told).toList()).put("through_focus", f.through().stream().map(LensVerb::told).toList()).fields()).toList());
     }
 
-    private static java.util.Map<String, Object> told(StoppedDown.Transfer t) {
+    private static Map<String, Object> told(StoppedDown.Transfer t) {
         return new Answer().number("cycles_per_mm", t.frequency()).number("defocus_mm", t.defocusMm()).number("sagittal", t.sagittal()).number("tangential", t.tangential()).fields();
     }
 
-    private static void print(java.io.PrintWriter out, StoppedDown s) {
+    private static void print(PrintWriter out, StoppedDown s) {
         for (StoppedDown.Field f : s.fields()) {
             f.rmsUm().ifPresent(v -> out.printf(Locale.ROOT, "at f/%.1f field %.1f   spot %7.1f µm%n", s.fNumber(), f.field(), v));
             Stream.concat(f.transfer().stream(), f.through().stream()).forEach(t -> out.printf(Locale.ROOT, "    at %5.1f/mm %+.3f mm   sagittal %.2f   tangential %.2f%n", t.frequency(), t.defocusMm(), t.sagittal(), t.tangential()));
@@ -122,7 +126,7 @@ final class LensVerb implements Callable<Integer> {
                 .put("diagnostics", diagnostics);
     }
 
-    private static List<java.util.Map<String, Object>> fields(List<LensReport.FieldQuality> fields) {
+    private static List<Map<String, Object>> fields(List<LensReport.FieldQuality> fields) {
         return fields.stream()
                 .map(f -> new Answer()
                         .number("field", f.field())
@@ -137,7 +141,7 @@ final class LensVerb implements Callable<Integer> {
                 .toList();
     }
 
-    private void print(java.io.PrintWriter out, LensSection nominal, LensReport r, List<String> diagnostics) {
+    private void print(PrintWriter out, LensSection nominal, LensReport r, List<String> diagnostics) {
         out.println(nominal.name() + (faults.isEmpty() ? "" : " with " + String.join(", ", faults)));
         r.eflMm().ifPresent(v -> out.printf(Locale.ROOT, "focal length   %9.3f mm%n", v));
         r.bfdMm().ifPresent(v -> out.printf(Locale.ROOT, "back focus     %9.3f mm%n", v));

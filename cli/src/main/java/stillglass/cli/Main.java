@@ -1,6 +1,8 @@
 package stillglass.cli;
 
+import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 import picocli.CommandLine;
@@ -18,8 +20,8 @@ public final class Main {
 
     public static void main(String[] args) {
         quiet();
-        PrintWriter out = new PrintWriter(System.out, false, java.nio.charset.StandardCharsets.UTF_8);
-        PrintWriter err = new PrintWriter(System.err, true, java.nio.charset.StandardCharsets.UTF_8);
+        PrintWriter out = new PrintWriter(System.out, false, StandardCharsets.UTF_8);
+        PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
         int status = run(out, err, args);
         out.flush();
         System.exit(status);
@@ -61,7 +63,7 @@ public final class Main {
             case BadInput b -> String.valueOf(b.getMessage());
             case BookTrouble t -> "logbook: file: " + t.getMessage();
             case IllegalArgumentException i -> "command line: " + i.getMessage();
-            case java.io.IOException io -> "output: file: cannot be written: " + io.getMessage();
+            case IOException io -> "output: file: cannot be written: " + io.getMessage();
             default -> "inside: an error of the program, please report it: " + e;
         };
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static stillglass.cli.Ran.run;
 
+import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
@@ -12,6 +13,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -23,9 +25,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 import stillglass.book.data.Shelf;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
-import stillglass.sim.truth.HiddenTruth;
 import stillglass.sim.photo.InspectionCamera;
 import stillglass.sim.photo.Pose;
+import stillglass.sim.truth.HiddenTruth;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -270,7 +272,7 @@ class VerbsTest {
             Files.copy(photo("front.png", Lighting.AGAINST), there, StandardCopyOption.REPLACE_EXISTING);
             all.add(there);
         }
-        Files.write(all.get(1), java.util.Arrays.copyOf(Files.readAllBytes(all.get(1)), 4000));
+        Files.write(all.get(1), Arrays.copyOf(Files.readAllBytes(all.get(1)), 4000));
         Path out = folder.resolve("batch-out");
         Ran r = run("grade", all.get(0), all.get(1), all.get(2), all.get(3), "--out", out, "--json");
         assertThat(r.json().get("photos")).hasSize(3);
@@ -323,7 +325,7 @@ class VerbsTest {
     private static BufferedImage turned(BufferedImage in, double clockwiseDeg) {
         BufferedImage out = new BufferedImage(in.getWidth(), in.getHeight(), BufferedImage.TYPE_INT_RGB);
         var g = out.createGraphics();
-        g.setRenderingHint(java.awt.RenderingHints.KEY_INTERPOLATION, java.awt.RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
         g.rotate(Math.toRadians(clockwiseDeg), in.getWidth() / 2.0, in.getHeight() / 2.0);
         g.drawImage(in, 0, 0, null);
         g.dispose();

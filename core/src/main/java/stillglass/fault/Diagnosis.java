@@ -2,6 +2,7 @@ package stillglass.fault;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.stream.IntStream;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
+import stillglass.prove.measure.Bell;
 import stillglass.say.Said;
 
 /// Which fault of the assembly explains what was measured.
@@ -44,7 +46,7 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     public record Hypothesis(String fault, double probability, List<LensFault> faults, Map<String, Double> predicts) {
         public Hypothesis {
             faults = List.copyOf(faults);
-            predicts = java.util.Collections.unmodifiableMap(new TreeMap<>(predicts));
+            predicts = Collections.unmodifiableMap(new TreeMap<>(predicts));
         }
     }
 
@@ -347,7 +349,7 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
         for (int i = 0; i < mean.length; i++) {
             double w = weights[i] / all;
             for (int k = 0; k < samples; k++) {
-                double x = mean[i] + sigma[i] * quantile((k + 0.5) / samples);
+                double x = mean[i] + sigma[i] * Bell.quantile((k + 0.5) / samples);
                 double own = density(x, mean[i], sigma[i]);
                 double mixed = 0;
                 for (int j = 0; j < mean.length; j++) {
@@ -362,21 +364,5 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     private static double density(double x, double mean, double sigma) {
         double z = (x - mean) / sigma;
         return Math.exp(-z * z / 2) / sigma;
-    }
-
-    /// Of the bell, by halving over the logistic approximation of its share (Bowling et al. 2009, error below 1.4e-4).
-    private static double quantile(double share) {
-        double low = -5;
-        double high = 5;
-        for (int i = 0; i < 40; i++) {
-            double z = (low + high) / 2;
-            double below = 1 / (1 + Math.exp(-(0.07056 * z * z * z + 1.5976 * z)));
-            if (below < share) {
-                low = z;
-            } else {
-                high = z;
-            }
-        }
-        return (low + high) / 2;
     }
 }

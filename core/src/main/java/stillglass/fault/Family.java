@@ -1,11 +1,13 @@
 package stillglass.fault;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.DoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import stillglass.optics.Element;
@@ -106,7 +108,7 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
             double apart = Math.abs(front - rear) / (Math.abs(front) + Math.abs(rear) + 1e-6);
             return 0.3 + 0.7 * Math.exp(-3 * apart);
         }).toArray();
-        double sum = java.util.Arrays.stream(weight).sum();
+        double sum = Arrays.stream(weight).sum();
         return IntStream.range(0, groups.size()).mapToObj(i -> single(new LensFault.Reversed(groups.get(i).stream().map(Element::name).toList()), REVERSED * weight[i] / sum)).toList();
     }
 
@@ -166,7 +168,7 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
         return new Family(fault.shortForm(), prior, List.of(new Step(List.of(fault), 0, 1)), false, false);
     }
 
-    private static Family graded(String name, double prior, double[] magnitudes, java.util.function.DoubleFunction<LensFault> fault) {
+    private static Family graded(String name, double prior, double[] magnitudes, DoubleFunction<LensFault> fault) {
         List<Step> steps = new ArrayList<>();
         for (int i = magnitudes.length - 1; i >= 0; i--) {
             steps.add(new Step(List.of(fault.apply(-magnitudes[i])), -magnitudes[i], 0.5 / magnitudes.length));

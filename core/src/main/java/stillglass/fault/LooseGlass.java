@@ -3,7 +3,9 @@ package stillglass.fault;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import stillglass.optics.measured.MeasuredGlass;
 
 /// A loose glass or cemented group as it was measured, its first face forward.
 ///
@@ -28,30 +30,12 @@ public record LooseGlass(String id, List<Double> faces, List<Double> thicknessMm
         }
     }
 
-    /// A single glass whose index is not known, from its own focal length. Halving on the thick lens equation.
-    /// @throws IllegalArgumentException when no index between 1.35 and 2.2 gives it
+    /// A single glass whose index is not known, from its own focal length.
+    /// @throws IllegalArgumentException when no glass of these faces has it
     public static LooseGlass ofFocalLength(String id, double r1Mm, double r2Mm, double thicknessMm, double diameterMm, double focalMm) {
-        double low = LEAST_INDEX + 1e-6;
-        double high = MOST_INDEX - 1e-6;
-        double wanted = 1 / focalMm;
-        double atLow = power(r1Mm, r2Mm, thicknessMm, low) - wanted;
-        double atHigh = power(r1Mm, r2Mm, thicknessMm, high) - wanted;
-        if (!(atLow * atHigh <= 0)) {
-            throw new IllegalArgumentException(id + ": no glass between 1.35 and 2.2 has a focal length of " + focalMm + " mm with these faces: measure it again, or look which way its faces bend");
-        }
-        for (int i = 0; i < 60; i++) {
-            double middle = (low + high) / 2;
-            if ((power(r1Mm, r2Mm, thicknessMm, middle) - wanted) * atLow > 0) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return new LooseGlass(id, List.of(r1Mm, r2Mm), List.of(thicknessMm), List.of((low + high) / 2), diameterMm);
-    }
-
-    private static double power(double r1, double r2, double d, double n) {
-        return (n - 1) * (1 / r1 - 1 / r2 + (n - 1) * d / (n * r1 * r2));
+        double nd = new MeasuredGlass(id, r1Mm, r2Mm, thicknessMm, diameterMm, OptionalDouble.empty(), OptionalDouble.of(focalMm), 0).indexFromFocalLength()
+                .orElseThrow(() -> new IllegalArgumentException(id + ": no glass with these faces has a focal length of " + focalMm + " mm: measure it again, or look which way its faces bend"));
+        return new LooseGlass(id, List.of(r1Mm, r2Mm), List.of(thicknessMm), List.of(nd), diameterMm);
     }
 
     LooseGlass reversed() {

@@ -6,7 +6,7 @@ import java.util.OptionalDouble;
 /// Something that was measured on the assembled lens.
 ///
 /// @param field share of half the image circle, for figures of a place of the picture
-/// @param azimuthDeg where round the picture, degrees clockwise from 12 seen from the front; empty when all round is meant
+/// @param azimuthDeg where round the film, degrees clockwise from 12 seen from the front of the lens; empty when all round is meant
 /// @param sigma one standard deviation
 /// @param onFilm whether a figure of sharpness was taken on the film rather than on its best plane
 /// @param atM true distance, for the distance scale

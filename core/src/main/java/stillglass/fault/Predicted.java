@@ -3,6 +3,7 @@ package stillglass.fault;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import stillglass.prove.ScaleTurn;
 
 /// What a lens that is put together in some way would measure.
 ///
@@ -88,20 +89,15 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
 
     /// Reading of the scale when something at a true distance is sharp: an image that lies behind the film has to be drawn out by as much more.
     private static OptionalDouble scale(double trueM, double errorMm, double focalMm) {
-        double extension = extension(1000 * trueM, focalMm) + errorMm;
-        if (!(extension > 0)) {
-            return OptionalDouble.of(DARK);
+        if (1000 * trueM < 4 * focalMm) {
+            // Nothing nearer is ever sharp on the film.
+            return OptionalDouble.empty();
         }
-        double m = extension / focalMm;
-        return OptionalDouble.of(focalMm * (2 + 1 / m + m) / 1000);
+        double extension = ScaleTurn.extension(trueM, focalMm) + errorMm;
+        return OptionalDouble.of(extension > 0 ? ScaleTurn.distance(extension, focalMm) : DARK);
     }
 
-    private static double extension(double mm, double focalMm) {
-        double k = mm / focalMm - 2;
-        return k < 2 ? focalMm : focalMm * (k - Math.sqrt(k * k - 4)) / 2;
-    }
-
-    /// Makes predictions of a whole family comparable: whether each differs from another by less than its usual error.
+    /// Whether infinity, spots and scale differ from those of another by less than anybody measures.
     boolean like(Predicted other) {
         boolean focus = infinityMm.isPresent() == other.infinityMm.isPresent() && (infinityMm.isEmpty() || Math.abs(infinityMm.getAsDouble() - other.infinityMm.getAsDouble()) < Observation.What.INFINITY_ERROR_MM.usualSigma(0));
         boolean spots = fields.stream().allMatch(f -> Math.abs(Math.log(spotUm(f, OptionalDouble.empty(), false) / other.spotUm(f, OptionalDouble.empty(), false))) < 0.1);

@@ -50,8 +50,8 @@ final class Predictor {
         OptionalDouble infinity = OptionalDouble.empty();
         int directions = built.tilts().isEmpty() ? 1 : AROUND;
         for (int k = 0; k < directions; k++) {
-            // A place round the picture is seen by turning the lens the other way; the mirror line halves the work.
-            if (k > directions / 2) {
+            // A place round the film is seen by turning the lens the other way. What leans towards 12 or 6 is mirrored left to right, which halves the work.
+            if (built.mirrored() && k > directions / 2) {
                 int same = directions - k;
                 around.add(360.0 * k / directions);
                 best.add(best.get(same));

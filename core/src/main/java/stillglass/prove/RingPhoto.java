@@ -1,10 +1,11 @@
 package stillglass.prove;
 
-import boofcv.alg.transform.fft.GeneralPurposeFFT_F64_1D;
 import java.util.Arrays;
+import boofcv.alg.transform.fft.GeneralPurposeFFT_F64_1D;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
 import stillglass.look.LinearPhoto;
+import stillglass.prove.edge.LightPlane;
 
 /// A photo of a ring, ready to be unrolled about any circle: rows of equal radius in equal steps of angle, in the logarithm of light, without what follows the lamp.
 final class RingPhoto {
@@ -26,9 +27,7 @@ final class RingPhoto {
         }
     }
 
-    private final int width;
-    private final int height;
-    private final float[] log;
+    private final LightPlane log;
     private final Clocking.Ring ring;
     private final ApertureMap map;
     private final GeneralPurposeFFT_F64_1D fft = new GeneralPurposeFFT_F64_1D(STEPS);
@@ -45,21 +44,20 @@ final class RingPhoto {
     RingPhoto(Clocking.Ring ring) {
         LinearPhoto photo = ring.photo();
         this.ring = ring;
-        width = photo.width();
-        height = photo.height();
-        log = photo.luminance();
+        float[] light = photo.luminance();
         Aperture circle = ring.circle().scaled(1 / photo.scale());
         map = circle.map();
         double mean = 0;
-        for (float v : log) {
-            mean += v / log.length;
+        for (float v : light) {
+            mean += v / light.length;
         }
         double dark = Math.max(1e-6, DARK * mean);
-        for (int i = 0; i < log.length; i++) {
-            log[i] = (float) Math.log(Math.max(0, log[i]) + dark);
+        for (int i = 0; i < light.length; i++) {
+            light[i] = (float) Math.log(Math.max(0, light[i]) + dark);
         }
-        softened(log, width, height);
-        softened(log, width, height);
+        softened(light, photo.width(), photo.height());
+        softened(light, photo.width(), photo.height());
+        log = new LightPlane(photo.width(), photo.height(), light);
     }
 
     /// Hard edges fall between samples one way in one photo and another in the next: a bell of one pixel makes them alike.
@@ -111,7 +109,7 @@ final class RingPhoto {
                 double q = 1 + w.askewX * x + w.askewY * y;
                 double ux = ((1 + w.larger + w.stretchX) * x + w.stretchXy * y + w.dx) / q;
                 double uy = ((1 + w.larger - w.stretchX) * y + w.stretchXy * x + w.dy) / q;
-                row[2 * i] = at(map.pixelX(ux, uy), map.pixelY(ux, uy));
+                row[2 * i] = log.between(map.pixelX(ux, uy), map.pixelY(ux, uy));
                 inside = !Double.isNaN(row[2 * i]);
             }
             out[k] = inside ? withoutSheen(row, cut) : new double[STEPS];
@@ -150,18 +148,5 @@ final class RingPhoto {
             fft.complexForward(out);
             return out;
         }).toArray(double[][]::new);
-    }
-
-    /// Light between pixels; NaN outside the photo.
-    private double at(double x, double y) {
-        int i = (int) Math.floor(x);
-        int j = (int) Math.floor(y);
-        if (i < 0 || j < 0 || i + 1 >= width || j + 1 >= height) {
-            return Double.NaN;
-        }
-        double fx = x - i;
-        double fy = y - j;
-        int k = j * width + i;
-        return (log[k] * (1 - fx) + log[k + 1] * fx) * (1 - fy) + (log[k + width] * (1 - fx) + log[k + width + 1] * fx) * fy;
     }
 }

@@ -50,8 +50,16 @@ public record ScaleTurn(double degrees, double sigmaDegrees, boolean alike) {
         return Math.max(1e-6, TURN * Math.abs(extension(a.trueM + step, focalMm) - extension(a.trueM, focalMm)) / leadMm);
     }
 
+    /// Distance from the film at which a lens is sharp that is extended so far, m.
+    /// @param extensionMm above 0
+    public static double distance(double extensionMm, double focalMm) {
+        double m = extensionMm / focalMm;
+        return focalMm * (2 + 1 / m + m) / 1000;
+    }
+
     /// How far a lens is extended for a distance from the film, mm.
-    static double extension(double distanceM, double focalMm) {
+    /// @throws IllegalArgumentException for a distance of less than four focal lengths
+    public static double extension(double distanceM, double focalMm) {
         if (Double.isInfinite(distanceM)) {
             return 0;
         }

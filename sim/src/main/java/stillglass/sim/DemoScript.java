@@ -3,6 +3,7 @@ package stillglass.sim;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -138,7 +139,7 @@ public final class DemoScript {
             soil.flatMap(care::soil).ifPresent(s -> {
                 AgentLadder ladder = AgentLadder.of(care, part.materials(), s);
                 ladder.rungs().stream()
-                        .max(java.util.Comparator.comparingDouble(AgentLadder.Rung::removes))
+                        .max(Comparator.comparingDouble(AgentLadder.Rung::removes))
                         .ifPresent(r -> acts.add(new Deed.Do(Stage.CLEAN, new CareEvent.PartCleaned(part.id(), s.id(), r.agent().id(), true))));
             });
         }

@@ -4,13 +4,16 @@ import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.checks.CheckList;
 import stillglass.app.desk.Asker;
@@ -55,9 +58,9 @@ public final class ArriveView implements Station {
         checks = new CheckList(desk, Phase.BEFORE);
         facts.setHgap(18);
         facts.setVgap(4);
-        javafx.scene.control.Button optics = Build.button(Words.of("arrive.optics"), "", () -> asker.lens().ifPresent(f -> desk.sectionFrom(f).thenAcceptAsync(id -> keep(new ArrivalEvent.SectionKnown(id)), Platform::runLater)), "chip");
+        Button optics = Build.button(Words.of("arrive.optics"), "", () -> asker.lens().ifPresent(f -> desk.sectionFrom(f).thenAcceptAsync(id -> keep(new ArrivalEvent.SectionKnown(id)), Platform::runLater)), "chip");
         optics.setId("add-optics");
-        javafx.scene.control.Button measured = Build.button(Words.of("arrive.optics.measure"), "", measure, "chip");
+        Button measured = Build.button(Words.of("arrive.optics.measure"), "", measure, "chip");
         measured.setId("measure-optics");
         opticsRow = new FlowPane(6, 4, optics, measured);
         TextField symptom = Build.field(Words.of("arrive.symptom.prompt"), t -> keep(new ArrivalEvent.SymptomNoted(t)));
@@ -72,14 +75,14 @@ public final class ArriveView implements Station {
         VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, opticsRow, Build.tall(builds.node()), ownerField, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
-        javafx.scene.control.Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
+        Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
         read.setId("read-collimator");
         read.setVisible(desk.devices() != Devices.NONE);
         read.setManaged(read.isVisible());
-        infinity.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        infinity.setMinWidth(Region.USE_PREF_SIZE);
+        read.setMinWidth(Region.USE_PREF_SIZE);
         Label infinityName = Build.line(Words.of("arrive.infinity"), "subheading");
-        infinityName.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        infinityName.setMinWidth(Region.USE_PREF_SIZE);
         atInfinity = Build.column(3, Build.flowing(10, infinityName, infinity, grow(infinityField), read), infinityMeaning);
         VBox check = Build.sheet(Words.of("arrive.check"), "",
                 atInfinity,
@@ -91,7 +94,7 @@ public final class ArriveView implements Station {
     /// Wide enough for its prompt in any size of type.
     private static Node grow(TextField f) {
         f.setPrefColumnCount(6);
-        f.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        f.setMinWidth(Region.USE_PREF_SIZE);
         return f;
     }
 
@@ -142,7 +145,7 @@ public final class ArriveView implements Station {
         facts.getChildren().clear();
         for (int i = 0; i < m.facts().size(); i++) {
             Label fact = Build.line(m.facts().get(i).name(), "soft");
-            fact.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            fact.setMinWidth(Region.USE_PREF_SIZE);
             facts.add(fact, 0, i);
             facts.add(Build.label(m.facts().get(i).value(), "medium"), 1, i);
         }
@@ -151,10 +154,10 @@ public final class ArriveView implements Station {
         map.setManaged(m.alike().isEmpty());
         alike.getChildren().clear();
         m.alike().ifPresent(a -> {
-            javafx.scene.control.Button start = Build.button(Words.of("arrive.alike.start"), "K", this::startFrom);
+            Button start = Build.button(Words.of("arrive.alike.start"), "K", this::startFrom);
             start.setId("start-from");
             Label differences = Build.label(a.differences(), "small", "soft");
-            javafx.scene.control.Tooltip.install(differences, new javafx.scene.control.Tooltip(a.all()));
+            Tooltip.install(differences, new Tooltip(a.all()));
             alike.getChildren().addAll(Build.label(a.say(), "medium"), differences, start);
         });
         builds.show(m.builds(), m.built());

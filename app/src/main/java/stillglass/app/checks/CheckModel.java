@@ -2,6 +2,7 @@ package stillglass.app.checks;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.app.desk.Work;
@@ -20,7 +21,7 @@ public record CheckModel(List<Row> rows, int untried) {
     public record Row(String name, Optional<String> found, Optional<Boolean> free, Optional<String> before) {
         /// For node identifiers.
         public String slug() {
-            return name.toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
+            return name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
         }
     }
 

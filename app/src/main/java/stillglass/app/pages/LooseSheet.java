@@ -17,9 +17,10 @@ import stillglass.fault.OrderFinder;
 /// @param glasses in the order of the rows, cemented ones as one
 /// @param rows of each of them
 /// @param gaps behind each place, as typed
-record LooseSheet(List<LooseGlass> glasses, List<List<Integer>> rows, List<String> gaps, OrderFinder.Wanted wanted) {
+/// @param assumed glasses whose index was taken as that of most, for neither it nor a focal length was typed
+record LooseSheet(List<LooseGlass> glasses, List<List<Integer>> rows, List<String> gaps, List<String> assumed, OrderFinder.Wanted wanted) {
     /// Most glasses without a known index.
-    private static final double USUAL_INDEX = 1.62;
+    static final double USUAL_INDEX = 1.62;
     private static final double EFL_SHARE = 0.015;
     private static final double BACK_MM = 0.4;
 
@@ -27,6 +28,7 @@ record LooseSheet(List<LooseGlass> glasses, List<List<Integer>> rows, List<Strin
         glasses = List.copyOf(glasses);
         rows = rows.stream().map(List::copyOf).toList();
         gaps = List.copyOf(gaps);
+        assumed = List.copyOf(assumed);
     }
 
     /// @throws IllegalArgumentException saying what is still missing or wrong
@@ -53,7 +55,8 @@ record LooseSheet(List<LooseGlass> glasses, List<List<Integer>> rows, List<Strin
         }
         List<LooseGlass> glasses = rows.stream().map(r -> glass(fields, byReading, r)).toList();
         double efl = MeasureModel.number(fields, "focal");
-        return new LooseSheet(glasses, rows, gaps, new OrderFinder.Wanted(between, false, efl, EFL_SHARE * efl, MeasureModel.optional(fields, "back"), BACK_MM, MeasureModel.number(fields, "f"), List.of()));
+        List<String> assumed = IntStream.rangeClosed(1, count).mapToObj(i -> "E" + i).filter(e -> MeasureModel.text(fields, e + ".index").isEmpty() && MeasureModel.text(fields, e + ".focal").isEmpty()).toList();
+        return new LooseSheet(glasses, rows, gaps, assumed, new OrderFinder.Wanted(between, false, efl, EFL_SHARE * efl, MeasureModel.optional(fields, "back"), BACK_MM, MeasureModel.number(fields, "f"), List.of()));
     }
 
     private static LooseGlass glass(Map<String, String> fields, boolean byReading, List<Integer> rows) {

@@ -10,13 +10,16 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BiConsumer;
 import javafx.application.Platform;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
@@ -76,7 +79,7 @@ final class MeasurePage {
         readings.setId("by-reading");
         sort = Build.button(Words.of("measure.sort"), "", this::sort);
         sort.setId("sort-glasses");
-        sort.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        sort.setMinWidth(Region.USE_PREF_SIZE);
         sorted.setId("sorted");
         use = Build.button(Words.of("measure.begin"), "", this::use, "next");
         use.setId("measure-begin");
@@ -89,7 +92,7 @@ final class MeasurePage {
         sheets.put(MeasureModel.Way.RIMS, Build.column(8, Build.label(Words.of("measure.rims.how"), "soft"),
                 row("rim-front", "rim-front-iris"), row("rim-rear", "rim-rear-iris")));
         StackPane sheet = new StackPane();
-        sheet.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+        sheet.setAlignment(Pos.TOP_LEFT);
         sheet.getChildren().addAll(sheets.values());
         VBox left = Build.column(10, Build.line(Words.of("measure.heading"), "heading"), choice, row("name", "focal", "f", "circle"),
                 Build.tall(sheet));
@@ -192,7 +195,7 @@ final class MeasurePage {
                 form = Optional.of(id);
                 choose(MeasureModel.Way.FORM);
             }, "chip");
-            b.setTooltip(new javafx.scene.control.Tooltip(desk.shelf().section(id).form()));
+            b.setTooltip(new Tooltip(desk.shelf().section(id).form()));
             b.setId("form-" + id);
             chosen(b, form.filter(id::equals).isPresent());
             chips.add(b);
@@ -270,6 +273,9 @@ final class MeasurePage {
 
     private void told(OrderFinder found, LooseSheet sheet, Map<String, String> was) {
         sorted.getChildren().add(Build.label(Words.of(found.unique() ? "measure.sort.unique" : "measure.sort.several", found.tried()), "soft", "small"));
+        if (!sheet.assumed().isEmpty()) {
+            sorted.getChildren().add(Build.label(Words.of("measure.sort.assumed", String.join(", ", sheet.assumed()), LooseSheet.USUAL_INDEX), "gold", "small"));
+        }
         List<OrderFinder.Arrangement> likely = found.arrangements().stream().filter(a -> a.probability() > LEAST_SHOWN).limit(MOST_SHOWN).toList();
         for (int i = 0; i < likely.size(); i++) {
             OrderFinder.Arrangement a = likely.get(i);

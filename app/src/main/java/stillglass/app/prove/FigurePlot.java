@@ -9,6 +9,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
 import stillglass.app.draw.Painted;
+import stillglass.app.draw.Ticks;
 import stillglass.app.theme.Words;
 
 /// Figures of one quantity side by side: a column for each setting or place, hollow as it arrived, filled as it is now, bars of two standard deviations, and the band of
@@ -95,7 +96,7 @@ final class FigurePlot extends Painted {
     }
 
     private void scale(boolean departures, double low, double reach, double left, double ground, double perY) {
-        double step = step((reach - low) / Math.clamp(perY * (reach - low) / LEAST_APART, 1, 4));
+        double step = Ticks.step((reach - low) / Math.clamp(perY * (reach - low) / LEAST_APART, 1, 4));
         for (double v = Math.ceil(low / step) * step; v <= reach + 1e-9; v += step) {
             double y = ground - v * perY;
             Inked.line(getChildren(), left - 4, y, left, y, "gauge-line");
@@ -103,11 +104,6 @@ final class FigurePlot extends Painted {
             Inked.words(getChildren(), String.format(Locale.ROOT, departures ? "%+." + digits + "f" : "%." + digits + "f", v == 0 ? 0.0 : v), left - 7, y, 1, "axis-ruler");
         }
         Inked.words(getChildren(), unit, left + 3, 5, 0, "axis-ruler");
-    }
-
-    private static double step(double rough) {
-        double ten = Math.pow(10, Math.floor(Math.log10(rough)));
-        return rough / ten < 1.5 ? ten : rough / ten < 3.5 ? 2 * ten : rough / ten < 7.5 ? 5 * ten : 10 * ten;
     }
 
     private void column(FiguresModel.Column c, double x, double wide, double ground, double perY, double bottom, int index) {

@@ -79,7 +79,7 @@ final class FiguresPane {
         chart = Build.button(Words.of("figures.chart"), "H", this::askChart);
         chart.setId("print-chart");
         chart.setMinWidth(Region.USE_PREF_SIZE);
-        detail = Build.column(6, plot, frame, Build.tall(Build.column(5, notes, lines)), Build.head(8, 1, field, phase), Build.flowing(8, device, recording, chart));
+        detail = Build.column(6, plot, frame, Build.tall(Build.column(5, notes, lines)), Build.row(8, field, phase), Build.flowing(8, device, recording, chart));
         VBox.setVgrow(detail, Priority.ALWAYS);
     }
 
@@ -145,7 +145,7 @@ final class FiguresPane {
     private void drawDetail(FiguresModel.Row r) {
         title.setText(r.name());
         boolean overFrame = r.quantity() == Quantity.SHARPNESS && FramePlot.fits(r.columns());
-        visible(plot, !overFrame);
+        visible(plot, !overFrame && !r.columns().isEmpty());
         visible(frame, overFrame);
         if (overFrame) {
             frame.show(r.columns(), Words.of("figures.spoken", r.name(), r.said()));
@@ -169,7 +169,7 @@ final class FiguresPane {
     }
 
     private static String prompt(Quantity q) {
-        return "figures.prompt." + (q == Quantity.CLOSING ? q.word() : q.where().name().toLowerCase(Locale.ROOT));
+        return "figures.prompt." + (q == Quantity.CLOSING || q == Quantity.SHARPNESS || q == Quantity.VEIL ? q.word() : q.where().name().toLowerCase(Locale.ROOT));
     }
 
     private static void visible(Node n, boolean shown) {

@@ -3,6 +3,7 @@ package stillglass.app.prove;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
@@ -46,7 +47,7 @@ final class FramePlot extends Painted {
         Rectangle frame = new Rectangle(left, EDGE, wide, high);
         frame.getStyleClass().add("figure-frame");
         getChildren().add(frame);
-        double most = columns.stream().flatMap(c -> java.util.stream.Stream.concat(c.before().stream(), c.after().stream())).mapToDouble(FiguresModel.Figure::value).max().orElse(1);
+        double most = columns.stream().flatMap(c -> Stream.concat(c.before().stream(), c.after().stream())).mapToDouble(FiguresModel.Figure::value).max().orElse(1);
         for (FiguresModel.Column c : columns) {
             FramePlace p = FramePlace.of(c.label()).orElseThrow();
             double x = left + wide * (0.5 + 0.36 * p.x());

@@ -2,12 +2,13 @@ package stillglass.app.prove;
 
 import java.util.Locale;
 import java.util.Optional;
-import stillglass.app.draw.Painted;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
+import stillglass.app.draw.Painted;
+import stillglass.app.draw.Ticks;
 import stillglass.app.theme.Words;
 
 /// Where the image of infinity lies about the film plane: a scale in millimetres, the band that the widest stop hides, and
@@ -48,7 +49,7 @@ final class InfinityGauge extends Painted {
         Line scaleLine = new Line(8, mid, w - 8, mid);
         scaleLine.getStyleClass().add("gauge-line");
         getChildren().addAll(band, scaleLine, film);
-        double step = step(reach);
+        double step = Ticks.step(reach / MOST_TICKS);
         int digits = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
         for (int i = (int) -Math.floor(reach / step); i <= reach / step; i++) {
             double x = x0 + i * step * scale;
@@ -64,13 +65,6 @@ final class InfinityGauge extends Painted {
         after.ifPresent(r -> mark(r, x0, scale, mid + 15, "gauge-after", Words.of("prove.gauge.after")));
         text(Words.of("prove.gauge.front"), "axis-ruler", 60, mid + 57);
         text(Words.of("prove.gauge.behind"), "axis-ruler", w - 60, mid + 57);
-    }
-
-    /// Distance of ticks: 1, 2 or 5 of a power of ten, at most eight of them either way.
-    private static double step(double reach) {
-        double ten = Math.pow(10, Math.floor(Math.log10(reach / MOST_TICKS)));
-        double rough = reach / MOST_TICKS / ten;
-        return ten * (rough <= 1 ? 1 : rough <= 2 ? 2 : rough <= 5 ? 5 : 10);
     }
 
     private static double extent(Optional<ProveModel.Reading> r) {

@@ -17,6 +17,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.checks.CheckList;
 import stillglass.app.desk.Asker;
@@ -73,6 +74,8 @@ public final class ProveView implements Station {
     private final FiguresPane figures;
     private final VBox atInfinity;
     private final VBox atVeil;
+    private final HBox photos;
+    private final VBox byPhotos;
     private final VBox looked = Build.sheet("", "");
     private final HBox node;
     private List<Double> stock = InfinityShims.USUAL_STOCK;
@@ -100,14 +103,16 @@ public final class ProveView implements Station {
         atInfinity = Build.column(3, gauge, Build.tall(Build.column(3, readings, sum)),
                 Build.head(8, 2, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.head(8, 1, infinityField, read));
         VBox.setVgrow(atInfinity, Priority.ALWAYS);
-        fit.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        read.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        HBox photos = Build.pictures(8, framed(before, "prove.photo.before"), framed(after, "prove.photo.after"));
+        fit.setMinWidth(Region.USE_PREF_SIZE);
+        read.setMinWidth(Region.USE_PREF_SIZE);
+        photos = Build.pictures(8, framed(before, "prove.photo.before"), framed(after, "prove.photo.after"));
         VBox.setVgrow(photos, Priority.ALWAYS);
         Button photo = Build.button(Words.of("prove.photo"), "C", this::photograph);
         photo.setId("photo-after");
-        atVeil = Build.column(6, photos, veil, veilMeaning, Build.flowing(8, photo));
+        atVeil = Build.column(6);
         VBox.setVgrow(atVeil, Priority.ALWAYS);
+        byPhotos = Build.column(6, photos, veil, veilMeaning, Build.flowing(8, photo));
+        VBox.setVgrow(byPhotos, Priority.ALWAYS);
         name.setPromptText(Words.of("prove.name"));
         name.setAccessibleText(Words.of("prove.name"));
         name.setId("signature");
@@ -119,11 +124,11 @@ public final class ProveView implements Station {
         pdf.setId("write-pdf");
         Button letter = Build.button(Words.of("prove.letter"), "E", this::askLetter);
         letter.setId("write-letter");
-        letter.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        letter.setMinWidth(Region.USE_PREF_SIZE);
         VBox report = Build.sheet(Words.of("prove.report"), "", ledger, checks.node(), wanted, signed, Build.head(8, 1, name, sign), Build.flowing(8, pdf, letter), written);
         shown(written, false);
-        sign.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        pdf.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        sign.setMinWidth(Region.USE_PREF_SIZE);
+        pdf.setMinWidth(Region.USE_PREF_SIZE);
         figures = new FiguresPane(desk, asker, () -> desk.shown().ifPresent(this::show));
         VBox list = Build.sheet(Words.of("figures.heading"), Words.of("figures.sub"), figures.list());
         node = Build.shared(16, List.of(list, looked, report), 0.95, 1.15, 1.2);
@@ -287,11 +292,20 @@ public final class ProveView implements Station {
         }
         photo(m.photoBefore(), before, work, m);
         photo(m.photoAfter(), after, work, m);
+        boolean compared = m.photoBefore().isPresent() || m.photoAfter().isPresent();
+        shown(photos, compared);
+        shown(veilMeaning, compared);
+        VBox.setVgrow(byPhotos, compared ? Priority.ALWAYS : Priority.NEVER);
     }
 
     /// Infinity and veil have drawings of their own.
     private void look() {
-        Node detail = figures.chosen().filter(q -> q == Quantity.INFINITY).isPresent() ? atInfinity : figures.chosen().filter(q -> q == Quantity.VEIL).isPresent() ? atVeil : figures.detail();
+        boolean ofVeil = figures.chosen().filter(q -> q == Quantity.VEIL).isPresent();
+        if (ofVeil && !atVeil.getChildren().contains(figures.detail())) {
+            // The figures of a black patch stand over the two photos against the light: one node cannot hang in two places.
+            atVeil.getChildren().setAll(figures.detail(), byPhotos);
+        }
+        Node detail = figures.chosen().filter(q -> q == Quantity.INFINITY).isPresent() ? atInfinity : ofVeil ? atVeil : figures.detail();
         if (looked.getChildren().size() != 2 || looked.getChildren().get(1) != detail) {
             looked.getChildren().setAll(figures.title(), detail);
         }

@@ -54,6 +54,16 @@ class LooseSheetTest {
     }
 
     @Test
+    void anIndexNobodyTypedIsSaidToBeAssumed() {
+        Map<String, String> f = bag();
+        assertThat(LooseSheet.of(f, false).assumed()).isEmpty();
+        f.put("E2.index", "");
+        assertThat(LooseSheet.of(f, false).assumed()).containsExactly("E2");
+        f.put("E2.focal", "27.28");
+        assertThat(LooseSheet.of(f, false).assumed()).isEmpty();
+    }
+
+    @Test
     void whatIsMissingIsNamed() {
         Map<String, String> f = bag();
         f.put("E1.gap", "");

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
+import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -42,7 +43,7 @@ class FromFilesTest {
     private Path hole(String name, int radius) throws IOException {
         BufferedImage image = new BufferedImage(400, 400, BufferedImage.TYPE_INT_RGB);
         Graphics2D g = image.createGraphics();
-        g.setRenderingHint(java.awt.RenderingHints.KEY_ANTIALIASING, java.awt.RenderingHints.VALUE_ANTIALIAS_ON);
+        g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
         g.setColor(new Color(30, 28, 26));
         g.fillRect(0, 0, 400, 400);
         g.setColor(new Color(200, 200, 195));

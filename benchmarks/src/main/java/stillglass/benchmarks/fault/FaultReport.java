@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import stillglass.book.data.Shelf;
@@ -47,7 +49,7 @@ public final class FaultReport {
         print(all, seed);
     }
 
-    private static java.util.Optional<Judged> judged(LensSection shelf, SplittableRandom random) {
+    private static Optional<Judged> judged(LensSection shelf, SplittableRandom random) {
         LensSection design = varied(shelf, VARIED, random);
         LensSection made = varied(design, MADE, random);
         LensFault fault = fault(design, random);
@@ -57,10 +59,10 @@ public final class FaultReport {
             truth = AssemblyEffect.of(made, List.of(fault));
             right = AssemblyEffect.of(made, List.of());
         } catch (IllegalArgumentException cannotBe) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
-        if (truth.focusShiftMm().isEmpty() || truth.now().rmsUm().subList(0, 3).stream().anyMatch(java.util.OptionalDouble::isEmpty)) {
-            return java.util.Optional.empty();
+        if (truth.focusShiftMm().isEmpty() || truth.now().rmsUm().subList(0, 3).stream().anyMatch(OptionalDouble::isEmpty)) {
+            return Optional.empty();
         }
         List<Observation> seen = new ArrayList<>();
         seen.add(Observation.of(Observation.What.INFINITY_ERROR_MM, truth.focusShiftMm().getAsDouble() + INFINITY_MM * random.nextGaussian(), INFINITY_MM));
@@ -75,7 +77,7 @@ public final class FaultReport {
         }
         if (!shows) {
             // What changes nothing that anybody measures is no fault to be found.
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
         long start = System.nanoTime();
         Diagnosis d = Diagnosis.of(design, seen, LensFault.Seating.RIM, false, Progress.SILENT);
@@ -85,12 +87,12 @@ public final class FaultReport {
         boolean alike = d.alike().stream().anyMatch(c -> c.stream().anyMatch(x -> family(x).equals(name)) && c.stream().anyMatch(x -> family(x).equals(ranked.getFirst())));
         boolean first = ranked.getFirst().equals(name) || alike;
         boolean three = first || ranked.subList(0, Math.min(3, ranked.size())).contains(name);
-        return java.util.Optional.of(new Judged(fault.shortForm().split(":")[0], first, three, apart(design, fault, name), d.hypotheses().getFirst().probability() + (alike ? classOf(d) : 0), seconds));
+        return Optional.of(new Judged(fault.shortForm().split(":")[0], first, three, apart(design, fault, name), d.hypotheses().getFirst().probability() + (alike ? classOf(d) : 0), seconds));
     }
 
     private static boolean apart(LensSection design, LensFault fault, String name) {
         AssemblyEffect e = AssemblyEffect.of(design, List.of(fault));
-        if (e.focusShiftMm().isEmpty() || e.now().rmsUm().subList(0, 3).stream().anyMatch(java.util.OptionalDouble::isEmpty)) {
+        if (e.focusShiftMm().isEmpty() || e.now().rmsUm().subList(0, 3).stream().anyMatch(OptionalDouble::isEmpty)) {
             return false;
         }
         List<Observation> clean = new ArrayList<>();

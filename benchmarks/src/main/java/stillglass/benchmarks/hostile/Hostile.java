@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
@@ -90,7 +91,7 @@ public final class Hostile {
             return all;
         } finally {
             try (var left = Files.walk(folder)) {
-                left.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+                left.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
             }
         }
     }

@@ -1,5 +1,17 @@
 package stillglass.book.photo;
 
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeParseException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import com.drew.imaging.ImageProcessingException;
 import com.drew.imaging.jpeg.JpegMetadataReader;
 import com.drew.imaging.tiff.TiffMetadataReader;
@@ -9,17 +21,6 @@ import com.drew.metadata.exif.ExifDirectoryBase;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import com.drew.metadata.exif.ExifReader;
 import com.drew.metadata.exif.ExifSubIFDDirectory;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
-import java.time.LocalDateTime;
-import java.time.format.DateTimeFormatter;
-import java.time.format.DateTimeParseException;
-import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
-import java.util.OptionalDouble;
 
 /// What a camera wrote into a photo besides its pixels. Only that part is read: texts and profiles beside it can be packed so that they unfold to gigabytes.
 /// All of it is a courtesy; whether the photo can be read is decided by the decoder of its pixels.
@@ -72,7 +73,7 @@ final class Exif {
             if (bytes.length > 2 && (bytes[0] & 255) == 0xFF && (bytes[1] & 255) == 0xD8) {
                 return Optional.of(JpegMetadataReader.readMetadata(new ByteArrayInputStream(bytes), List.of(new ExifReader())));
             }
-            if (bytes.length > PNG.length && java.util.Arrays.equals(bytes, 0, PNG.length, PNG, 0, PNG.length)) {
+            if (bytes.length > PNG.length && Arrays.equals(bytes, 0, PNG.length, PNG, 0, PNG.length)) {
                 return png(bytes);
             }
             return bytes.length > 4 && (bytes[0] == 'I' && bytes[1] == 'I' || bytes[0] == 'M' && bytes[1] == 'M') ? Optional.of(TiffMetadataReader.readMetadata(new ByteArrayInputStream(bytes))) : Optional.empty();
@@ -93,7 +94,7 @@ final class Exif {
             String type = new String(bytes, at + 4, 4, StandardCharsets.ISO_8859_1);
             if (type.equals("eXIf")) {
                 Metadata found = new Metadata();
-                new ExifReader().extract(new ByteArrayReader(java.util.Arrays.copyOfRange(bytes, at + CHUNK_HEAD, at + CHUNK_HEAD + length)), found);
+                new ExifReader().extract(new ByteArrayReader(Arrays.copyOfRange(bytes, at + CHUNK_HEAD, at + CHUNK_HEAD + length)), found);
                 return Optional.of(found);
             }
             at += CHUNK_HEAD + length + CHUNK_CHECK;

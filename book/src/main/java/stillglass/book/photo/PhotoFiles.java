@@ -1,5 +1,7 @@
 package stillglass.book.photo;
 
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
 import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
 import java.awt.image.ColorModel;
@@ -12,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
+import java.util.Arrays;
 import java.util.Iterator;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -155,8 +158,8 @@ public final class PhotoFiles {
         int w = Math.max(1, (int) Math.round(d.image.getWidth() * factor));
         int h = Math.max(1, (int) Math.round(d.image.getHeight() * factor));
         BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
-        java.awt.Graphics2D g = out.createGraphics();
-        g.setRenderingHint(java.awt.RenderingHints.KEY_INTERPOLATION, java.awt.RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        Graphics2D g = out.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
         g.drawImage(d.image, 0, 0, w, h, null);
         g.dispose();
         return turned(out, orientation(bytes));
@@ -299,7 +302,7 @@ public final class PhotoFiles {
             column[x] = Math.min(ow - 1, (int) (x * factor));
         }
         int[] firstRow = new int[oh + 1];
-        java.util.Arrays.fill(firstRow, h);
+        Arrays.fill(firstRow, h);
         for (int y = h - 1; y >= 0; y--) {
             firstRow[Math.min(oh - 1, (int) (y * factor))] = y;
         }

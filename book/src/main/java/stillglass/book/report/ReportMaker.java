@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -33,6 +35,7 @@ import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.FoundLoose;
 import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Shims;
+import stillglass.ticket.glass.Known;
 import stillglass.ticket.glass.Photo;
 import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.joints.Ledger;
@@ -135,7 +138,7 @@ public final class ReportMaker {
         return all;
     }
 
-    private List<Said> recalled(java.util.function.Predicate<Fact> which) {
+    private List<Said> recalled(Predicate<Fact> which) {
         List<Said> all = new ArrayList<>();
         for (JointStory s : state.joints().stories().values()) {
             s.facts().stream().filter(which).forEach(f -> all.add(Said.of("report.at", "joint", world.nameOf(s.joint()), "what", f.said())));
@@ -156,7 +159,7 @@ public final class ReportMaker {
         return Said.text(word.replace('-', ' '));
     }
 
-    private static Said place(stillglass.ticket.glass.Known k, Said surface) {
+    private static Said place(Known k, Said surface) {
         return Said.of("report.place", "surface", surface, "zone", k.finding().zone().word(), "clock", k.finding().clock().toString());
     }
 
@@ -237,7 +240,7 @@ public final class ReportMaker {
         return rows;
     }
 
-    private java.util.stream.Stream<Photo> photos(Phase phase, boolean rear) {
+    private Stream<Photo> photos(Phase phase, boolean rear) {
         return state.glass().all().stream().filter(p -> p.kept().phase() == phase && p.kept().fromRear() == rear);
     }
 

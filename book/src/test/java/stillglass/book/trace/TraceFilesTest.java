@@ -11,6 +11,8 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
+import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javax.sound.sampled.AudioFileFormat;
@@ -124,7 +126,7 @@ class TraceFilesTest {
         assertThatThrownBy(() -> TraceFiles.open(file)).as(name).isInstanceOf(BadInput.class).hasMessageStartingWith(name + ": ").hasMessageContaining(says);
     }
 
-    private static byte[] table(int rows, java.util.function.IntFunction<String> value) {
+    private static byte[] table(int rows, IntFunction<String> value) {
         return IntStream.range(0, rows).mapToObj(i -> i * 0.0001 + "," + value.apply(i)).collect(Collectors.joining("\n", "t_s,v\n", "\n")).getBytes(StandardCharsets.UTF_8);
     }
 
@@ -140,7 +142,7 @@ class TraceFilesTest {
 
     @Test
     void decimalCommasAndUnequalTimesAreBroughtInOrder() throws IOException {
-        String text = IntStream.range(0, 60).mapToObj(i -> String.format(java.util.Locale.ROOT, "%.4f;%.3f", t(i), 10 * t(i)).replace('.', ',')).collect(Collectors.joining("\n"));
+        String text = IntStream.range(0, 60).mapToObj(i -> String.format(Locale.ROOT, "%.4f;%.3f", t(i), 10 * t(i)).replace('.', ',')).collect(Collectors.joining("\n"));
         Recording r = TraceFiles.open(Files.writeString(folder.resolve("c.csv"), text));
         float[] x = all(r)[0];
         for (int i = 1; i < x.length - 1; i++) {
@@ -150,7 +152,7 @@ class TraceFilesTest {
 
     @Test
     void timesThatWereRoundedAreEqualSteps() throws IOException {
-        String text = IntStream.range(0, 4800).mapToObj(i -> String.format(java.util.Locale.ROOT, "%.5f,%d", i / 48_000.0, i % 7)).collect(Collectors.joining("\n"));
+        String text = IntStream.range(0, 4800).mapToObj(i -> String.format(Locale.ROOT, "%.5f,%d", i / 48_000.0, i % 7)).collect(Collectors.joining("\n"));
         Recording r = TraceFiles.open(Files.writeString(folder.resolve("r.csv"), text));
         assertThat(r.frames()).isEqualTo(4800);
         assertThat(r.rateHz()).isCloseTo(48_000, within(10.0));

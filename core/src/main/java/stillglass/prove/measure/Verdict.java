@@ -32,15 +32,6 @@ public enum Verdict {
         if (!(sigma > 0)) {
             return Math.abs(departure) <= allowed ? 1 : 0;
         }
-        return normal((allowed - departure) / sigma) - normal((-allowed - departure) / sigma);
-    }
-
-    /// Share of a bell below so many standard deviations.
-    /// Source: C. Hastings' form in Abramowitz and Stegun, *Handbook of Mathematical Functions*, 7.1.26, error below 1.5e-7.
-    private static double normal(double z) {
-        double x = Math.abs(z) / Math.sqrt(2);
-        double t = 1 / (1 + 0.3275911 * x);
-        double tail = ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x) / 2;
-        return z < 0 ? tail : 1 - tail;
+        return Bell.below((allowed - departure) / sigma) - Bell.below((-allowed - departure) / sigma);
     }
 }

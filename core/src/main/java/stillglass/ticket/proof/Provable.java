@@ -14,6 +14,7 @@ import stillglass.assembly.Joint;
 import stillglass.device.Source;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
+import stillglass.prove.trace.Speed;
 import stillglass.ticket.facts.Drag;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.joints.JointStory;
@@ -115,7 +116,7 @@ public record Provable(Quantity quantity, List<Point> points) {
     /// Slow speeds, wide stops and near distances first; places as they were measured.
     private static double order(Quantity q, String at) {
         return switch (q.where()) {
-            case SPEED -> -stillglass.prove.trace.Speed.parse(at).orElse(0);
+            case SPEED -> -Speed.parse(at).orElse(0);
             case STOP, DISTANCE -> Double.parseDouble(at);
             case NOTHING, PLACE -> 0;
         };

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -20,7 +21,7 @@ class FocusFieldTest {
     private static LightPlane photo(double position, double level, double bowl, double tx, double ty, long seed) {
         Random random = new Random(seed);
         float[] light = new float[W * H];
-        java.util.Arrays.fill(light, 0.7f);
+        Arrays.fill(light, 0.7f);
         double c = Math.cos(Math.toRadians(5));
         double s = Math.sin(Math.toRadians(5));
         for (int i = 0; i < 3; i++) {

@@ -3,6 +3,7 @@ package stillglass.prove.veil;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -120,7 +121,7 @@ class VeilReadingTest {
     void whatCannotBeReadIsSaid() {
         assertThat(refusal(new VeilReading.Taken("white", photo(0.02, 2, 1, 0, 1), OptionalDouble.empty()))).isEqualTo("veil.white");
         float[] grey = new float[W * H];
-        java.util.Arrays.fill(grey, 0.4f);
+        Arrays.fill(grey, 0.4f);
         assertThat(refusal(new VeilReading.Taken("grey", new LightPlane(W, H, grey), OptionalDouble.empty()))).isEqualTo("veil.no-patch");
         assertThat(refusal(new VeilReading.Taken("a", photo(0.02, 0, 1, 0, 1), OptionalDouble.empty()), taken(0.02, 3, 1, 2))).isEqualTo("veil.no-exposure");
         VeilReading lost = read(new VeilReading.Taken("dark", photo(0.0003, -2, 1, 0, 1), OptionalDouble.empty()));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -150,9 +151,9 @@ class FiguresTest {
         Job job = Job.unknown().say("off iris ring, 3 screws, front", "off aperture plate, front").stage(Stage.CLOSE);
         List<String> open = List.copyOf(job.state().joints().openNow());
         assertThat(HoldPoints.due(job.state().readings(), job.state().joints(), job.world().instrument())).isEmpty();
-        job.accept(new JointIntent.Close(open.getLast(), false, java.util.Optional.of("test")));
+        job.accept(new JointIntent.Close(open.getLast(), false, Optional.of("test")));
         assertThat(functions(job)).as("what carries the iris is still out").doesNotContain("iris");
-        job.accept(new JointIntent.Close(open.getFirst(), false, java.util.Optional.of("test")));
+        job.accept(new JointIntent.Close(open.getFirst(), false, Optional.of("test")));
         assertThat(functions(job)).contains("iris", "iris clicks");
         job.say("test passed iris");
         assertThat(functions(job)).doesNotContain("iris").contains("iris clicks");

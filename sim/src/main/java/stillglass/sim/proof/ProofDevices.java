@@ -12,6 +12,7 @@ import stillglass.device.TorqueGauge;
 import stillglass.optics.LensSection;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.optics.sharpness.SpotSurvey;
+import stillglass.prove.measure.Bell;
 import stillglass.prove.trace.Recorder;
 import stillglass.prove.trace.Recording;
 import stillglass.sim.Bench;
@@ -161,21 +162,11 @@ public final class ProofDevices {
                 double my = (Math.floor(y / h * 3) + 0.5) * h / 3.0 - y;
                 double u = c * mx + s * my;
                 double v = -s * mx + c * my;
-                double in = (step((u + side) / sigma) - step((u - side) / sigma)) * (step((v + side) / sigma) - step((v - side) / sigma));
+                double in = (Bell.below((u + side) / sigma) - Bell.below((u - side) / sigma)) * (Bell.below((v + side) / sigma) - Bell.below((v - side) / sigma));
                 return 0.62 - 0.55 * in;
             });
             return new PhotoCamera.Picture("chart.png", PngBytes.of(image), Source.SIMULATED);
         };
-    }
-
-    /// Share of a bell below z. Source: Abramowitz and Stegun 26.2.17, error below 7.5e-8.
-    private static double step(double z) {
-        if (Math.abs(z) > 6) {
-            return z > 0 ? 1 : 0;
-        }
-        double t = 1 / (1 + 0.2316419 * Math.abs(z));
-        double tail = Math.exp(-z * z / 2) / Math.sqrt(2 * Math.PI) * t * (0.319381530 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-        return z > 0 ? 1 - tail : tail;
     }
 
     private static BufferedImage drawn(int w, int h, SplittableRandom random, DoubleBinaryOperator light) {
