@@ -1,6 +1,7 @@
 package stillglass.prove.iris;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +24,8 @@ public record IrisReading(List<Stop> stops, OptionalDouble hysteresisEv, List<Sa
     private static final double BLADE_SIGMAS = 5;
     /// A side as far out as this is not there.
     private static final double MISSING_SHARE = 0.3;
+    /// Bows of less than this share of the distance are as good as straight.
+    private static final double BOW_SHARE = 0.008;
     private static final double UNEVEN_EV = 0.25;
     private static final double HYSTERESIS_EV = 0.15;
 
@@ -99,15 +102,27 @@ public record IrisReading(List<Stop> stops, OptionalDouble hysteresisEv, List<Sa
 
     private static void blades(Polygon p, String photo, List<Double> departures, List<Double> towards, List<Said> notes) {
         double[] off = p.departures();
+        double[] sorted = p.bow().clone();
+        Arrays.sort(sorted);
+        double usual = sorted[sorted.length / 2];
         for (int i = 0; i < p.blades(); i++) {
             double share = off[i];
             departures.add(share);
             towards.add(p.towardsDeg()[i]);
+            // The edge of a blade is an arc: laid in upside down it bows the other way. A straight one looks the same from both sides.
+            double bow = p.bow()[i];
+            if (bow * usual < 0 && Math.min(Math.abs(bow), Math.abs(usual)) > Math.max(BOW_SHARE * p.usual(), BLADE_SIGMAS * p.sigma())) {
+                notes.add(Said.of("iris.reversed", "photo", photo, "clock", hour(p.towardsDeg()[i])));
+            }
             if (Math.abs(share) > BLADE_SHARE && Math.abs(share) > BLADE_SIGMAS * p.sigma() / p.usual()) {
-                int hour = (int) Math.round(p.towardsDeg()[i] / 30);
-                notes.add(Said.of(share > MISSING_SHARE ? "iris.missing" : share > 0 ? "iris.blade.out" : "iris.blade.in", "photo", photo, "clock", hour == 0 ? 12 : hour, "percent", 100 * Math.abs(share)));
+                notes.add(Said.of(share > MISSING_SHARE ? "iris.missing" : share > 0 ? "iris.blade.out" : "iris.blade.in", "photo", photo, "clock", hour(p.towardsDeg()[i]), "percent", 100 * Math.abs(share)));
             }
         }
+    }
+
+    private static int hour(double deg) {
+        int hour = (int) Math.round(deg / 30) % 12;
+        return hour == 0 ? 12 : hour;
     }
 
     private static OptionalDouble hysteresis(List<Stop> stops) {

@@ -4,14 +4,15 @@ import java.util.Arrays;
 import java.util.Optional;
 import org.ejml.simple.SimpleMatrix;
 
-/// The straight sides that blades give an opening.
+/// The sides that blades give an opening, straight or a little bowed.
 ///
 /// @param blades how many sides
 /// @param towardsDeg where the normal of each side points, degrees clockwise from 12
 /// @param distance of each side from the middle, pixels
+/// @param bow of each side, pixels: by how much its middle lies farther out than the ends of the part that is fitted; below 0 for one that bows inwards
 /// @param sigma one standard deviation of a distance
 @SuppressWarnings("ArrayRecordComponent")
-record Polygon(int blades, double[] towardsDeg, double[] distance, double sigma) {
+record Polygon(int blades, double[] towardsDeg, double[] distance, double[] bow, double sigma) {
     private static final int FEWEST = 4;
     private static final int MOST = 20;
     /// Departure of the edge from a circle in its middle direction, as a share of the radius, at which sides can be told.
@@ -51,17 +52,19 @@ record Polygon(int blades, double[] towardsDeg, double[] distance, double sigma)
         }
         double[] towards = new double[blades];
         double[] distance = new double[blades];
+        double[] bow = new double[blades];
         double square = 0;
         int used = 0;
         for (int s = 0; s < blades; s++) {
             double[] fit = side(o, first + 360.0 * s / blades, 360.0 / blades);
             towards[s] = ((fit[0] % 360) + 360) % 360;
             distance[s] = fit[1];
+            bow[s] = bow(o, first + 360.0 * s / blades, 360.0 / blades, fit[0]);
             square += fit[2];
             used += (int) fit[3];
         }
         double noise = Math.sqrt(square / Math.max(1, used));
-        return Optional.of(new Polygon(blades, towards, distance, Math.max(0.02, noise / Math.sqrt(Math.max(1, used / (double) blades / 6)))));
+        return Optional.of(new Polygon(blades, towards, distance, bow, Math.max(0.02, noise / Math.sqrt(Math.max(1, used / (double) blades / 6)))));
     }
 
     /// How far the edge is from an even polygon in its middle direction, whatever a few sides do, as a share of the radius. The middle of the polygon is where most sides agree, not that of
@@ -168,6 +171,25 @@ record Polygon(int blades, double[] towardsDeg, double[] distance, double sigma)
             used = n;
         }
         return new double[] {towards, distance, square, used};
+    }
+
+    /// Parabola along the middle part of a side, square to its direction.
+    private static double bow(Opening o, double about, double wide, double towards) {
+        SimpleMatrix a = SimpleMatrix.identity(3).scale(1e-9);
+        SimpleMatrix b = new SimpleMatrix(3, 1);
+        double reach = 1e-9;
+        for (int i = 0; i < Opening.DIRECTIONS; i++) {
+            double at = 360.0 * i / Opening.DIRECTIONS;
+            if (Math.abs(Math.IEEEremainder(at - about, 360)) <= wide / 2 * MIDDLE) {
+                double t = Math.toRadians(Math.IEEEremainder(at - towards, 360));
+                double along = o.radius()[i] * Math.sin(t);
+                SimpleMatrix f = new SimpleMatrix(3, 1, true, 1, along, along * along);
+                a = a.plus(f.mult(f.transpose()));
+                b = b.plus(f.scale(o.radius()[i] * Math.cos(t)));
+                reach = Math.max(reach, Math.abs(along));
+            }
+        }
+        return -a.solve(b).get(2) * reach * reach;
     }
 
     double usual() {

@@ -19,6 +19,11 @@ class IrisReadingTest {
 
     /// @param sides distance of each blade's edge from the middle
     private static LightPlane photo(double[] sides, double turnDeg, double rim, long seed) {
+        return photo(sides, new double[sides.length], turnDeg, rim, seed);
+    }
+
+    /// @param bows by which the middle of each edge lies farther out than its ends at 30 pixels to either side
+    private static LightPlane photo(double[] sides, double[] bows, double turnDeg, double rim, long seed) {
         Random random = new Random(seed);
         float[] v = new float[SIZE * SIZE];
         double cx = 205.3;
@@ -27,7 +32,7 @@ class IrisReadingTest {
             for (int x = 0; x < SIZE; x++) {
                 int in = 0;
                 for (int k = 0; k < 16; k++) {
-                    in += inside(x - cx + (k % 4 - 1.5) / 4, y - cy + (k / 4 - 1.5) / 4, sides, turnDeg, rim) ? 1 : 0;
+                    in += inside(x - cx + (k % 4 - 1.5) / 4, y - cy + (k / 4 - 1.5) / 4, sides, bows, turnDeg, rim) ? 1 : 0;
                 }
                 double light = 0.55 + 0.15 * (x - cx) / SIZE + 0.1 * (y - cy) / SIZE;
                 v[y * SIZE + x] = (float) (0.02 + light * in / 16 + 0.006 * random.nextGaussian());
@@ -42,13 +47,14 @@ class IrisReadingTest {
         return new LightPlane(SIZE, SIZE, v);
     }
 
-    private static boolean inside(double x, double y, double[] sides, double turnDeg, double rim) {
+    private static boolean inside(double x, double y, double[] sides, double[] bows, double turnDeg, double rim) {
         if (Math.hypot(x, y) > rim) {
             return false;
         }
         for (int s = 0; s < sides.length; s++) {
             double a = Math.toRadians(turnDeg + 360.0 * s / sides.length);
-            if (x * Math.sin(a) - y * Math.cos(a) > sides[s]) {
+            double along = x * Math.cos(a) + y * Math.sin(a);
+            if (x * Math.sin(a) - y * Math.cos(a) > sides[s] - bows[s] * along * along / 900) {
                 return false;
             }
         }
@@ -101,6 +107,18 @@ class IrisReadingTest {
         assertThat(s.departures().get(worst)).isCloseTo(0.125, within(0.03));
         assertThat(s.towardsDeg().get(worst)).isCloseTo(130, within(6.0));
         assertThat(keys(r)).contains("iris.blade.out");
+    }
+
+    /// Six blades with rounded edges, one of them laid in upside down; straight ones tell nothing of the kind.
+    @Test
+    void aBladeThatLiesUpsideDownBowsTheOtherWay() {
+        double[] bows = even(6, 1.4);
+        IrisReading.Taken wide = new IrisReading.Taken("w", 2, photo(new double[0], 0, 170, 1));
+        assertThat(keys(IrisReading.of(List.of(wide, new IrisReading.Taken("all", 4, photo(even(6, 80), bows, 10, 170, 3)))))).doesNotContain("iris.reversed");
+        bows[2] = -1.4;
+        IrisReading r = IrisReading.of(List.of(wide, new IrisReading.Taken("one", 4, photo(even(6, 80), bows, 10, 170, 4))));
+        assertThat(r.diagnostics().stream().filter(d -> d.key().equals("iris.reversed"))).singleElement().satisfies(d -> assertThat(d.with()).containsEntry("clock", 4));
+        assertThat(keys(IrisReading.of(List.of(wide, new IrisReading.Taken("straight", 4, photo(even(6, 80), 10, 170, 5)))))).doesNotContain("iris.reversed");
     }
 
     @Test
