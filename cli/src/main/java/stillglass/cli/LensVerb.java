@@ -37,11 +37,15 @@ final class LensVerb implements Callable<Integer> {
         "spacer-missing:4  spacer-reversed:4:16:14 (seat diameters)  spacers-swapped:2,4",
         "shim-missing:11:0.05  shim-doubled:11:0.05 (the last gap is under the mount)",
         "unseated:E1:0.1:0.3:12 (lift mm, lean degrees, towards o'clock)",
+        "decentred:E3:0.2:6 (mm aside, towards o'clock)  plate:2:1.52 (mm and index of a plate behind the glass)",
         "entry:-1:9:6 (front cell: entries off, lead mm, starts)"})
     private List<String> faults = new ArrayList<>();
 
     @CommandLine.Option(names = "--gaps", description = "how a turned or swapped glass seats: rim (default) or vertex")
     private LensFault.Seating gaps = LensFault.Seating.RIM;
+
+    @CommandLine.Option(names = "--position", paramLabel = "NAME", description = "a zoom or focus position of the section, by name, or by number between two")
+    private @Nullable String position;
 
     @CommandLine.Option(names = "--stop", paramLabel = "N", description = "f-number at which transfer is told (default: wide open)")
     private @Nullable Double stop;
@@ -63,7 +67,7 @@ final class LensVerb implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        LensSection nominal = LensJson.read(file);
+        LensSection nominal = position == null ? LensJson.read(file) : LensJson.read(file, position);
         LensFault.Misassembled mis = LensFault.apply(
                 nominal, faults.stream().map(LensFault::parse).toList(), gaps);
         LensReport report = LensReport.of(mis.lens(), nominal);

@@ -8,6 +8,7 @@ import stillglass.look.PhotoChange;
 import stillglass.look.SameFault;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
+import stillglass.optics.Sighting;
 
 /// A fault seen from the front, one seen from the rear, and whether they are the same.
 ///
@@ -25,11 +26,10 @@ public record BothSides(Finding front, Finding rear) {
     private static final double LEAN = 0.07;
     /// Scatter of the middle of an outline, aperture radii.
     private static final double MIDDLE = 0.03;
-    /// A fault may be cut this far outside the clear radius of a surface, as a share of it.
-    private static final double OVER_THE_RIM = 1.08;
     /// Misfit beyond which two findings are two faults: one pair in a hundred of the same fault is farther off (chi squared, three degrees of freedom).
     private static final double FAR = 11.3;
     private static final int INSIDE_STEPS = 4;
+    private static final double NEAR = 0.02;
 
     /// @param rear whether `a` is the one from the rear
     public static BothSides of(Finding a, boolean rear, Finding b) {
@@ -44,36 +44,56 @@ public record BothSides(Finding front, Finding rear) {
     /// How badly one place explains both photos: sum of squared departures in place and logarithm of area over their scatter.
     ///
     /// @param behindMm depth in the glass behind the surface, 0 on the surface itself
-    /// @return 0 when there is nothing to compare; infinite where the fault would lie outside the glass
+    /// @return 0 when there is nothing to compare
     public double misfit(LensSection lens, int surface, double behindMm) {
         if (everywhere()) {
             return 0;
         }
         Seen f = seen(lens, front, surface, behindMm, false);
         Seen r = seen(lens, rear, surface, behindMm, true);
-        double clear = OVER_THE_RIM * lens.surfaces().get(surface).semiDiameterMm();
-        if (Math.hypot(f.x, f.y) > clear || Math.hypot(r.x, r.y) > clear) {
-            return Double.POSITIVE_INFINITY;
-        }
+        double clear = lens.surfaces().get(surface).semiDiameterMm();
+        double outside = f.outside(clear) + r.outside(clear);
         double place = (Math.pow(f.x - r.x, 2) + Math.pow(f.y - r.y, 2)) / (f.sigma * f.sigma + r.sigma * r.sigma);
         double size = Math.log(Math.max(1e-9, f.area) / Math.max(1e-9, r.area));
-        return place + size * size / (2 * PhotoChange.LOG_AREA_SCATTER * PhotoChange.LOG_AREA_SCATTER);
+        return outside + place + size * size / (2 * PhotoChange.LOG_AREA_SCATTER * PhotoChange.LOG_AREA_SCATTER);
+    }
+
+    /// What the same place costs beyond its misfit, in the same unit (twice a negative logarithm): two photos agree the less surprisingly the wider the scatter on that surface, and the more of the photo the surface fills.
+    double spread(LensSection lens, int surface, double behindMm) {
+        if (everywhere()) {
+            return 0;
+        }
+        Seen f = seen(lens, front, surface, behindMm, false);
+        Seen r = seen(lens, rear, surface, behindMm, true);
+        double clear = lens.surfaces().get(surface).semiDiameterMm();
+        return 2 * Math.log(f.sigma * f.sigma + r.sigma * r.sigma) - 2 * Math.log(f.wide) - 2 * Math.log(r.wide) + 4 * Math.log(clear);
     }
 
     /// @param sigma of place in one direction, mm
     /// @param area mm²
-    private record Seen(double x, double y, double sigma, double area) {}
+    /// @param wide mm² on the surface for a square of one rim in the photo, there
+    private record Seen(double x, double y, double sigma, double area, double wide) {
+        /// Misfit of lying beyond the clear radius.
+        double outside(double clear) {
+            double over = Math.max(0, Math.hypot(x, y) - clear) / sigma;
+            return over * over;
+        }
+    }
 
     private static Seen seen(LensSection lens, Finding f, int surface, double behindMm, boolean rear) {
+        double share = Math.max(NEAR, Math.hypot(f.x(), f.y()));
+        Sighting sight = Sighting.of(lens, surface, behindMm, rear, CAMERA_MM);
+        double height = sight.heightMm(share);
+        double scale = height / share;
+        double unsure = Math.abs(Sighting.of(lens, surface, behindMm, rear, CAMERA_MM * (1 + CAMERA_SPREAD)).heightMm(share) - height);
+        // Across the radius a place is moved by its own height, along it by the slope of the height.
+        double slope = (sight.heightMm(share + NEAR) - sight.heightMm(share - NEAR)) / (2 * NEAR);
         Paraxial p = Paraxial.of(lens);
         Paraxial.Apparent image = behindMm > 0 ? p.apparentInside(surface, behindMm, rear) : rear ? p.apparentFromRear(surface) : p.apparentFromFront(surface);
         double rim = (rear ? lens.surfaces().getLast() : lens.surfaces().getFirst()).semiDiameterMm();
-        // The deeper it seems to lie behind the rim, the smaller a camera sees it.
-        double away = (CAMERA_MM + image.depthMm()) / CAMERA_MM;
-        double scale = rim * away / Math.abs(image.magnification());
-        double unsure = CAMERA_SPREAD * Math.hypot(f.x(), f.y()) * rim * (away - 1);
-        double sigma = Math.sqrt(Math.pow(MIDDLE * rim, 2) + Math.pow(LEAN * image.depthMm(), 2) + unsure * unsure) / Math.abs(image.magnification());
-        return new Seen((rear ? -1 : 1) * f.x() * scale, f.y() * scale, sigma, f.areaShare() * Math.PI * scale * scale);
+        // What shifts in the photo shifts on the surface as the photo shows it there.
+        double sigma = Math.sqrt((MIDDLE * MIDDLE + Math.pow(LEAN * image.depthMm() / rim, 2)) * Math.abs(scale * slope) + unsure * unsure);
+        return new Seen((rear ? -1 : 1) * f.x() * scale, f.y() * scale, sigma, f.areaShare() * Math.PI * Math.abs(scale * slope), Math.max(1e-9, Math.abs(scale * slope)));
     }
 
     /// Misfit at the place that explains both best, of those where the kind may lie.

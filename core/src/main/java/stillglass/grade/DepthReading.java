@@ -1,5 +1,8 @@
 package stillglass.grade;
 
+import java.util.OptionalDouble;
+import stillglass.optics.ApparentPoint;
+import stillglass.optics.LensSection;
 import stillglass.say.Said;
 
 
@@ -40,9 +43,16 @@ public record DepthReading(How how, boolean fromRear, double tiltDeg, double val
         return new DepthReading(How.PARALLAX, fromRear, tiltDeg, shiftMm, sigmaMm);
     }
 
-    /// Reading that a fault at an apparent depth behind the rim would give: the depth itself, or its share `sin(tilt)`.
-    double expectedMm(double depthMm) {
-        return how == How.FOCUS ? depthMm : depthMm * Math.sin(Math.toRadians(tiltDeg));
+    /// Reading that a fault at a place would give: its apparent depth behind the rim, or how far it wanders under the turn. What stands off the axis wanders in proportion to its depth there.
+    double expectedMm(LensSection lens, int surface, double behindMm, double heightMm) {
+        double depth = WhichSurface.depth(lens, surface, behindMm, heightMm, fromRear);
+        if (how == How.FOCUS) {
+            return depth;
+        }
+        double onAxis = WhichSurface.depth(lens, surface, behindMm, 0, fromRear);
+        double plain = Math.sin(Math.toRadians(tiltDeg));
+        OptionalDouble traced = ApparentPoint.wanderMm(lens, surface, behindMm, tiltDeg, fromRear);
+        return traced.isEmpty() ? depth * plain : traced.getAsDouble() + (depth - onAxis) * plain;
     }
 
     /// In the bench's words.

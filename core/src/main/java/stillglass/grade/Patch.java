@@ -7,7 +7,7 @@ import org.locationtech.jts.geom.GeometryFactory;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
-import stillglass.optics.Paraxial;
+import stillglass.optics.Sighting;
 
 /// A finding laid onto a surface in millimetres, as the light meets it.
 ///
@@ -17,47 +17,54 @@ import stillglass.optics.Paraxial;
 /// @param coverage share of the outlines really covered, 0 to 1
 /// @param contrast departure in linear light seen in the photo, used for haze
 public record Patch(FindingKind kind, int surface, List<Geometry> outlines, double coverage, double contrast) {
+    /// Radius of what has no outline, as a share of the rim.
+    private static final double SPECK = 0.004;
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
     public Patch {
         outlines = List.copyOf(outlines);
     }
 
-    /// Places what a photo shows on a surface. The photo's rim is the clear rim of the outermost glass on its side;
-    /// the glass in front magnifies, so heights are divided by the magnification of that surface's image.
+    /// Places what a photo shows on a surface, by rays from the camera through the glass in front ([Sighting]).
     /// @param fromRear whether the photo was taken from behind, which mirrors left and right
     public static Patch place(Finding finding, LensSection lens, int surface, boolean fromRear) {
-        double scale = rimOnSurfaceMm(lens, surface, fromRear);
+        Sighting seen = Sighting.of(lens, surface, fromRear);
         double limit = lens.surfaces().get(surface).semiDiameterMm();
         List<Geometry> outlines = finding.regions().stream()
-                .map(r -> polygon(r, scale, fromRear ? -1 : 1))
+                .map(r -> polygon(r, seen, fromRear ? -1 : 1))
                 .map(g -> g.intersection(disc(0, 0, limit)))
                 .filter(g -> g.getArea() > 0)
                 .toList();
-        double covered = finding.areaShare() * Math.PI * scale * scale;
-        double outlined = outlines.stream().mapToDouble(Geometry::getArea).sum();
-        return new Patch(
-                finding.kind(), surface, outlines, outlined > 0 ? Math.min(1, covered / outlined) : 0, finding.contrast());
+        // How much of an outline is covered does not depend on where it is laid down.
+        double inPhoto = finding.regions().stream().mapToDouble(r -> r.outline().size() < 3 ? Math.PI * SPECK * SPECK : polygon(r.outline()).getArea()).sum();
+        return new Patch(finding.kind(), surface, outlines, outlines.isEmpty() ? 0 : Math.min(1, finding.areaShare() * Math.PI / Math.max(1e-12, inPhoto)), finding.contrast());
     }
 
-    /// Height on a surface of what stands at the rim of the photo, mm.
-    public static double rimOnSurfaceMm(LensSection lens, int surface, boolean fromRear) {
-        Paraxial p = Paraxial.of(lens);
-        return fromRear
-                ? lens.surfaces().getLast().semiDiameterMm() / p.apparentFromRear(surface).magnification()
-                : lens.surfaces().getFirst().semiDiameterMm() / p.apparentFromFront(surface).magnification();
-    }
-
-    private static Geometry polygon(Finding.Region region, double scale, int mirror) {
+    private static Geometry polygon(Finding.Region region, Sighting seen, int mirror) {
         List<Finding.Point> points = region.outline();
         if (points.size() < 3) {
             Finding.Point p = points.isEmpty() ? new Finding.Point(0, 0) : points.getFirst();
-            return disc(mirror * p.x() * scale, p.y() * scale, 0.004 * scale);
+            Finding.Point at = laid(p, seen, mirror);
+            return disc(at.x(), at.y(), SPECK * Math.abs(seen.heightMm(1)));
+        }
+        return polygon(points.stream().map(p -> laid(p, seen, mirror)).toList());
+    }
+
+    /// A place of the photo on the surface, mm.
+    public static Finding.Point laid(Finding.Point p, Sighting seen, int mirror) {
+        double share = Math.hypot(p.x(), p.y());
+        double scale = share < 1e-9 ? 0 : seen.heightMm(share) / share;
+        return new Finding.Point(mirror * p.x() * scale, p.y() * scale);
+    }
+
+    private static Geometry polygon(List<Finding.Point> points) {
+        if (points.size() < 3) {
+            return GEOMETRY.createPolygon();
         }
         Coordinate[] ring = new Coordinate[points.size() + 1];
         for (int i = 0; i <= points.size(); i++) {
             Finding.Point p = points.get(i % points.size());
-            ring[i] = new Coordinate(mirror * p.x() * scale, p.y() * scale);
+            ring[i] = new Coordinate(p.x(), p.y());
         }
         // An outline of one-pixel threads may cross itself; a zero buffer makes it simple.
         return GEOMETRY.createPolygon(ring).buffer(0);

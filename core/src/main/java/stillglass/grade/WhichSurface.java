@@ -8,6 +8,7 @@ import stillglass.look.FindingKind;
 import stillglass.optics.ApparentPoint;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
+import stillglass.optics.Sighting;
 import stillglass.say.Said;
 
 /// Where in the lens a fault lies, as probabilities, from how deep it seems to lie.
@@ -57,13 +58,13 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
         places.sort(null);
         for (int s : places) {
             Optional<Said> not = MayLie.notOn(kind, lens, s);
-            double height = readings.isEmpty() ? 0 : share * Patch.rimOnSurfaceMm(lens, s, photoFromRear);
+            double height = readings.isEmpty() ? 0 : Math.abs(Sighting.of(lens, s, photoFromRear).heightMm(share));
             double chi = misfit(lens, s, 0, height, readings) + both.map(b -> b.misfit(lens, s, 0)).orElse(0.0);
             if (chi < best) {
                 best = chi;
                 nearest = lens.surfaceName(s);
             }
-            raw.add(new Place(s, false, Said.text(lens.surfaceName(s)), prior(not) * Math.exp(-chi / 2), not));
+            raw.add(new Place(s, false, Said.text(lens.surfaceName(s)), prior(not) * Math.exp(-(chi + spread(both, lens, s, 0)) / 2), not));
             Optional<Element> glass = glassBehind(lens, s);
             if (glass.isPresent()) {
                 Optional<Said> notInside = MayLie.notInside(kind);
@@ -72,7 +73,7 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
                     double behind = lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS;
                     double inner = misfit(lens, s, behind, height, readings) + both.map(b -> b.misfit(lens, s, behind)).orElse(0.0);
                     best = Math.min(best, inner);
-                    sum += Math.exp(-inner / 2) / INSIDE_STEPS;
+                    sum += Math.exp(-(inner + spread(both, lens, s, behind)) / 2) / INSIDE_STEPS;
                 }
                 raw.add(new Place(s, true, Said.of("lie.place.inside", "glass", glass.get().name()), prior(notInside) * sum, notInside));
             }
@@ -95,6 +96,10 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
                 raw.stream().map(p -> new Place(p.surface, p.inside, p.name, p.probability / total, p.impossible)).toList(), remarks);
     }
 
+    private static double spread(Optional<BothSides> both, LensSection lens, int surface, double behindMm) {
+        return both.map(b -> b.spread(lens, surface, behindMm)).orElse(0.0);
+    }
+
     private static double prior(Optional<Said> impossible) {
         return impossible.isPresent() ? MISJUDGED : 1;
     }
@@ -107,7 +112,7 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
     private static double misfit(LensSection lens, int surface, double behindMm, double heightMm, List<DepthReading> readings) {
         double sum = 0;
         for (DepthReading r : readings) {
-            double off = (r.valueMm() - r.expectedMm(depth(lens, surface, behindMm, heightMm, r.fromRear()))) / r.sigmaMm();
+            double off = (r.valueMm() - r.expectedMm(lens, surface, behindMm, heightMm)) / r.sigmaMm();
             sum += off * off;
         }
         return sum;

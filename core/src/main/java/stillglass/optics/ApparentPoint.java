@@ -2,6 +2,7 @@ package stillglass.optics;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /// Where a point inside a lens seems to lie to somebody who looks in along the axis from far away.
 ///
@@ -41,6 +42,27 @@ public final class ApparentPoint {
         return Double.isNaN(depth) ? firstOrder(lens, surface, behindMm, fromRear) : depth;
     }
 
+    /// How far a point on the axis wanders against the middle of the rim when the instrument is turned, across the line of sight, mm. Near the axis this is its apparent depth times the sine of the turn; under larger turns the glass bends
+    /// the line of sight more than first order knows.
+    /// @param tiltDeg turn, below 60
+    /// @return nothing where no ray leaves at that angle
+    public static OptionalDouble wanderMm(LensSection lens, int surface, double behindMm, double tiltDeg, boolean fromRear) {
+        Surface outer = fromRear ? lens.surfaces().getLast() : lens.surfaces().getFirst();
+        double rim = outer.sagMm(outer.semiDiameterMm());
+        // Along the way out, from the outermost vertex.
+        double rimOut = fromRear ? rim : -rim;
+        double sine = Math.sin(Math.toRadians(tiltDeg));
+        double cosine = Math.cos(Math.toRadians(tiltDeg));
+        if (behindMm == 0 && surface == (fromRear ? lens.surfaces().size() - 1 : 0)) {
+            return OptionalDouble.of(rimOut * sine);
+        }
+        ApparentPoint point = new ApparentPoint(fromRear ? rearwards(lens, surface, behindMm > 0, behindMm) : frontwards(lens, surface, behindMm > 0, behindMm), 0);
+        if (Double.isNaN(point.leaving(sine))) {
+            return OptionalDouble.empty();
+        }
+        return OptionalDouble.of(point.ray.yMm(0) * cosine - (point.ray.zMm(0) - rimOut) * sine);
+    }
+
     private static double firstOrder(LensSection lens, int surface, double behindMm, boolean fromRear) {
         Paraxial p = Paraxial.of(lens);
         return (behindMm > 0
@@ -60,7 +82,7 @@ public final class ApparentPoint {
             Surface s = lens.surfaces().get(i);
             Medium next = lens.before(i);
             double gap = i > 0 ? lens.surfaces().get(i - 1).thicknessMm() : 0;
-            out.add(new Surface(-s.radiusMm(), gap, next, s.semiDiameterMm(), false));
+            out.add(s.reversed(next).withThickness(gap).asFace());
         }
         return lens.withTilts(List.of()).withSurfaces(out, List.of());
     }
@@ -71,7 +93,7 @@ public final class ApparentPoint {
         out.add(plane(behind.thicknessMm() - atMm, behind.after()));
         for (int i = surface + 1; i < lens.surfaces().size(); i++) {
             Surface s = lens.surfaces().get(i);
-            out.add(new Surface(s.radiusMm(), s.thicknessMm(), s.after(), s.semiDiameterMm(), false));
+            out.add(s.asFace());
         }
         return lens.withTilts(List.of()).withSurfaces(out, List.of());
     }
@@ -87,18 +109,24 @@ public final class ApparentPoint {
     }
 
     private double depth() {
+        double a = leaving(0);
+        return Double.isNaN(a) ? Double.NaN : meeting(a);
+    }
+
+    /// The direction of a ray that leaves the lens at an angle of that sine; NaN where none does. The ray stands where it left.
+    private double leaving(double sine) {
         double a = 0;
         if (!send(0, a)) {
             return Double.NaN;
         }
-        double leanA = ray.cosY(0);
+        double leanA = ray.cosY(0) - sine;
         double b = -0.05 * Math.signum(leanA == 0 ? 1 : leanA);
         for (int step = 0; step < MOST_STEPS && Math.abs(leanA) > 1e-12; step++) {
             if (!send(0, b)) {
                 b = (a + b) / 2;
                 continue;
             }
-            double leanB = ray.cosY(0);
+            double leanB = ray.cosY(0) - sine;
             if (Math.abs(leanB - leanA) < 1e-15) {
                 break;
             }
@@ -107,7 +135,7 @@ public final class ApparentPoint {
             leanA = leanB;
             b = Math.clamp(next, -0.9, 0.9);
         }
-        return send(0, a) && Math.abs(ray.cosY(0)) < 1e-6 ? meeting(a) : Double.NaN;
+        return send(0, a) && Math.abs(ray.cosY(0) - sine) < 1e-6 ? a : Double.NaN;
     }
 
     /// Mean of where a neighbour in the plane of the section and one beside it meet the ray, in front of the last vertex.

@@ -2,14 +2,18 @@ package stillglass.optics;
 
 /// Traces rays exactly: Snell's law in vector form at every surface of one lens at one wavelength.
 ///
-/// Reference: Welford 1986, section 4.2 to 4.4. Rays that miss a sphere or are totally reflected keep their last
+/// Reference: Welford 1986, section 4.2 to 4.4. Rays that miss a face or are totally reflected keep their last
 /// position and carry the reason in [RayBundle#fate]; nothing becomes NaN. Immutable after construction.
 public final class ExactTrace {
+    private static final int NEWTON = 40;
+    private static final double MET_MM = 1e-11;
+
     private final double[] curvature;
     private final double[] thicknessMm;
     private final double[] indexBefore;
     private final double[] indexAfter;
     private final double[] inverseSquareSemiDiameter;
+    private final Asphere[] aspheres;
     private final int stop;
     /// For each surface the tilt that begins or ends there, none for nearly all.
     private final java.util.List<Tilt> tilts;
@@ -21,6 +25,7 @@ public final class ExactTrace {
         indexBefore = new double[count];
         indexAfter = new double[count];
         inverseSquareSemiDiameter = new double[count];
+        aspheres = new Asphere[count];
         stop = lens.stopIndex();
         tilts = lens.tilts();
         for (int i = 0; i < count; i++) {
@@ -29,6 +34,7 @@ public final class ExactTrace {
             thicknessMm[i] = s.thicknessMm();
             indexBefore[i] = lens.before(i).index(wavelengthNm);
             indexAfter[i] = s.after().index(wavelengthNm);
+            aspheres[i] = s.asphere();
             inverseSquareSemiDiameter[i] = 1 / (s.semiDiameterMm() * s.semiDiameterMm());
         }
     }
@@ -63,6 +69,7 @@ public final class ExactTrace {
         double gap = s == 0 ? 0 : thicknessMm[s - 1];
         for (Tilt t : tilts) {
             if (t.firstSurface() == s) {
+                rays.aside(t.asideMm(), t.towardsRad());
                 rays.turn(t.angleRad(), t.towardsRad(), gap, 0);
                 gap = 0;
             }
@@ -75,6 +82,7 @@ public final class ExactTrace {
                     length += thicknessMm[i];
                 }
                 rays.turn(-t.angleRad(), t.towardsRad(), -length, length);
+                rays.aside(-t.asideMm(), t.towardsRad());
             }
         }
     }
@@ -84,6 +92,10 @@ public final class ExactTrace {
     /// @param rays positions relative to the previous vertex; changed
     /// @param gapMm distance from that vertex to this one
     public void surface(int s, RayBundle rays, double gapMm) {
+        if (!aspheres[s].spherical()) {
+            aspheric(s, rays, gapMm);
+            return;
+        }
         double c = curvature[s];
         double before = indexBefore[s];
         double after = indexAfter[s];
@@ -132,6 +144,64 @@ public final class ExactTrace {
             l[i] = (before * l[i] - k * px) * inverse;
             m[i] = (before * m[i] - k * py) * inverse;
             n[i] = (before * n[i] - k * pz + bend) * inverse;
+        }
+    }
+
+    /// The same at a face that is no sphere: Newton's steps along the ray, from the vertex plane on.
+    private void aspheric(int s, RayBundle rays, double gapMm) {
+        double c = curvature[s];
+        double before = indexBefore[s];
+        double after = indexAfter[s];
+        for (int i = 0; i < rays.x.length; i++) {
+            if (rays.fate[i] != RayBundle.TRAVELS) {
+                continue;
+            }
+            double l = rays.l[i];
+            double m = rays.m[i];
+            double n = rays.n[i];
+            double toPlane = (gapMm - rays.z[i]) / n;
+            double x0 = rays.x[i] + toPlane * l;
+            double y0 = rays.y[i] + toPlane * m;
+            double step = 0;
+            double move = 1;
+            double h = 0;
+            double slope = 0;
+            for (int k = 0; k < NEWTON && Math.abs(move) > MET_MM; k++) {
+                double px = x0 + step * l;
+                double py = y0 + step * m;
+                h = Math.hypot(px, py);
+                slope = aspheres[s].slope(c, h);
+                double along = n - (h == 0 ? 0 : slope / h * (px * l + py * m));
+                move = (aspheres[s].sagMm(c, h) - step * n) / along;
+                step += move;
+            }
+            // Beyond the rim of a conic there is no slope, and steps that do not settle meet nothing.
+            if (!(Math.abs(move) <= MET_MM)) {
+                rays.fate[i] = RayBundle.MISSED;
+                continue;
+            }
+            double px = x0 + step * l;
+            double py = y0 + step * m;
+            rays.x[i] = px;
+            rays.y[i] = py;
+            rays.z[i] = step * n;
+            rays.pathMm[i] += before * (toPlane + step);
+            rays.clip[i] = Math.max(rays.clip[i], (px * px + py * py) * inverseSquareSemiDiameter[s]);
+            // The normal looks along the light.
+            double length = Math.sqrt(1 + slope * slope);
+            double nx = h == 0 ? 0 : -slope * px / h / length;
+            double ny = h == 0 ? 0 : -slope * py / h / length;
+            double nz = 1 / length;
+            double cosIn = l * nx + m * ny + n * nz;
+            double outside = after * after - before * before * (1 - cosIn * cosIn);
+            if (outside < 0 || cosIn <= 0) {
+                rays.fate[i] = cosIn <= 0 ? RayBundle.MISSED : RayBundle.REFLECTED;
+                continue;
+            }
+            double bend = Math.sqrt(outside) - before * cosIn;
+            rays.l[i] = (before * l + bend * nx) / after;
+            rays.m[i] = (before * m + bend * ny) / after;
+            rays.n[i] = (before * n + bend * nz) / after;
         }
     }
 }

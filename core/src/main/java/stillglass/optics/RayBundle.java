@@ -76,6 +76,17 @@ public final class RayBundle {
         }
     }
 
+    /// Goes over to a frame that stands off sideways.
+    /// @param byMm in the direction `towardsRad`
+    void aside(double byMm, double towardsRad) {
+        double dx = byMm * Math.cos(towardsRad);
+        double dy = byMm * Math.sin(towardsRad);
+        for (int i = 0; i < x.length; i++) {
+            x[i] -= dx;
+            y[i] -= dy;
+        }
+    }
+
     public double xMm(int i) {
         return x[i];
     }

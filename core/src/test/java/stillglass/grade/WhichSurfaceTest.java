@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
+import stillglass.optics.Sighting;
 import stillglass.say.Wording;
 
 class WhichSurfaceTest {
@@ -87,7 +88,7 @@ class WhichSurfaceTest {
 
         assertThat(WhichSurface.depth(LENS, 0, 0, 8, false)).isCloseTo(at - rim, within(1e-12));
         // A fault near the rim of the rear face of E1, read where it is, must not be taken for one on the axis.
-        double share = 8 / Patch.rimOnSurfaceMm(LENS, 1, false);
+        double share = Sighting.of(LENS, 1, false).share(8);
         double read = WhichSurface.depth(LENS, 1, 0, 8, false);
         assertThat(Math.abs(read - WhichSurface.depth(LENS, 1, 0, 0, false))).isGreaterThan(0.3);
         assertThat(WhichSurface.of(LENS, FindingKind.FUNGUS, share, false, List.of(DepthReading.focus(false, read, 0.1))).on(1)).isGreaterThan(0.8);

@@ -48,7 +48,7 @@ public final class VirtualDepth {
         for (int i = surface - 1; i >= 0; i--) {
             Surface s = lens.surfaces().get(i);
             Medium next = i > 0 ? lens.surfaces().get(i - 1).after() : new Medium.Air();
-            outwards.add(new Surface(-s.radiusMm(), i > 0 ? lens.surfaces().get(i - 1).thicknessMm() : 0, next, s.semiDiameterMm(), false));
+            outwards.add(s.reversed(next).withThickness(i > 0 ? lens.surfaces().get(i - 1).thicknessMm() : 0).asFace());
         }
         ExactTrace trace = new ExactTrace(lens.withSurfaces(outwards, List.of()), Medium.D_LINE_NM);
         RayBundle fan = new RayBundle(RAYS * 3);

@@ -19,6 +19,7 @@ import stillglass.book.BadInput;
 import stillglass.book.Edge;
 import stillglass.book.OneLine;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.UnexpectedEndOfInputException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.DeserializationFeature;
@@ -102,7 +103,8 @@ public final class CheckedJson {
         try {
             node = MAPPER.readTree(text);
         } catch (JacksonException e) {
-            throw new BadInput(name, place(e), firstLine(e.getOriginalMessage()) + ": write plain JSON");
+            String what = e instanceof UnexpectedEndOfInputException ? "the file ends here, before it is complete: it may have been cut off" : firstLine(e.getOriginalMessage()) + ": write plain JSON";
+            throw new BadInput(name, place(e), what);
         }
         if (node.isMissingNode()) {
             throw new BadInput(name, "file", "is empty: a JSON object was expected");

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import stillglass.book.BadInput;
+import stillglass.fault.CollarTrim;
 import stillglass.fault.EntryFinder;
 import stillglass.fault.LooseGlass;
 import stillglass.fault.Observation;
@@ -17,6 +18,8 @@ import tools.jackson.databind.JsonNode;
 public final class FaultJson {
     private static final String OBSERVATIONS = "observations.schema.json";
     private static final String HELICOID = "helicoid.schema.json";
+    private static final String COLLARS = "collars.schema.json";
+    private static final double USUAL_SHARPNESS = 0.03;
     private static final String GLASSES = "glasses.schema.json";
     /// Engraved focal lengths are rarely true to less.
     private static final double USUAL_SHARE = 0.015;
@@ -50,15 +53,43 @@ public final class FaultJson {
                 o.path("sigma").asDouble(what.usualSigma(value)), o.path("plane").asString("best").equals("film"), o.path("at_m").asDouble(1));
     }
 
+    /// @param share one standard deviation of a frequency, as a share of it
+    public record Collars(List<CollarTrim.Setting> settings, double share) {
+        public Collars {
+            settings = List.copyOf(settings);
+        }
+    }
+
+    /// @throws BadInput naming file and field
+    public static Collars collars(Path file) {
+        String name = String.valueOf(file.getFileName());
+        JsonNode j = CheckedJson.file(file, COLLARS);
+        List<CollarTrim.Setting> out = new ArrayList<>();
+        for (JsonNode s : j.get("settings")) {
+            out.add(CheckedJson.read(name, "describe the settings as the schema asks", () -> new CollarTrim.Setting(LensJson.numbers(s.get("collars_deg")), LensJson.numbers(s.get("corners_lp_mm")))));
+        }
+        return new Collars(out, j.path("sigma_share").asDouble(USUAL_SHARPNESS));
+    }
+
     /// A helicoid as it is described.
     /// @param trialsWanted whether the order of trials is asked for
-    public record Helicoid(Optional<EntryFinder.Thread> outer, Optional<EntryFinder.Thread> inner, int keySlots, boolean trialsWanted) {}
+    public record Helicoid(Optional<EntryFinder.Thread> outer, Optional<EntryFinder.Thread> inner, int keySlots, boolean trialsWanted, List<EntryFinder.Witness> marks) {
+        public Helicoid {
+            marks = List.copyOf(marks);
+        }
+    }
 
     /// @throws BadInput naming file and field
     public static Helicoid helicoid(Path file) {
         JsonNode j = CheckedJson.file(file, HELICOID);
         return CheckedJson.read(String.valueOf(file.getFileName()), "describe the threads as the schema asks",
-                () -> new Helicoid(thread(j.path("outer")), thread(j.path("inner")), j.path("key_slots").asInt(1), j.path("trials_wanted").asBoolean(false)));
+                () -> new Helicoid(thread(j.path("outer")), thread(j.path("inner")), j.path("key_slots").asInt(1), j.path("trials_wanted").asBoolean(false), marks(j.path("witness_marks"))));
+    }
+
+    private static List<EntryFinder.Witness> marks(JsonNode array) {
+        List<EntryFinder.Witness> out = new ArrayList<>();
+        array.forEach(m -> out.add(new EntryFinder.Witness(EntryFinder.Witness.Where.valueOf(m.get("between").asString().toUpperCase(Locale.ROOT)), EntryFinder.Witness.Sort.valueOf(m.get("sort").asString().toUpperCase(Locale.ROOT)), m.get("hours").asDouble())));
+        return out;
     }
 
     private static Optional<EntryFinder.Thread> thread(JsonNode t) {

@@ -2,12 +2,17 @@ package stillglass.book.data;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import stillglass.book.BadInput;
+import stillglass.optics.Asphere;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
+import stillglass.optics.Positions;
 import stillglass.optics.Surface;
 import stillglass.optics.Tilt;
 import tools.jackson.databind.JsonNode;
@@ -22,6 +27,34 @@ public final class LensJson {
     /// @throws BadInput naming file and field
     public static LensSection read(Path file) {
         return lens(String.valueOf(file.getFileName()), CheckedJson.file(file, SCHEMA));
+    }
+
+    /// The lens as it stands at one of its positions.
+    /// @param position name, or a number between two
+    /// @throws BadInput naming file and field, or the positions there are
+    public static LensSection read(Path file, String position) {
+        String name = String.valueOf(file.getFileName());
+        JsonNode j = CheckedJson.file(file, SCHEMA);
+        LensSection lens = lens(name, j);
+        List<Positions.Position> each = new ArrayList<>();
+        int n = 0;
+        for (JsonNode p : j.path("positions")) {
+            each.add(at(name, "/positions/" + n++, () -> position(p, lens)));
+        }
+        return at(name, "/positions", () -> new Positions(each).at(lens, position));
+    }
+
+    private static Positions.Position position(JsonNode p, LensSection lens) {
+        Map<Integer, Double> gaps = new HashMap<>();
+        p.path("gaps_mm").properties().forEach(e -> {
+            int gap = Integer.parseInt(e.getKey());
+            if (gap < 1 || gap > lens.surfaces().size() || !(e.getValue().asDouble() >= 0)) {
+                throw new IllegalArgumentException("gap " + gap + " is " + e.getValue().asDouble() + " mm: gaps run from 1 to " + lens.surfaces().size() + " and are not negative");
+            }
+            gaps.put(gap, e.getValue().asDouble());
+        });
+        return new Positions.Position(p.get("name").asString(), p.get("at").asDouble(), gaps, p.has("focal_length_mm") ? Optional.of(p.get("focal_length_mm").asDouble()) : Optional.empty(),
+                p.has("f_number") ? Optional.of(p.get("f_number").asDouble()) : Optional.empty());
     }
 
     /// @param name what to call it in a complaint
@@ -73,7 +106,7 @@ public final class LensJson {
     private static List<Tilt> tilts(JsonNode array) {
         List<Tilt> all = new ArrayList<>();
         array.forEach(t -> all.add(new Tilt(t.get("first_surface").asInt(), t.get("last_surface").asInt(),
-                Math.toRadians(t.get("angle_deg").asDouble()), Math.toRadians(t.get("towards_deg").asDouble()))));
+                Math.toRadians(t.get("angle_deg").asDouble()), Math.toRadians(t.get("towards_deg").asDouble()), t.path("aside_mm").asDouble(0))));
         return all;
     }
 
@@ -88,7 +121,8 @@ public final class LensJson {
                 s.get("thickness_mm").asDouble(),
                 after,
                 s.get("semi_diameter_mm").asDouble(),
-                s.path("stop").asBoolean(false));
+                s.path("stop").asBoolean(false),
+                new Asphere(s.path("conic").asDouble(0), numbers(s.path("asphere"))));
     }
 
     private static Element element(JsonNode e) {

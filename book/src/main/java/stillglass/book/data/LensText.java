@@ -109,6 +109,13 @@ public final class LensText {
             }
         }
         j.put("semi_diameter_mm", s.semiDiameterMm());
+        if (s.asphere().conic() != 0) {
+            j.put("conic", s.asphere().conic());
+        }
+        if (!s.asphere().even().isEmpty()) {
+            ArrayNode even = j.putArray("asphere");
+            s.asphere().even().forEach(even::add);
+        }
         if (s.stop()) {
             j.put("stop", true);
         }
@@ -141,6 +148,7 @@ public final class LensText {
     private static ObjectNode tilt(Tilt t) {
         ObjectNode j = MAPPER.createObjectNode();
         j.put("first_surface", t.firstSurface()).put("last_surface", t.lastSurface());
-        return j.put("angle_deg", Math.toDegrees(t.angleRad())).put("towards_deg", Math.toDegrees(t.towardsRad()));
+        j.put("angle_deg", Math.toDegrees(t.angleRad())).put("towards_deg", Math.toDegrees(t.towardsRad()));
+        return t.asideMm() == 0 ? j : j.put("aside_mm", t.asideMm());
     }
 }

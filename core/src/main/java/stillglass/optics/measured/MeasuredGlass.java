@@ -1,5 +1,8 @@
 package stillglass.optics.measured;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import java.util.OptionalDouble;
 
 /// One loose glass as measured.
@@ -17,6 +20,8 @@ public record MeasuredGlass(
         OptionalDouble index, OptionalDouble focalLengthMm, double gapBehindMm) {
     private static final double LEAST_INDEX = 1.4;
     private static final double MOST_INDEX = 2.1;
+    /// Most glasses without a known index.
+    public static final double USUAL_INDEX = 1.62;
 
     public MeasuredGlass {
         if (Double.isNaN(frontRadiusMm) || Double.isNaN(rearRadiusMm) || frontRadiusMm == 0 || rearRadiusMm == 0) {
@@ -36,29 +41,36 @@ public record MeasuredGlass(
         }
     }
 
-    /// Index that gives a glass of this shape its measured focal length, from the equation of the thick lens
-    /// `1/f = (n−1)·(1/R1 − 1/R2 + (n−1)·d/(n·R1·R2))`, by halving between 1.4 and 2.1.
+    /// Index that gives a glass of this shape its measured focal length; of two the one nearer to most glasses.
     /// @return nothing when no focal length was measured or no glass gives it
     public OptionalDouble indexFromFocalLength() {
+        return indices().stream().min(Comparator.comparingDouble((Double n) -> Math.abs(n - USUAL_INDEX))).map(OptionalDouble::of).orElse(OptionalDouble.empty());
+    }
+
+    /// All of them, from the equation of the thick lens `1/f = (n−1)·(1/R1 − 1/R2 + (n−1)·d/(n·R1·R2))`: times n it is a quadratic, and a thick meniscus may have its focal length from two glasses.
+    public List<Double> indices() {
         if (focalLengthMm.isEmpty() || !(Math.abs(focalLengthMm.getAsDouble()) > 1)) {
-            return OptionalDouble.empty();
+            return List.of();
         }
-        double wanted = 1 / focalLengthMm.getAsDouble();
-        double lo = LEAST_INDEX;
-        double hi = MOST_INDEX;
-        boolean rising = power(hi) > power(lo);
-        if (wanted < Math.min(power(lo), power(hi)) || wanted > Math.max(power(lo), power(hi))) {
-            return OptionalDouble.empty();
-        }
-        for (int i = 0; i < 60; i++) {
-            double mid = (lo + hi) / 2;
-            if (power(mid) < wanted == rising) {
-                lo = mid;
-            } else {
-                hi = mid;
+        double c1 = Double.isInfinite(frontRadiusMm) ? 0 : 1 / frontRadiusMm;
+        double c2 = Double.isInfinite(rearRadiusMm) ? 0 : 1 / rearRadiusMm;
+        double bend = c1 - c2;
+        double thick = thicknessMm * c1 * c2;
+        double a = bend + thick;
+        double b = -(bend + 2 * thick + 1 / focalLengthMm.getAsDouble());
+        List<Double> roots = new ArrayList<>();
+        if (Math.abs(a) < 1e-12) {
+            roots.add(-thick / b);
+        } else {
+            double inside = b * b - 4 * a * thick;
+            // The stable pair: no difference of near numbers.
+            double q = -(b + Math.copySign(Math.sqrt(Math.max(0, inside)), b)) / 2;
+            if (inside >= 0) {
+                roots.add(q / a);
+                roots.add(thick / q);
             }
         }
-        return OptionalDouble.of((lo + hi) / 2);
+        return roots.stream().filter(n -> n > LEAST_INDEX && n < MOST_INDEX).distinct().sorted().toList();
     }
 
     /// Power of the glass alone in air, 1/mm.

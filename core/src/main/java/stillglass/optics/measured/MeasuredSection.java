@@ -19,8 +19,6 @@ public record MeasuredSection(LensSection section, List<Said> remarks) {
     private static final List<Double> FCD = List.of(486.1, 587.6, 656.3);
     /// Clear over ground diameter of a seated glass, where nobody measured it.
     private static final double CLEAR_SHARE = 0.93;
-    /// Most glasses without a known index.
-    private static final double USUAL_INDEX = 1.62;
     /// An achromatised lens has crown in its collecting and flint in its spreading glasses.
     private static final double CROWN_VD = 55;
     private static final double FLINT_VD = 32;
@@ -133,12 +131,13 @@ public record MeasuredSection(LensSection section, List<Said> remarks) {
         } else if (inferred.isPresent()) {
             n = inferred.getAsDouble();
             remarks.add(Said.of("measured.index", "glass", g.name(), "index", n));
+            g.indices().stream().filter(x -> Math.abs(x - n) > 1e-6).findFirst().ifPresent(x -> remarks.add(Said.of("measured.index.two", "glass", g.name(), "index", n, "other", x)));
         } else if (g.focalLengthMm().isPresent()) {
             throw new IllegalArgumentException(String.format(Locale.ROOT,
                     "%s: no glass of this shape has a focal length of %.1f mm; check the signs of its radii", g.name(), g.focalLengthMm().getAsDouble()));
         } else {
-            n = USUAL_INDEX;
-            remarks.add(Said.of("measured.index.none", "glass", g.name(), "index", USUAL_INDEX));
+            n = MeasuredGlass.USUAL_INDEX;
+            remarks.add(Said.of("measured.index.none", "glass", g.name(), "index", MeasuredGlass.USUAL_INDEX));
         }
         double vd = g.power(n) >= 0 ? CROWN_VD : FLINT_VD;
         return new Medium.Glass(n, vd, "");

@@ -8,11 +8,22 @@ package stillglass.optics.measured;
 ///
 /// @param ringRadiusMm of the ring through the middles of the feet
 /// @param ballRadiusMm of a foot; 0 for sharp feet
-public record Spherometer(double ringRadiusMm, double ballRadiusMm) {
+/// @param ringSigmaMm how well the ring is known, one standard deviation
+public record Spherometer(double ringRadiusMm, double ballRadiusMm, double ringSigmaMm) {
+    /// A ring measured with a caliper.
+    private static final double CALIPER_MM = 0.02;
+
+    public Spherometer(double ringRadiusMm, double ballRadiusMm) {
+        this(ringRadiusMm, ballRadiusMm, CALIPER_MM);
+    }
+
     /// A face flatter than this many reading errors cannot be told from a plane.
     private static final double FLAT_SIGMAS = 2;
 
     public Spherometer {
+        if (!(ringSigmaMm >= 0 && ringSigmaMm < ringRadiusMm / 2)) {
+            throw new IllegalArgumentException("a ring known to " + ringSigmaMm + " mm is out of range");
+        }
         if (!(ringRadiusMm > 0.5 && ringRadiusMm < 500) || !(ballRadiusMm >= 0 && ballRadiusMm < ringRadiusMm)) {
             throw new IllegalArgumentException("a spherometer with a ring of " + ringRadiusMm + " mm and feet of " + ballRadiusMm
                     + " mm radius is out of range: give both in millimetres, the ring the larger");
@@ -42,7 +53,7 @@ public record Spherometer(double ringRadiusMm, double ballRadiusMm) {
         }
         double r2 = ringRadiusMm * ringRadiusMm;
         double sphere = (r2 + s * s) / (2 * s);
-        double sigma = Math.abs(0.5 - r2 / (2 * s * s)) * sigmaMm;
+        double sigma = Math.hypot(Math.abs(0.5 - r2 / (2 * s * s)) * sigmaMm, ringRadiusMm / s * ringSigmaMm);
         return sagMm > 0 ? new Radius(sphere - ballRadiusMm, sigma) : new Radius(-(sphere + ballRadiusMm), sigma);
     }
 

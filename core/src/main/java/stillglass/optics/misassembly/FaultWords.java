@@ -6,7 +6,7 @@ import java.util.List;
 final class FaultWords {
     private static final String EXPECTED =
             "write reverse:E3, reverse:E4+E5, swap:E1,E6, gap:4:-0.5, spacer-missing:4, spacer-reversed:4:16:14, "
-                    + "spacers-swapped:2,4, shim-missing:11:0.05, shim-doubled:11:0.05, unseated:E1:0.1:0.3:12 or entry:-1:9:6";
+                    + "spacers-swapped:2,4, shim-missing:11:0.05, shim-doubled:11:0.05, unseated:E1:0.1:0.3:12, decentred:E3:0.2:6, plate:2:1.52 or entry:-1:9:6";
 
     private FaultWords() {}
 
@@ -43,6 +43,8 @@ final class FaultWords {
             case "shim-doubled" -> n == 3 ? new LensFault.ShimDoubled(whole(p[1]), number(p[2])) : null;
             case "unseated" -> n == 4 || n == 5
                     ? new LensFault.Unseated(glasses(p[1]), number(p[2]), number(p[3]), n == 5 ? number(p[4]) : 12) : null;
+            case "decentred" -> n == 3 || n == 4 ? new LensFault.Decentred(glasses(p[1]), number(p[2]), n == 4 ? number(p[3]) : 12) : null;
+            case "plate" -> n == 3 ? new LensFault.PlateBehind(number(p[1]), number(p[2])) : null;
             case "entry" -> n == 4 ? new LensFault.FrontCellEntry(whole(p[1]), number(p[2]), whole(p[3])) : null;
             default -> null;
         };

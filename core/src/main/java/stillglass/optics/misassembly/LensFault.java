@@ -79,6 +79,29 @@ public sealed interface LensFault {
         }
     }
 
+    /// A single glass or cemented group pushed aside in its seat.
+    /// @param asideMm how far its middle stands off the axis
+    /// @param towardsHours clock position from the front
+    record Decentred(List<String> elements, double asideMm, double towardsHours) implements LensFault {
+        public Decentred {
+            elements = List.copyOf(elements);
+            if (!(asideMm >= 0 && asideMm <= 5) || !(towardsHours >= 0 && towardsHours <= 12)) {
+                throw new IllegalArgumentException(asideMm + " mm aside towards " + towardsHours + " o'clock is out of range: give 0 to 5 mm, 0 to 12 o'clock");
+            }
+        }
+    }
+
+    /// A plane plate behind the glass that the design does not know: a filter, the cover of a sensor.
+    /// @param nd its index
+    record PlateBehind(double thicknessMm, double nd) implements LensFault {
+        public PlateBehind {
+            thickness(thicknessMm);
+            if (!(nd > 1.2 && nd < 2.6)) {
+                throw new IllegalArgumentException("an index of " + nd + " is none of a glass: give 1.2 to 2.6");
+            }
+        }
+    }
+
     /// The front cell of a front-cell focusing lens started at another thread entry.
     /// @param entries how many entries off, positive further out
     /// @param leadMm travel for one turn
@@ -99,7 +122,7 @@ public sealed interface LensFault {
 
     private static void thickness(double mm) {
         if (!(mm > 0 && mm < 20)) {
-            throw new IllegalArgumentException("a shim of " + mm + " mm is out of range: give its thickness in millimetres");
+            throw new IllegalArgumentException("a thickness of " + mm + " mm is out of range: give its thickness in millimetres");
         }
     }
 
@@ -137,6 +160,8 @@ public sealed interface LensFault {
             case ShimMissing s -> "shim-missing:" + s.gap + ":" + s.thicknessMm;
             case ShimDoubled s -> "shim-doubled:" + s.gap + ":" + s.thicknessMm;
             case Unseated u -> "unseated:" + String.join("+", u.elements) + ":" + u.liftMm + ":" + u.tiltDeg + ":" + u.towardsHours;
+            case Decentred d -> "decentred:" + String.join("+", d.elements) + ":" + d.asideMm + ":" + d.towardsHours;
+            case PlateBehind p -> "plate:" + p.thicknessMm + ":" + p.nd;
             case FrontCellEntry f -> "entry:" + f.entries + ":" + f.leadMm + ":" + f.starts;
         };
     }
@@ -153,7 +178,18 @@ public sealed interface LensFault {
             case ShimMissing s -> Said.of("lens-fault.shim.missing", "mm", s.thicknessMm, "gap", s.gap);
             case ShimDoubled s -> Said.of("lens-fault.shim.doubled", "mm", s.thicknessMm, "gap", s.gap);
             case Unseated u -> Said.of(u.tiltDeg == 0 ? "lens-fault.unseated" : "lens-fault.leaning", "elements", Said.and(u.elements), "mm", u.liftMm, "degrees", u.tiltDeg, "hours", u.towardsHours);
+            case Decentred d -> Said.of("lens-fault.decentred", "elements", Said.and(d.elements), "mm", d.asideMm, "hours", d.towardsHours);
+            case PlateBehind p -> Said.of("lens-fault.plate", "mm", p.thicknessMm, "nd", p.nd);
             case FrontCellEntry f -> Said.of("lens-fault.entry", "entries", Math.abs(f.entries), "mm", f.shiftMm());
+        };
+    }
+
+    /// The same without the direction of what leans or stands aside.
+    default Said undirected() {
+        return switch (this) {
+            case Unseated u when u.tiltDeg > 0 -> Said.of("lens-fault.leaning.somewhere", "elements", Said.and(u.elements), "mm", u.liftMm, "degrees", u.tiltDeg);
+            case Decentred d -> Said.of("lens-fault.decentred.somewhere", "elements", Said.and(d.elements), "mm", d.asideMm);
+            default -> said();
         };
     }
 
@@ -177,9 +213,16 @@ public sealed interface LensFault {
             case SpacersSwapped s -> Spacing.swapped(lens, s.one, s.other);
             case ShimMissing s -> Spacing.change(lens, s.gap, -s.thicknessMm);
             case ShimDoubled s -> Spacing.change(lens, s.gap, s.thicknessMm);
-            case Unseated u -> Restacked.lift(lens, u.elements, u.liftMm, Math.toRadians(u.tiltDeg), Math.PI / 2 - u.towardsHours * Math.PI / 6);
+            case Unseated u -> Restacked.lift(lens, u.elements, u.liftMm, Math.toRadians(u.tiltDeg), direction(u.towardsHours));
+            case Decentred d -> Restacked.decentre(lens, d.elements, d.asideMm, direction(d.towardsHours));
+            case PlateBehind p -> Spacing.plateBehind(lens, p.thicknessMm, p.nd);
             case FrontCellEntry f -> Spacing.change(lens, Spacing.frontCellGap(lens), f.shiftMm());
         };
+    }
+
+    /// A clock position as an angle from 3 o'clock towards 12.
+    private static double direction(double hours) {
+        return Math.PI / 2 - hours * Math.PI / 6;
     }
 
     private static List<Said> crossings(LensSection lens) {

@@ -127,6 +127,11 @@ final class Restacked {
         return Spacing.lifted(lens, block.first, block.last, liftMm, tiltRad, towardsRad);
     }
 
+    static LensSection decentre(LensSection lens, List<String> names, double mm, double towardsRad) {
+        Block block = Block.of(lens, names);
+        return Spacing.leaning(lens, new Tilt(block.first, block.last, 0, towardsRad, mm));
+    }
+
     /// Puts `stack` where `place` was, adjusting the gaps on both sides by the seating rule.
     private static LensSection replace(LensSection lens, Block place, Stack stack, LensFault.Seating seating) {
         Stack old = Stack.of(lens, place);
@@ -156,8 +161,7 @@ final class Restacked {
         for (Tilt t : lens.tilts()) {
             boolean behind = t.firstSurface() > place.last;
             if (behind || t.lastSurface() < place.first) {
-                int by = behind ? grown : 0;
-                tilts.add(new Tilt(t.firstSurface() + by, t.lastSurface() + by, t.angleRad(), t.towardsRad()));
+                tilts.add(t.moved(behind ? grown : 0));
             }
         }
         return lens.withTilts(List.of()).withSurfaces(surfaces, elements).withTilts(tilts);

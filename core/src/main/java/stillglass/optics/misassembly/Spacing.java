@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
+import stillglass.optics.Medium;
 import stillglass.optics.Surface;
 import stillglass.optics.Tilt;
 
@@ -18,6 +19,8 @@ final class Spacing {
     private static final int STEPS = 200;
     /// No wrong gap is longer than the lens.
     private static final double MOST_OF_LENGTH = 1;
+    /// Filters and covers are of plain crown; its dispersion hardly matters in a plate.
+    private static final double PLATE_VD = 64;
 
     private Spacing() {}
 
@@ -106,10 +109,29 @@ final class Spacing {
         if (tiltRad == 0) {
             return moved;
         }
-        List<Tilt> tilts = new ArrayList<>(moved.tilts());
-        tilts.removeIf(t -> t.firstSurface() <= last && t.lastSurface() >= first);
-        tilts.add(new Tilt(first, last, tiltRad, towardsRad));
-        return moved.withTilts(tilts);
+        return leaning(moved, new Tilt(first, last, tiltRad, towardsRad));
+    }
+
+    /// A plane plate in the air behind the last glass. Where in that air it stands does not matter to the focus.
+    static LensSection plateBehind(LensSection lens, double mm, double nd) {
+        List<Surface> surfaces = new ArrayList<>(lens.surfaces());
+        Surface last = surfaces.removeLast();
+        double air = last.thicknessMm() - mm;
+        if (!(air > 0)) {
+            throw new IllegalArgumentException(String.format(Locale.ROOT, "a plate of %.2f mm does not fit into the %.2f mm behind the last glass", mm, last.thicknessMm()));
+        }
+        surfaces.add(last.withThickness(air / 2));
+        surfaces.add(new Surface(Double.POSITIVE_INFINITY, mm, new Medium.Glass(nd, PLATE_VD, ""), lens.imageCircleMm(), false));
+        surfaces.add(new Surface(Double.POSITIVE_INFINITY, air / 2, new Medium.Air(), lens.imageCircleMm(), false));
+        return lens.withSurfaces(surfaces, lens.elements());
+    }
+
+    /// Lets a run of surfaces lean, or stand aside, instead of what it did before.
+    static LensSection leaning(LensSection lens, Tilt tilt) {
+        List<Tilt> tilts = new ArrayList<>(lens.tilts());
+        tilts.removeIf(t -> t.firstSurface() <= tilt.lastSurface() && t.lastSurface() >= tilt.firstSurface());
+        tilts.add(tilt);
+        return lens.withTilts(tilts);
     }
 
     /// The gap that front-cell focusing changes, counted from 1.

@@ -48,15 +48,21 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
     /// @param fields shares of half the image circle, the axis first; negative ones lie on the other side, which only
     ///     differs for a lens that leans
     public static SpotSurvey of(LensSection lens, LensSection nominal, List<Double> fields) {
-        return of(lens, nominal, fields, RINGS, SPOKES, true);
+        return of(lens, nominal, fields, RINGS, SPOKES, true, OptionalDouble.empty());
     }
 
     /// The same with an eighth of the rays, and no search for places that are reached on two ways: spots within 3 % of [#of], for weighing hundreds of faults.
     public static SpotSurvey quick(LensSection lens, LensSection nominal, List<Double> fields) {
-        return of(lens, nominal, fields, QUICK_RINGS, QUICK_SPOKES, false);
+        return of(lens, nominal, fields, QUICK_RINGS, QUICK_SPOKES, false, OptionalDouble.empty());
     }
 
-    private static SpotSurvey of(LensSection lens, LensSection nominal, List<Double> fields, int rings, int half, boolean strict) {
+    /// The same for a lens whose axis was surveyed before, seen from another direction round it.
+    /// @param focusMm best focus on the axis, from the last vertex
+    public static SpotSurvey quickAt(LensSection lens, LensSection nominal, List<Double> fields, double focusMm) {
+        return of(lens, nominal, fields, QUICK_RINGS, QUICK_SPOKES, false, OptionalDouble.of(focusMm));
+    }
+
+    private static SpotSurvey of(LensSection lens, LensSection nominal, List<Double> fields, int rings, int half, boolean strict, OptionalDouble known) {
         double iris = nominal.surfaces().get(nominal.stopIndex()).semiDiameterMm();
         int waves = lens.wavelengthsNm().size();
         double[][] grid = grid(lens.mirrored(), rings, half);
@@ -66,8 +72,7 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
             sums[i] = Sums.of(lens, lens.wavelengthsNm().get(i % waves), slope, iris, grid);
         });
         double bfd = Paraxial.of(lens).bfdMm();
-        Sums axis = Sums.add(Arrays.asList(sums).subList(0, waves));
-        OptionalDouble focus = axis.bestFocusMm();
+        OptionalDouble focus = known.isPresent() ? known : Sums.add(Arrays.asList(sums).subList(0, waves)).bestFocusMm();
         List<OptionalDouble> spots = new ArrayList<>();
         List<OptionalDouble> onFilm = new ArrayList<>();
         for (int f = 0; f < fields.size(); f++) {

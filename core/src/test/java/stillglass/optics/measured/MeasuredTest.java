@@ -3,6 +3,7 @@ package stillglass.optics.measured;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -13,6 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
+import stillglass.optics.Element;
 import stillglass.optics.Lenses;
 import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
@@ -42,18 +44,50 @@ class MeasuredTest {
     @Test
     void theStatedErrorIsTheScatterOfManyReadings() {
         SplittableRandom random = new SplittableRandom(3);
+        Spherometer feet = new Spherometer(15, 1.5, 0);
         double sigma = 0.002;
         double sum = 0;
         double squares = 0;
         for (int i = 0; i < 4000; i++) {
             double noise = Math.sqrt(-2 * Math.log(1 - random.nextDouble())) * Math.cos(2 * Math.PI * random.nextDouble());
-            double r = FEET.radius(FEET.sagMm(60) + sigma * noise, 0).radiusMm();
+            double r = feet.radius(feet.sagMm(60) + sigma * noise, 0).radiusMm();
             sum += r;
             squares += r * r;
         }
         double scatter = Math.sqrt(squares / 4000 - sum / 4000 * (sum / 4000));
 
-        assertThat(FEET.radius(FEET.sagMm(60), sigma).sigmaMm()).isCloseTo(scatter, within(0.05 * scatter));
+        assertThat(feet.radius(feet.sagMm(60), sigma).sigmaMm()).isCloseTo(scatter, within(0.05 * scatter));
+    }
+
+    @Test
+    void aRingThatIsNotWellKnownMakesTheRadiusUncertain() {
+        // The same reading on rings 0.1 mm apart: what one deviation of the ring does.
+        double sag = FEET.sagMm(60);
+        double apart = (new Spherometer(15.05, 1.5, 0).radius(sag, 0).radiusMm() - new Spherometer(14.95, 1.5, 0).radius(sag, 0).radiusMm()) / 0.1;
+        assertThat(new Spherometer(15, 1.5, 0.05).radius(sag, 0).sigmaMm()).isCloseTo(0.05 * apart, within(1e-3));
+        assertThatThrownBy(() -> new Spherometer(15, 1.5, Double.NaN)).hasMessageContaining("out of range");
+    }
+
+    @Test
+    void aThickMeniscusMayBeOfTwoGlasses() {
+        MeasuredGlass m = new MeasuredGlass("E1", 30, 24, 9.23, 30, OptionalDouble.empty(), OptionalDouble.of(Paraxial.of(Lenses.single(30, 24, 9.23, 1.6, 8)).eflMm()), 0);
+        assertThat(m.indices()).hasSize(2);
+        for (double n : m.indices()) {
+            assertThat(Paraxial.of(Lenses.single(30, 24, 9.23, n, 8)).eflMm()).isCloseTo(m.focalLengthMm().orElseThrow(), withinPercentage(1e-6));
+        }
+        assertThat(m.indices().getFirst()).isCloseTo(1.6, within(1e-9));
+        assertThat(m.indexFromFocalLength().orElseThrow()).isCloseTo(1.6, within(1e-9));
+    }
+
+    @Test
+    void aFasterLensOfTheSameFormKeepsEdgesOnItsGlasses() {
+        LensSection fast = FormGuess.of(Lenses.triplet(), "fast", 50, 0.9, 43.2);
+        for (Element e : fast.elements()) {
+            double rim = e.diameterMm() / 2;
+            double edge = e.centreThicknessMm() + fast.surfaces().get(e.lastSurface()).sagMm(rim) - fast.surfaces().get(e.firstSurface()).sagMm(rim);
+            assertThat(edge).as(e.name()).isGreaterThanOrEqualTo(0.29).isCloseTo(e.edgeThicknessMm(), within(1e-9));
+            assertThat(fast.surfaces().get(e.firstSurface()).semiDiameterMm()).isLessThan(rim);
+        }
     }
 
     @Test
