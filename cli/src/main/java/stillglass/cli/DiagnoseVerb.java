@@ -47,7 +47,7 @@ final class DiagnoseVerb extends Verb {
                     .put("why", Wording.core().say(n.why()))));
             out.println(answer.put("tried", d.tried()).number("seconds", seconds).put("diagnostics", notes).json());
         } else {
-            d.likely().stream().limit(SHOWN).forEach(h -> out.printf(Locale.ROOT, "%5.1f %%  %-28s %s%n", 100 * h.probability(), h.fault(), said(h)));
+            d.likely().stream().limit(SHOWN).forEach(h -> out.printf(Locale.ROOT, "%5.1f %%  %-28s %s%n", 100 * h.probability(), h.fault(), said(d, h)));
             d.alike().forEach(c -> out.println("cannot be told apart: " + String.join(", ", c)));
             d.next().ifPresent(n -> out.println("next: " + Wording.core().say(n.why())));
             notes.forEach(n -> out.println("note: " + n));
@@ -55,8 +55,8 @@ final class DiagnoseVerb extends Verb {
         return d.hypotheses().getFirst().fault().equals("none") ? 1 : 0;
     }
 
-    private static String said(Diagnosis.Hypothesis h) {
-        return h.faults().isEmpty() ? h.fault().equals("none") ? "nothing wrong" : "that figure was read wrongly" : String.join(", ", h.faults().stream().map(f -> Wording.core().say(f.said())).toList());
+    private static String said(Diagnosis d, Diagnosis.Hypothesis h) {
+        return h.faults().isEmpty() ? h.fault().equals("none") ? "nothing wrong" : "that figure was read wrongly" : String.join(", ", d.said(h).stream().map(Wording.core()::say).toList());
     }
 
     private static Map<String, Object> hypothesis(Diagnosis.Hypothesis h) {

@@ -35,7 +35,7 @@ final class HelicoidVerb extends Verb {
             throw new BadInput("command line", "--infinity-error", "is " + infinity + ": give it in millimetres");
         }
         FaultJson.Helicoid h = FaultJson.helicoid(file);
-        EntryFinder found = EntryFinder.of(h.outer(), h.inner(), h.keySlots(), infinity == null ? OptionalDouble.empty() : OptionalDouble.of(infinity), sigma);
+        EntryFinder found = EntryFinder.of(h.outer(), h.inner(), h.keySlots(), infinity == null ? OptionalDouble.empty() : OptionalDouble.of(infinity), sigma, h.marks());
         PrintWriter out = out();
         if (json()) {
             Answer answer = new Answer().put("entries", found.entries().stream().limit(MOST_ENTRIES).map(e -> entry(e, h)).toList());

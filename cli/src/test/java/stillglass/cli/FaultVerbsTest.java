@@ -7,6 +7,7 @@ import static stillglass.cli.Ran.run;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -49,6 +50,43 @@ class FaultVerbsTest {
     }
 
     @Test
+    void collarsAreSetFromTheSettingsThatWereTried() throws IOException {
+        // One collar whose arrow lies opposite to the rest at 270°: corners of 1/f² = 1e-3 ± the halves of both, by hand.
+        StringBuilder settings = new StringBuilder();
+        for (double deg : new double[] {0, 90}) {
+            double x = 2e-4 + 2e-4 * Math.sin(Math.toRadians(deg));
+            double y = 2e-4 * Math.cos(Math.toRadians(deg));
+            settings.append(settings.isEmpty() ? "" : ",").append(String.format(Locale.ROOT, "{\"collars_deg\":[%s],\"corners_lp_mm\":[%.9f,%.9f,%.9f,%.9f]}", deg,
+                    1 / Math.sqrt(1e-3 + (x + y) / 2), 1 / Math.sqrt(1e-3 + (-x + y) / 2), 1 / Math.sqrt(1e-3 + (-x - y) / 2), 1 / Math.sqrt(1e-3 + (x - y) / 2)));
+        }
+        JsonNode j = run("collars", file("c.json", "{\"settings\":[" + settings + "]}"), "--json").json();
+        assertThat(j.get("collars").get(0).get("deg").asDouble()).isCloseTo(270, within(1e-3));
+        assertThat(j.get("left_share").asDouble()).isCloseTo(0, within(1e-4));
+        assertThat(run("collars", file("d.json", "{\"settings\":[{\"collars_deg\":[0,0],\"corners_lp_mm\":[30,30,30,30]},{\"collars_deg\":[90,0],\"corners_lp_mm\":[30,31,30,30]}]}"))).satisfies(r -> {
+            assertThat(r.status()).isEqualTo(2);
+            assertThat(r.err()).contains("d.json").contains("three settings").hasLineCount(1);
+        });
+    }
+
+    @Test
+    void aSectionIsTracedAtOneOfItsPositionsAndKeepsThemWhenSaved() throws IOException {
+        String plain = Files.readString(RILL);
+        Path near = file("near.json", plain.replaceFirst("\"surfaces\"", "\"positions\":[{\"name\":\"near\",\"at\":1,\"gaps_mm\":{\"6\":12.5}},{\"name\":\"far\",\"at\":0}],\"surfaces\""));
+        double far = run("lens", near, "--json").json().get("bfd_mm").asDouble();
+        assertThat(run("lens", near, "--position", "far", "--json").json().get("bfd_mm").asDouble()).isCloseTo(far, within(1e-9));
+        double close = run("lens", near, "--position", "near", "--json").json().get("bfd_mm").asDouble();
+        double half = run("lens", near, "--position", "0.5", "--json").json().get("bfd_mm").asDouble();
+        assertThat(half).isStrictlyBetween(Math.min(far, close), Math.max(far, close));
+        assertThat(run("lens", near, "--position", "macro").err()).contains("near.json").contains("far, near").hasLineCount(1);
+        Path saved = folder.resolve("saved.json");
+        assertThat(run("lens", near, "--fault", "decentred:E2:0.2:6", "--save", saved).status()).isZero();
+        assertThat(Files.readString(saved)).contains("aside_mm").contains("\"near\"");
+        assertThat(run("lens", saved, "--json").json().get("fields").get(2).get("rms_um").asDouble()).isCloseTo(run("lens", near, "--fault", "decentred:E2:0.2:6", "--json").json().get("fields").get(2).get("rms_um").asDouble(), within(0.5));
+        Path bent = file("bent.json", plain.replaceFirst("\"radius_mm\"", "\"conic\": -0.6, \"asphere\": [1e-7], \"radius_mm\""));
+        assertThat(run("lens", bent, "--json").json().get("fields").get(0).get("rms_um").asDouble()).isNotCloseTo(run("lens", near, "--json").json().get("fields").get(0).get("rms_um").asDouble(), within(0.5));
+    }
+
+    @Test
     void helicoidTellsTheEntryAndTheOrderOfTrials() throws IOException {
         Path threads = file("threads.json", "{\"outer\":{\"lead_mm\":12.0,\"starts\":6,\"hand\":\"right\"},\"inner\":{\"lead_mm\":4.5,\"starts\":4,\"hand\":\"left\"},\"key_slots\":1,\"trials_wanted\":true}");
         JsonNode j = run("helicoid", threads, "--infinity-error", "-2.0", "--sigma", "0.02", "--json").json();
@@ -57,6 +95,8 @@ class FaultVerbsTest {
         assertThat(first.get("error_mm").asDouble()).isCloseTo(-2, within(1e-9));
         assertThat(first.get("say").asString()).contains("anticlockwise");
         assertThat(j.get("trials")).hasSize(24);
+        Path marked = file("marked.json", Files.readString(threads).replace("\"key_slots\"", "\"witness_marks\":[{\"between\":\"inner\",\"sort\":\"dent\",\"hours\":3.0}],\"key_slots\""));
+        assertThat(run("helicoid", marked, "--json").json().get("entries").get(0).get("inner").asInt()).as("three hours of four starts are one place").isEqualTo(1);
         assertThat(run("helicoid", threads, "--json").json().get("expected_trials").asDouble()).isBetween(2.0, 12.5);
         assertThat(run("helicoid", file("none.json", "{}")).status()).isEqualTo(2);
         assertThat(run("helicoid", file("neg.json", "{\"outer\":{\"lead_mm\":-1,\"starts\":6,\"hand\":\"right\"}}")).err()).contains("/outer/lead_mm");

@@ -27,7 +27,8 @@ import stillglass.say.Said;
 /// @param alike classes of faults that no figure here tells apart, by name
 /// @param next the measurement that would tell most for its minutes; empty when nothing would
 /// @param tried faults that were traced
-public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, Optional<NextCheck> next, int tried, List<Said> diagnostics) {
+/// @param directed whether a figure of one side of the picture tells whereto something leans
+public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, Optional<NextCheck> next, int tried, boolean directed, List<Said> diagnostics) {
     private static final double MISMEASURED = 0.05;
     /// Beyond this many deviations a figure tells no more: it may have been read wrongly.
     private static final double CUT = 6;
@@ -37,6 +38,7 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     private static final int MOST_SHOWN = 12;
     private static final int PAIRED = 28;
     private static final double PAIR_SHARE = 0.06;
+    private static final double NOWHERE = 10;
 
     /// A way of being wrong.
     /// @param fault short form; `none`, or `mismeasured:` and the figure
@@ -107,7 +109,12 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
         if (section.basis().estimate()) {
             notes.add(Said.of("lens.estimate", "basis", section.basis().word()));
         }
-        return new Diagnosis(out, alike(sorted, p), next(sorted, p, observations, design), tried, notes);
+        return new Diagnosis(out, alike(sorted, p), next(sorted, p, observations, design), tried, observations.stream().anyMatch(o -> o.azimuthDeg().isPresent()), notes);
+    }
+
+    /// The faults a way of being wrong means, in words; whereto something leans only where it was measured.
+    public List<Said> said(Hypothesis h) {
+        return h.faults.stream().map(f -> directed ? f.said() : f.undirected()).toList();
     }
 
     /// What is worth showing: the likeliest, down to some promille.
@@ -200,7 +207,12 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
 
     private static List<LensFault> leaning(List<LensFault> faults, double liftMm, int step) {
         double hours = 12.0 * step / Predictor.AROUND;
-        return faults.stream().map(x -> x instanceof LensFault.Unseated u ? (LensFault) new LensFault.Unseated(u.elements(), Math.round(1000 * liftMm) / 1000.0, u.tiltDeg(), hours == 0 ? 12 : hours) : x).toList();
+        double mm = Math.round(1000 * liftMm) / 1000.0;
+        return faults.stream().map(x -> switch (x) {
+            case LensFault.Unseated u -> new LensFault.Unseated(u.elements(), mm, u.tiltDeg(), hours == 0 ? 12 : hours);
+            case LensFault.Decentred c -> new LensFault.Decentred(c.elements(), mm, hours == 0 ? 12 : hours);
+            default -> x;
+        }).toList();
     }
 
     private static Weighed mismeasured(int which, List<Observation> observations, Predicted design) {
@@ -333,7 +345,8 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
             double[] mean = new double[n];
             double[] sigma = new double[n];
             for (int i = 0; i < n; i++) {
-                mean[i] = sorted.get(i).predicted.of(c.o, design).orElse(0);
+                // What focuses nowhere is far from any figure.
+                mean[i] = sorted.get(i).predicted.of(c.o, design).orElse(NOWHERE * widest(c.o.what()));
                 sigma[i] = Math.hypot(c.o.what() == Observation.What.RMS_UM ? 0.1 * mean[i] : c.o.sigma(), own(c.o.what(), mean[i]));
             }
             double bits = information(mean, sigma, Arrays.copyOf(p, n));
@@ -350,19 +363,14 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
             double w = weights[i] / all;
             for (int k = 0; k < samples; k++) {
                 double x = mean[i] + sigma[i] * Bell.quantile((k + 0.5) / samples);
-                double own = density(x, mean[i], sigma[i]);
+                double own = Bell.density(x - mean[i], sigma[i]);
                 double mixed = 0;
                 for (int j = 0; j < mean.length; j++) {
-                    mixed += weights[j] / all * density(x, mean[j], sigma[j]);
+                    mixed += weights[j] / all * Bell.density(x - mean[j], sigma[j]);
                 }
                 bits += w / samples * Math.log(own / mixed) / Math.log(2);
             }
         }
         return Math.max(0, bits);
-    }
-
-    private static double density(double x, double mean, double sigma) {
-        double z = (x - mean) / sigma;
-        return Math.exp(-z * z / 2) / sigma;
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import stillglass.prove.measure.Bell;
 import stillglass.say.Said;
 
 /// At which entries a helicoid was started, from where infinity came to lie, or in which order to try them.
@@ -62,6 +63,48 @@ public record EntryFinder(List<Entry> entries, List<Entry> trials, double expect
         }
     }
 
+    /// What two parts tell that stood together for years: how far one mark stands from its partner as it is screwed now.
+    /// @param hours clockwise of where it belongs, seen from the front, 0 to 12
+    public record Witness(Where where, Sort sort, double hours) {
+        private static final double SIGMA_HOURS = 0.25;
+
+        /// Between which parts.
+        public enum Where {
+            OUTER,
+            INNER,
+            KEY
+        }
+
+        /// What made the mark, and how often it is of the last right assembly.
+        public enum Sort {
+            /// The dent a set screw left.
+            DENT(0.92),
+            /// An arc that something rubbed.
+            WEAR(0.85),
+            /// Paint or a scratch somebody put there.
+            PAINT(0.8);
+
+            private final double trusted;
+
+            Sort(double trusted) {
+                this.trusted = trusted;
+            }
+        }
+
+        public Witness {
+            if (!(hours >= 0 && hours <= 12)) {
+                throw new IllegalArgumentException("a mark stands " + hours + " hours from its partner: give 0 to 12, clockwise seen from the front");
+            }
+        }
+
+        /// Of standing so when the thread was begun some places on.
+        double likelihood(int places, int of) {
+            double off = Math.IEEEremainder(hours - 12.0 * places / of, 12);
+            double here = Bell.density(off, SIGMA_HOURS);
+            return sort.trusted * here + (1 - sort.trusted) / 12;
+        }
+    }
+
     public EntryFinder {
         entries = List.copyOf(entries);
         trials = List.copyOf(trials);
@@ -73,6 +116,11 @@ public record EntryFinder(List<Entry> entries, List<Entry> trials, double expect
     /// @param infinityMm measured error of infinity, positive behind the film; empty for none
     /// @param sigmaMm one standard deviation of it
     public static EntryFinder of(Optional<Thread> outer, Optional<Thread> inner, int keySlots, OptionalDouble infinityMm, double sigmaMm) {
+        return of(outer, inner, keySlots, infinityMm, sigmaMm, List.of());
+    }
+
+    /// The same, with what old marks tell.
+    public static EntryFinder of(Optional<Thread> outer, Optional<Thread> inner, int keySlots, OptionalDouble infinityMm, double sigmaMm, List<Witness> marks) {
         if (outer.isEmpty() && inner.isEmpty()) {
             throw new IllegalArgumentException("a helicoid has an outer or an inner thread: give lead, starts and hand of at least one");
         }
@@ -96,6 +144,13 @@ public record EntryFinder(List<Entry> entries, List<Entry> trials, double expect
                     for (int j = 0; j < slots; j++) {
                         double error = outerMm(outer, k1) + innerMm(inner, k2, j, slots);
                         double log = Math.log(usual(k1, n1) * usual(k2, n2) * usual(j, slots));
+                        for (Witness w : marks) {
+                            log += Math.log(switch (w.where) {
+                                case OUTER -> w.likelihood(k1, n1);
+                                case INNER -> w.likelihood(k2, n2);
+                                case KEY -> w.likelihood(j, slots);
+                            });
+                        }
                         if (infinityMm.isPresent()) {
                             double s = Math.hypot(Math.hypot(sigmaMm, OWN_MM), LEAD_SHARE * Math.abs(error));
                             log += -Math.pow((infinityMm.getAsDouble() - error) / s, 2) / 2 - Math.log(s);

@@ -20,8 +20,9 @@ import stillglass.optics.misassembly.LensFault;
 /// @param prior how often it is met before anything was measured, relative to the others
 /// @param steps magnitudes in order, those of one sign first; one where there is none
 /// @param graded whether what lies between two steps is possible too
-/// @param leans whether its direction round the axis is open; its steps go through all lifts for each lean
-record Family(String name, double prior, List<Step> steps, boolean graded, boolean leans) {
+/// @param leans whether its direction round the axis is open
+/// @param row how many steps stand in a row of one lean: lifts go through a row, leans from row to row; all where there is one row
+record Family(String name, double prior, List<Step> steps, boolean graded, boolean leans, int row) {
     private static final double NOTHING = 0.12;
     private static final double REVERSED = 0.22;
     private static final double SWAPPED = 0.1;
@@ -31,9 +32,11 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
     private static final double SPACERS_SWAPPED = 0.05;
     private static final double SHIMS = 0.14;
     private static final double UNSEATED = 0.13;
+    private static final double DECENTRED = 0.04;
     private static final double[] MAGNITUDES = {0.02, 0.05, 0.1, 0.2, 0.35, 0.6, 1, 1.6};
     private static final double[] SHIM_MM = {0.02, 0.05, 0.1, 0.2, 0.4, 0.8, 1.6};
     private static final double[] LIFTS_MM = {0, 0.15, 0.4, 0.8};
+    private static final double[] ASIDE_MM = {0.05, 0.2, 0.6};
     private static final double[] TILTS_DEG = {0.1, 0.35, 1};
     /// Rims that differ by so much do not fit each other's seat, mm.
     private static final double ALIKE_MM = 3;
@@ -54,7 +57,7 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
     /// All single faults of a lens, and that nothing is wrong.
     static List<Family> of(LensSection lens) {
         List<Family> all = new ArrayList<>();
-        all.add(new Family("none", NOTHING, List.of(new Step(List.of(), 0, 1)), false, false));
+        all.add(new Family("none", NOTHING, List.of(new Step(List.of(), 0, 1)), false, false, 1));
         List<List<Element>> groups = groups(lens);
         all.addAll(reversed(groups, lens));
         all.addAll(swapped(groups));
@@ -87,7 +90,9 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
                     steps.add(new Step(List.of(new LensFault.Unseated(names, lift, tilt, 12)), lift, 1.0 / (TILTS_DEG.length * LIFTS_MM.length)));
                 }
             }
-            all.add(new Family("unseated:" + String.join("+", names), UNSEATED / groups.size(), steps, true, true));
+            all.add(new Family("unseated:" + String.join("+", names), UNSEATED / groups.size(), steps, true, true, LIFTS_MM.length));
+            List<Step> aside = Arrays.stream(ASIDE_MM).mapToObj(mm -> new Step(List.of(new LensFault.Decentred(names, mm, 12)), mm, 1.0 / ASIDE_MM.length)).toList();
+            all.add(new Family("decentred:" + String.join("+", names), DECENTRED / groups.size(), aside, true, true, ASIDE_MM.length));
         }
         return all;
     }
@@ -140,12 +145,14 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
             case LensFault.Reversed r -> Set.copyOf(r.elements());
             case LensFault.Swapped s -> union(s.one(), s.other());
             case LensFault.Unseated u -> Set.copyOf(u.elements());
+            case LensFault.Decentred d -> Set.copyOf(d.elements());
             case LensFault.GapChanged g -> beside(g.gap(), lens);
             case LensFault.SpacerMissing s -> beside(s.gap(), lens);
             case LensFault.SpacerReversed s -> beside(s.gap(), lens);
             case LensFault.SpacersSwapped s -> union(List.copyOf(beside(s.one(), lens)), List.copyOf(beside(s.other(), lens)));
             case LensFault.ShimMissing s -> Set.of();
             case LensFault.ShimDoubled s -> Set.of();
+            case LensFault.PlateBehind p -> Set.of();
             case LensFault.FrontCellEntry e -> Set.of();
         };
     }
@@ -161,11 +168,11 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
     }
 
     private Family weighed(double p) {
-        return new Family(name, p, steps, graded, leans);
+        return new Family(name, p, steps, graded, leans, row);
     }
 
     private static Family single(LensFault fault, double prior) {
-        return new Family(fault.shortForm(), prior, List.of(new Step(List.of(fault), 0, 1)), false, false);
+        return new Family(fault.shortForm(), prior, List.of(new Step(List.of(fault), 0, 1)), false, false, 1);
     }
 
     private static Family graded(String name, double prior, double[] magnitudes, DoubleFunction<LensFault> fault) {
@@ -176,12 +183,7 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
         for (double m : magnitudes) {
             steps.add(new Step(List.of(fault.apply(m)), m, 0.5 / magnitudes.length));
         }
-        return new Family(name, prior, steps, true, false);
-    }
-
-    /// How many magnitudes are tried for each lean; all where nothing leans.
-    int row() {
-        return leans ? LIFTS_MM.length : steps.size();
+        return new Family(name, prior, steps, true, false, steps.size());
     }
 
     /// The fault at a magnitude between its steps.

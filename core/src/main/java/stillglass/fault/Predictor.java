@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
-import stillglass.optics.Tilt;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.misassembly.MountedFilm;
 import stillglass.optics.sharpness.SpotSurvey;
@@ -21,6 +21,7 @@ final class Predictor {
     private final LensSection designed;
     private final LensFault.Seating seating;
     private final List<Double> fields;
+    private final List<Double> offAxis;
     private final SpotSurvey survey;
     private final double focal;
     private final Predicted design;
@@ -32,6 +33,7 @@ final class Predictor {
         TreeSet<Double> all = new TreeSet<>(ALWAYS);
         all.addAll(wanted);
         fields = List.copyOf(all);
+        offAxis = fields.subList(1, fields.size());
         survey = SpotSurvey.quick(designed, designed, fields);
         focal = Paraxial.of(designed).eflMm();
         design = predict(List.of());
@@ -47,7 +49,7 @@ final class Predictor {
         List<Double> around = new ArrayList<>();
         List<List<Double>> best = new ArrayList<>();
         List<List<Double>> film = new ArrayList<>();
-        OptionalDouble infinity = OptionalDouble.empty();
+        OptionalDouble focus = OptionalDouble.empty();
         int directions = built.tilts().isEmpty() ? 1 : AROUND;
         for (int k = 0; k < directions; k++) {
             // A place round the film is seen by turning the lens the other way. What leans towards 12 or 6 is mirrored left to right, which halves the work.
@@ -58,26 +60,37 @@ final class Predictor {
                 film.add(film.get(same));
                 continue;
             }
-            SpotSurvey s = SpotSurvey.quick(turned(built, 2 * Math.PI * k / directions), designed, fields);
             if (k == 0) {
-                infinity = s.bestFocusMm().isPresent() && survey.bestFocusMm().isPresent()
-                        ? OptionalDouble.of(s.bestFocusMm().getAsDouble() - built.surfaces().getLast().thicknessMm() - (survey.bestFocusMm().getAsDouble() - designed.surfaces().getLast().thicknessMm()))
-                        : OptionalDouble.empty();
+                SpotSurvey s = SpotSurvey.quick(built, designed, fields);
+                focus = s.bestFocusMm();
+                best.add(s.rmsUm().stream().map(v -> v.orElse(Double.NaN)).toList());
+                film.add(s.rmsOnFilmUm().stream().map(v -> v.orElse(Double.NaN)).toList());
+            } else {
+                // Where nothing focuses no plane is better than the film.
+                SpotSurvey s = SpotSurvey.quickAt(turned(built, 2 * Math.PI * k / directions), designed, offAxis, focus.orElse(built.surfaces().getLast().thicknessMm()));
+                best.add(withAxis(best.getFirst(), focus.isPresent() ? s.rmsUm() : List.of()));
+                film.add(withAxis(film.getFirst(), focus.isPresent() ? s.rmsOnFilmUm() : List.of()));
             }
             around.add(360.0 * k / directions);
-            best.add(s.rmsUm().stream().map(v -> v.orElse(Double.NaN)).toList());
-            film.add(s.rmsOnFilmUm().stream().map(v -> v.orElse(Double.NaN)).toList());
         }
+        OptionalDouble infinity = focus.isPresent() && survey.bestFocusMm().isPresent()
+                ? OptionalDouble.of(focus.getAsDouble() - built.surfaces().getLast().thicknessMm() - (survey.bestFocusMm().getAsDouble() - designed.surfaces().getLast().thicknessMm()))
+                : OptionalDouble.empty();
         double efl = Paraxial.of(built).eflMm();
         double magnification = Double.isFinite(efl) ? Math.clamp(100 * (efl / focal - 1), -1000, 1000) : 1000;
         return new Predicted(infinity, magnification, Double.isFinite(efl) ? efl : focal, fields, around, best, film);
+    }
+
+    /// Spots of all fields: the axis is the same from every direction.
+    private List<Double> withAxis(List<Double> first, List<OptionalDouble> offAxisUm) {
+        return IntStream.range(0, fields.size()).mapToObj(f -> f == 0 ? first.getFirst() : offAxisUm.isEmpty() ? Double.NaN : offAxisUm.get(f - 1).orElse(Double.NaN)).toList();
     }
 
     private static LensSection turned(LensSection lens, double rad) {
         if (lens.tilts().isEmpty()) {
             return lens;
         }
-        return lens.withTilts(lens.tilts().stream().map(t -> new Tilt(t.firstSurface(), t.lastSurface(), t.angleRad(), t.towardsRad() + rad)).toList());
+        return lens.withTilts(lens.tilts().stream().map(t -> t.turned(rad)).toList());
     }
 
 }

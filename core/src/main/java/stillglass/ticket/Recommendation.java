@@ -113,6 +113,8 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             case LensFault.Reversed r -> r.elements();
             case LensFault.Swapped s -> Stream.concat(s.one().stream(), s.other().stream()).toList();
             case LensFault.Unseated u -> u.elements();
+            case LensFault.Decentred d -> d.elements();
+            case LensFault.PlateBehind p -> List.of();
             case LensFault.GapChanged g -> List.of();
             case LensFault.SpacerMissing s -> List.of();
             case LensFault.SpacerReversed s -> List.of();

@@ -19,6 +19,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
+import stillglass.say.Wording;
 
 /// A triplet put together wrongly, measured in three colours with errors; the diagnosis traces in one colour.
 class DiagnosisTest {
@@ -73,6 +74,19 @@ class DiagnosisTest {
         List<Observation> seen = new ArrayList<>(measured("", 6));
         seen.set(2, Observation.spot(0.7, 4000, 50));
         assertThat(diagnosed(seen).hypotheses().getFirst().fault()).isEqualTo("mismeasured:rms_um:0.7");
+    }
+
+    @Test
+    void wheretoSomethingLeansIsSaidOnlyWhereItWasMeasured() {
+        List<Observation> seen = new ArrayList<>(List.of(Observation.of(Observation.What.INFINITY_ERROR_MM, 0.05, 0.02), Observation.spot(0, 40, 4)));
+        Diagnosis blind = diagnosed(seen);
+        assertThat(leaning(blind)).isNotEmpty().noneMatch(s -> s.contains("o'clock"));
+        seen.add(new Observation(Observation.What.RMS_UM, 0.7, OptionalDouble.of(90), 400, 40, false, 1));
+        assertThat(leaning(diagnosed(seen))).isNotEmpty().allMatch(s -> s.contains("o'clock"));
+    }
+
+    private static List<String> leaning(Diagnosis d) {
+        return d.hypotheses().stream().filter(h -> h.fault().startsWith("unseated") || h.fault().startsWith("decentred")).flatMap(h -> d.said(h).stream()).map(Wording.core()::say).filter(s -> s.contains("leaning") || s.contains("off the axis")).toList();
     }
 
     /// One figure that several faults explain: the glass that was out is likelier than one that nobody has touched.

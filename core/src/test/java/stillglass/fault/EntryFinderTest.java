@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -54,6 +55,23 @@ class EntryFinderTest {
         assertThat(e.outer()).isEqualTo(5);
         assertThat(Wording.core().say(e.say(OUTER, INNER, 1))).contains("one entry clockwise").contains("2.0 hours").doesNotContain("block");
         assertThat(Wording.core().say(EntryFinder.of(OUTER, INNER, 1, OptionalDouble.of(0), 0.02).entries().getFirst().say(OUTER, INNER, 1))).contains("where it belongs");
+    }
+
+    @Test
+    void anOldMarkTellsTheEntryThatInfinityLeavesOpen() {
+        // 12 mm over six and 4 mm over two starts: one place of the outer and one of the inner bring the block to the same 2 mm.
+        Optional<EntryFinder.Thread> inner = Optional.of(new EntryFinder.Thread(4, 2, true));
+        EntryFinder open = EntryFinder.of(OUTER, inner, 1, OptionalDouble.of(-2), 0.02);
+        assertThat(open.entries().getFirst().probability()).isLessThan(0.6);
+        EntryFinder told = EntryFinder.of(OUTER, inner, 1, OptionalDouble.of(-2), 0.02, List.of(new EntryFinder.Witness(EntryFinder.Witness.Where.OUTER, EntryFinder.Witness.Sort.DENT, 2.1)));
+        assertThat(told.entries().getFirst().outer()).isEqualTo(1);
+        assertThat(told.entries().getFirst().probability()).isGreaterThan(0.9);
+        // Six starts, by hand: the bell of a quarter hour at 0.1 off, trusted 0.92, over the same and five shares of 0.08/12 at weights 1/(1 + places).
+        double here = 0.92 * Math.exp(-0.16 / 2) / 0.25 / Math.sqrt(2 * Math.PI) + 0.08 / 12;
+        double elsewhere = 0.08 / 12 * (1 + 1 / 3.0 + 1 / 4.0 + 1 / 3.0 + 1 / 2.0);
+        double alone = EntryFinder.of(OUTER, Optional.empty(), 1, OptionalDouble.empty(), 1, List.of(new EntryFinder.Witness(EntryFinder.Witness.Where.OUTER, EntryFinder.Witness.Sort.DENT, 2.1))).entries().getFirst().probability();
+        assertThat(alone).isCloseTo(here / 2 / (here / 2 + elsewhere), within(1e-6));
+        assertThatThrownBy(() -> new EntryFinder.Witness(EntryFinder.Witness.Where.KEY, EntryFinder.Witness.Sort.WEAR, Double.NaN)).hasMessageContaining("hours");
     }
 
     /// Entries at which the block stands alike are one trial; no order takes fewer in the mean than the likeliest first.

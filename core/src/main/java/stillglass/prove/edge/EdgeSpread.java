@@ -12,13 +12,15 @@ final class EdgeSpread {
     /// The window is flat over this many widths of the change and ends at as many more.
     private static final double FLAT_WIDTHS = 1.7;
     private static final double END_WIDTHS = 2.6;
+    /// Beyond so many widths from the edge its light side tells how the lighting falls off.
+    private static final double EVEN_WIDTHS = 1.3;
     private static final double LEAST_FLAT = 4;
     private static final double LEAST_END = 7;
     private static final double LEAST_CONTRAST = 0.05;
     private static final double STEP_OVER_NOISE = 4;
     private static final double WHITE = 0.995;
     /// Widths and bins are never quite right: one standard deviation of what that does.
-    private static final double OWN_ERROR = 0.0025;
+    private static final double OWN_ERROR = 0.0015;
 
     /// Bins in which the lowest frequency goes round once.
     private static final int PERIOD = (int) Math.round(1 / (BIN * SlantedEdge.STEP_CPP));
@@ -26,7 +28,8 @@ final class EdgeSpread {
 
     private EdgeSpread() {}
 
-    static Optional<SlantedEdge> measure(EdgeStrip s, EdgeFinder.Stretch stretch) {
+    static Optional<SlantedEdge> measure(EdgeStrip uneven, EdgeFinder.Stretch stretch) {
+        EdgeStrip s = Spread.of(uneven, -1).map(w -> uneven.evened(EVEN_WIDTHS * w.width)).orElse(uneven);
         Optional<Spread> whole = Spread.of(s, -1);
         if (whole.isEmpty()) {
             return Optional.empty();

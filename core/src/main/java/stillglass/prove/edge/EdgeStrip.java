@@ -25,6 +25,11 @@ record EdgeStrip(double[] distance, double[] light, int[] block, double reach, d
     private static final double FLAT = 0.12;
     /// Lenses bend straight lines by no more than this share of their length.
     private static final double BEND = 0.012;
+    /// Levels are taken from this share of the reach on.
+    private static final double LEVELS = 0.6;
+    private static final double MOST_OF_REACH = 0.75;
+    private static final int FEWEST_PIXELS = 120;
+    private static final double MOST_FALL = 0.5;
     private static final double LEAST_BEND = 0.35;
 
     static Optional<EdgeStrip> of(LightPlane p, EdgeFinder.Stretch s) {
@@ -210,8 +215,8 @@ record EdgeStrip(double[] distance, double[] light, int[] block, double reach, d
         }
         double[] dist = Arrays.copyOf(d, n);
         double[] light = Arrays.copyOf(v, n);
-        double dark = level(dist, light, -reach, -0.6 * reach);
-        double bright = level(dist, light, 0.6 * reach, reach);
+        double dark = level(dist, light, -reach, -LEVELS * reach);
+        double bright = level(dist, light, LEVELS * reach, reach);
         if (!(bright > dark)) {
             return Optional.empty();
         }
@@ -220,6 +225,45 @@ record EdgeStrip(double[] distance, double[] light, int[] block, double reach, d
         double nx = steep ? sign * cosine : -sign * slope * cosine;
         double ny = steep ? -sign * slope * cosine : sign * cosine;
         return Optional.of(new EdgeStrip(dist, light, Arrays.copyOf(block, n), reach, dark, bright, steep ? across : middle, steep ? middle : across, Math.atan2(ny, nx)));
+    }
+
+    /// The same under even light: what lighting adds along the normal is seen on the light side, away from the edge, and divided out of both.
+    /// @param from distance beyond which the light side is flat but for the lighting
+    EdgeStrip evened(double from) {
+        double start = Math.max(LEAST_REACH, from);
+        if (start > MOST_OF_REACH * reach) {
+            return this;
+        }
+        double n = 0;
+        double sx = 0;
+        double sy = 0;
+        double sxx = 0;
+        double sxy = 0;
+        for (int i = 0; i < distance.length; i++) {
+            if (distance[i] > start && distance[i] <= reach) {
+                n++;
+                sx += distance[i];
+                sy += light[i];
+                sxx += distance[i] * distance[i];
+                sxy += distance[i] * light[i];
+            }
+        }
+        double spread = n * sxx - sx * sx;
+        if (n < FEWEST_PIXELS || !(spread > 0)) {
+            return this;
+        }
+        double slope = (n * sxy - sx * sy) / spread;
+        double atEdge = (sy - slope * sx) / n;
+        double share = slope / atEdge;
+        if (!(Math.abs(share) * reach < MOST_FALL)) {
+            // That is another edge or a curtain, not lighting.
+            return this;
+        }
+        double[] even = new double[light.length];
+        for (int i = 0; i < even.length; i++) {
+            even[i] = light[i] / (1 + share * distance[i]);
+        }
+        return new EdgeStrip(distance, even, block, reach, level(distance, even, -reach, -LEVELS * reach), level(distance, even, LEVELS * reach, reach), x, y, normalRad);
     }
 
     private static double level(double[] d, double[] v, double from, double to) {

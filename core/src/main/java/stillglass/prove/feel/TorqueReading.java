@@ -28,8 +28,8 @@ public record TorqueReading(double meanNmm, double sigmaNmm, double breakawayNmm
     private static final int MOST_HARMONICS = 6;
     private static final int FEWEST = 20;
     private static final double LEAST_ALIKE = 0.03;
-    /// Waves that are fitted take likeness of neighbours with them: each counts twice.
-    private static final double FITTED = 2;
+    /// Waves that are fitted take likeness of neighbours with them: each counts four times.
+    private static final double FITTED = 4;
     private static final double BINDS_SIGMAS = 4;
     private static final double BINDS_SHARE = 0.12;
     private static final double STICKS = 1.5;

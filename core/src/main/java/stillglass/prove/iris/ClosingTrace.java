@@ -94,7 +94,7 @@ public record ClosingTrace(List<Closing> events, double meanS, double sigmaS, do
                 leftHigh = -1;
             }
         }
-        return events.isEmpty() ? Optional.empty() : Optional.of(told(events, Math.hypot(stepS / Math.sqrt(6), Math.sqrt(2) * noise / (high - low) * events.stream().mapToDouble(Closing::seconds).average().orElse(0)), Math.log(Math.max(1e-9, closed) / open) / Math.log(2)));
+        return events.isEmpty() ? Optional.empty() : Optional.of(told(events, Math.hypot(stepS / Math.sqrt(6), noise / (high - low) * events.stream().mapToDouble(Closing::seconds).average().orElse(0)), Math.log(Math.max(1e-9, closed) / open) / Math.log(2)));
     }
 
     /// @param ownS one standard deviation of one of them: each end lies somewhere in a step, and noise shifts where a level is passed

@@ -33,7 +33,9 @@ public record CouplingReading(OptionalDouble leverDeg, double leverSigmaDeg, dou
     /// A lever is seen when this much of what left one place is found at another.
     private static final double LIKE = 0.5;
     private static final double LEAST_DEG = 0.75;
-    private static final double LEAST_SIGMA_DEG = 0.05;
+    private static final double LEAST_SIGMA_DEG = 0.02;
+    /// A camera that was touched between both photos, one standard deviation.
+    private static final double TOUCHED_PX = 0.18;
     /// An opening that changed by less than this share of what it should has not followed.
     private static final double FOLLOWS = 0.15;
     private static final double OFF_EV = 0.25;
@@ -128,8 +130,21 @@ public record CouplingReading(OptionalDouble leverDeg, double leverSigmaDeg, dou
                 counted++;
             }
         }
-        double sigma = Math.max(LEAST_SIGMA_DEG, Math.sqrt(square * Math.max(1, counted - 1) / Math.max(1, counted)));
+        double jackknife = Math.sqrt(square * Math.max(1, counted - 1) / Math.max(1, counted));
+        double sigma = Math.hypot(Math.max(LEAST_SIGMA_DEG, jackknife), Math.toDegrees(TOUCHED_PX / lever(left, from, to)));
         return Math.abs(all.getAsDouble()) < LEAST_DEG ? Optional.empty() : Optional.of(new Turn(all.getAsDouble(), sigma));
+    }
+
+    /// Mean distance from the middle of what moved, pixels.
+    private static double lever(double[][] left, double from, double to) {
+        double sum = 0;
+        double weight = 0;
+        for (int r = 0; r < left.length; r++) {
+            double w = Arrays.stream(left[r]).map(v -> v * v).sum();
+            sum += w * (from + (to - from) * (r + 0.5) / left.length);
+            weight += w;
+        }
+        return weight > 0 ? sum / weight : (from + to) / 2;
     }
 
     /// The turn at which what left lies best over what came; empty when it is not the same thing.

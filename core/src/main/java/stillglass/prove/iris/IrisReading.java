@@ -18,7 +18,7 @@ import stillglass.say.Said;
 public record IrisReading(List<Stop> stops, OptionalDouble hysteresisEv, List<Said> diagnostics) {
     private static final double LN2 = Math.log(2);
     /// How far an edge may be off all round, by blur and a tone that is not quite sRGB, pixels.
-    private static final double EDGE_PX = 0.06;
+    private static final double EDGE_PX = 0.055;
     /// A blade that stands off by this much of the radius, and by this many standard deviations.
     private static final double BLADE_SHARE = 0.06;
     private static final double BLADE_SIGMAS = 5;
@@ -95,7 +95,7 @@ public record IrisReading(List<Stop> stops, OptionalDouble hysteresisEv, List<Sa
         return new IrisReading(stops, hysteresis, notes);
     }
 
-    /// One standard deviation of an area in EV: the edge all round may be off by a tenth of a pixel.
+    /// One standard deviation of an area in EV: the edge all round may be off by the twentieth of a pixel.
     static double sigma(Opening o) {
         return 2 * EDGE_PX / o.meanRadius() / LN2;
     }

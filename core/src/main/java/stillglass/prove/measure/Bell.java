@@ -16,6 +16,13 @@ public final class Bell {
         return z < 0 ? tail : 1 - tail;
     }
 
+    /// Density at a distance from the middle, for a unit of that distance.
+    /// @param sigma one standard deviation, above 0
+    public static double density(double off, double sigma) {
+        double z = off / sigma;
+        return Math.exp(-z * z / 2) / sigma / Math.sqrt(2 * Math.PI);
+    }
+
     /// Standard deviations below which a share lies, by halving.
     /// @param share above 0 and below 1
     public static double quantile(double share) {

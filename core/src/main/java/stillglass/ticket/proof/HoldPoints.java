@@ -82,7 +82,8 @@ public record HoldPoints(String function, Optional<String> joint, Said why) {
         return out;
     }
 
-    private static Set<String> functions(String name) {
+    /// Functions that words in a name speak of.
+    static Set<String> functions(String name) {
         Set<String> out = new LinkedHashSet<>();
         List<String> words = List.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}]+"));
         for (String w : words) {

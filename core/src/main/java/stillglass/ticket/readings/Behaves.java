@@ -13,7 +13,7 @@ import stillglass.ticket.line.Line;
 
 /// How a control or function was found to be when it was tried.
 public enum Behaves {
-    FREE("free", "fine", "ok", "good", "snaps", "snap", "snappy", "even", "evenly", "smooth", "run", "runs", "work", "works", "clicks"),
+    FREE("free", "fine", "ok", "good", "snaps", "snap", "snappy", "even", "evenly", "smooth", "run", "runs", "work", "works", "clicks", "sharp", "alike", "quiet"),
     SLOW("slow", "slowly", "sluggish", "lazy", "creeps", "oily", "hesitates"),
     DRY("dry", "scrapes", "squeaks", "scratchy"),
     GRITTY("gritty", "sandy", "grates", "rough", "crunches"),
@@ -22,7 +22,7 @@ public enum Behaves {
     STUCK("stuck", "jammed", "jams", "seized", "blocked", "sticks", "sticky", "frozen"),
     DEAD("dead", "nothing", "does nothing", "does not fire", "no reaction", "missing"),
     /// It runs, but not at its value.
-    OFF("off", "wrong", "fast", "too fast", "too slow", "not at its mark", "misses"),
+    OFF("off", "wrong", "fast", "too fast", "too slow", "not at its mark", "misses", "soft", "smeared", "blurred", "uneven", "one side soft", "too small", "too large", "rattles"),
     /// It works now and then: one try does not tell.
     SOMETIMES("sometimes", "now and then", "only sometimes", "intermittent", "intermittently", "only cold", "only warm");
 

@@ -2,6 +2,7 @@ package stillglass.prove.edge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.List;
 import java.util.Random;
@@ -86,6 +87,17 @@ class SharpnessReadingTest {
             all++;
         }
         assertThat(100.0 * inside / all).as("percent within two standard deviations").isBetween(91.0, 99.5);
+    }
+
+    @Test
+    void lightThatFallsOffAcrossTheChartIsNoBlur() {
+        for (double slope : new double[] {-0.3, 0.3}) {
+            for (double sigma : new double[] {0.8, 1.5}) {
+                DoubleUnaryOperator bell = bell(sigma);
+                SlantedEdge e = only(edge(200, 6, 0.3, d -> (1 + slope * d / 200) * bell.applyAsDouble(d), 45, 11));
+                assertThat(e.mtf50Cpp()).as("slope %.1f, sigma %.1f", slope, sigma).isCloseTo(halfOfBell(sigma), withinPercentage(0.6));
+            }
+        }
     }
 
     @Test

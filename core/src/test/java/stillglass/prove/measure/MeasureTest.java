@@ -11,6 +11,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class MeasureTest {
     @Test
+    void theDensityOfABellIsTheSlopeOfItsShare() {
+        for (double off : new double[] {-2, 0, 0.7, 1.9}) {
+            double slope = (Bell.below((off + 0.01) / 1.5) - Bell.below((off - 0.01) / 1.5)) / 0.02;
+            assertThat(Bell.density(off, 1.5)).as("at %.1f", off).isCloseTo(slope, within(3e-5));
+        }
+    }
+
+    @Test
     void placesAreKeptOneWay() {
         assertThat(Quantity.SPEED.at("1/125")).contains("1/125");
         assertThat(Quantity.SPEED.at("0.008 s")).contains("1/125");

@@ -30,7 +30,7 @@ class DamagedTraceTest {
     void everythingIsReadOrNothingAndAllFiguresAreNumbers() {
         Random random = new Random(5);
         int read = 0;
-        for (int i = 0; i < 1500; i++) {
+        for (int i = 0; i < 700; i++) {
             List<Recording> one = List.of(Recording.of("damaged", 8000, 1, damaged(random)));
             for (ShutterReading r : ShutterReading.of(one, ShutterReading.Kind.LEAF, List.of()).stream().toList()) {
                 read++;
@@ -38,6 +38,6 @@ class DamagedTraceTest {
                 assertThat(r.sigmaS()).as("recording %d", i).isFinite().isNotNegative();
             }
         }
-        assertThat(read).isGreaterThan(500);
+        assertThat(read).isGreaterThan(230);
     }
 }

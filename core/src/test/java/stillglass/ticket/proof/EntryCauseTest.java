@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static stillglass.ticket.Job.close;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.device.Source;
+import stillglass.optics.LensSection;
+import stillglass.optics.Lenses;
 import stillglass.say.Wording;
 import stillglass.ticket.Job;
 import stillglass.ticket.readings.ReadingEvent;
@@ -20,7 +23,7 @@ class EntryCauseTest {
     }
 
     private static List<String> causes(Job job) {
-        return EntryCause.of(job.state().readings(), job.state().joints(), job.world().instrument()).stream().map(Wording.core()::say).toList();
+        return EntryCause.of(job.state().readings(), job.state().joints(), job.world().instrument(), job.world().section()).stream().map(Wording.core()::say).toList();
     }
 
     private static Job measured(double mm) {
@@ -32,6 +35,20 @@ class EntryCauseTest {
         // 12 mm a turn over six starts: 2 mm an entry, two hours on the dial.
         assertThat(causes(measured(2.02))).singleElement().satisfies(s -> assertThat(s).contains("inner barrel").contains("one entry").contains("2.0 hours"));
         assertThat(causes(measured(-4.05))).singleElement().satisfies(s -> assertThat(s).contains("2 entries").contains("4.0 hours"));
+    }
+
+    @Test
+    void whatAFrontCellDoesIsNotClaimedWithoutItsSection() {
+        Job job = Job.unknown().say("off front cell, thread, front", "turns 2.5, travel 30 mm, 6 starts").stage(Stage.CLOSE).say("turns 2.5").accept(close("front-cell")).stage(Stage.PROVE)
+                .accept(new ReadingEvent.InfinityMeasured(Phase.AFTER, 2.02, 0.02, Source.TYPED));
+        assertThat(causes(job)).isEmpty();
+        // A triplet that focuses by its front cell, in closed form: the part behind images the front's focus with the square of its magnification.
+        LensSection cell = Lenses.twoThin();
+        LensSection byCell = new LensSection(cell.name(), cell.form(), cell.nominalFocalLengthMm(), cell.fNumber(), cell.imageCircleMm(), cell.wavelengthsNm(), cell.surfaces(), cell.elements(), new LensSection.Focusing("front-cell", List.of("G1")), cell.basis(), cell.tilts());
+        // f₁ = 100, d = 20, f₂ = 100: the front image 80 mm behind the second lens goes to 1/(1/80 + 1/100) = 44.44 mm, magnified 0.5556 times.
+        double square = Math.pow(0.55556, 2);
+        Job front = job.accept(new ReadingEvent.InfinityMeasured(Phase.AFTER, 2 * square, 0.01, Source.TYPED));
+        assertThat(EntryCause.of(front.state().readings(), front.state().joints(), front.world().instrument(), Optional.of(byCell)).stream().map(Wording.core()::say)).singleElement().satisfies(s -> assertThat(s).contains("front cell").contains("one entry"));
     }
 
     @Test

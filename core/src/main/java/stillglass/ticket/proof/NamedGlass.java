@@ -1,0 +1,19 @@
+package stillglass.ticket.proof;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Set;
+import stillglass.assembly.Part;
+
+/// Which parts are glasses of the lens: those a map says are, and on unmapped instruments those whose name says so.
+final class NamedGlass {
+    private static final Set<String> WORDS = Set.of("glass", "element", "doublet", "triplet", "meniscus", "group");
+    private static final Set<String> NOT = Set.of("ground", "cover", "window", "screen", "finder");
+
+    private NamedGlass() {}
+
+    static boolean is(Part p) {
+        Set<String> words = Set.copyOf(Arrays.stream(p.name().toLowerCase(Locale.ROOT).split("[^\\p{L}]+")).distinct().toList());
+        return p.kind() == Part.Kind.GLASS || p.kind() == Part.Kind.SMALL && words.stream().anyMatch(WORDS::contains) && words.stream().noneMatch(NOT::contains);
+    }
+}
