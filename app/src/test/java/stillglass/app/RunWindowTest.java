@@ -58,16 +58,6 @@ class RunWindowTest {
     }
 
     /// Types a line of bench shorthand, which is taken.
-    /// Names a lens on the Book and goes to a stage.
-    private void begin(String named, KeyCode stage) {
-        window.settle();
-        window.click("begin-what");
-        robot.write(named, 0);
-        window.click("begin-lens");
-        window.until("the ticket is shown", () -> window.desk.shown().isPresent());
-        window.press(KeyCode.CONTROL, stage);
-    }
-
     private void say(String line) {
         window.type(line);
     }
@@ -84,7 +74,7 @@ class RunWindowTest {
     void aLensNobodyKnowsFromItsNameToASignedReport() throws Exception {
         window.settle();
         assertThat(window.find("new-fell_52_f2")).as("nothing of the demo stands on the shelf").isEmpty();
-        begin("Brook 35 mm f/2.8, stiff focus, iris oily", KeyCode.DIGIT1);
+        window.beginLens("Brook 35 mm f/2.8, stiff focus, iris oily", KeyCode.DIGIT1);
         window.settle();
         assertThat(window.work().section()).isEmpty();
         assertThat(window.say()).contains("Next: feel of the focus");
@@ -171,7 +161,7 @@ class RunWindowTest {
         window.settle();
         window.answers.folder = Optional.of(phone);
         window.fire("watch-folder");
-        begin("Brook 35 mm f/2.8", KeyCode.DIGIT4);
+        window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);
         say("off name ring, thread, front, friction cup");
         arrive(phone, "IMG_0001.png", 1);
         window.until("it is offered", () -> shownNow("offer"));
@@ -200,7 +190,7 @@ class RunWindowTest {
     /// Optics may come at any time: what was recorded before stays, and one undo takes them away again.
     @Test
     void opticsAreAddedToAJobThatRuns() throws Exception {
-        begin("Brook 50 mm f/3.5", KeyCode.DIGIT4);
+        window.beginLens("Brook 50 mm f/3.5", KeyCode.DIGIT4);
         say("off name ring, thread, front, friction cup");
         say("off E1, retaining ring, front, spanner");
         say("front up");
@@ -229,7 +219,7 @@ class RunWindowTest {
     /// What a job has found becomes a map on the shop's own shelf, in the window as in its folder; every version of it stays.
     @Test
     void theMapOfAJobIsKeptAndBegunFrom() {
-        begin("Brook 35 mm f/2.8", KeyCode.DIGIT4);
+        window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);
         assertThat(shown("keep-map")).isFalse();
         window.press(KeyCode.O);
         assertThat(((TextField) window.find("say-field").orElseThrow()).getText()).as("something came off").isEqualTo("off ");
@@ -276,7 +266,7 @@ class RunWindowTest {
             return true;
         });
         window.until("it is connected", () -> window.shell.wire().connected().isPresent());
-        begin("Brook 35 mm f/2.8", KeyCode.DIGIT4);
+        window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);
         say("off mount screws, screws, rear");
         window.press(KeyCode.SLASH);
         robot.write("3 screws, cross,", 0);
@@ -291,7 +281,7 @@ class RunWindowTest {
     /// Two rims and where the iris seems to stand are enough for a stand-in, in the midst of a job.
     @Test
     void opticsAreMeasuredForAJobThatRuns() {
-        begin("Brook 50 mm f/3.5", KeyCode.DIGIT4);
+        window.beginLens("Brook 50 mm f/3.5", KeyCode.DIGIT4);
         say("off name ring, thread, front, friction cup");
         window.press(KeyCode.CONTROL, KeyCode.DIGIT1);
         window.fire("measure-optics");

@@ -152,6 +152,16 @@ final class Window implements AutoCloseable {
                 held.contains(KeyCode.SHIFT), held.contains(KeyCode.CONTROL), held.contains(KeyCode.ALT), false));
     }
 
+    /// Names a lens on the Book and goes to a stage by its key.
+    void beginLens(String named, KeyCode stage) {
+        settle();
+        click("begin-what");
+        robot.write(named, 0);
+        click("begin-lens");
+        until("the ticket is shown", () -> desk.shown().isPresent());
+        press(KeyCode.CONTROL, stage);
+    }
+
     /// Types a line of bench shorthand, which is taken.
     void type(String line) {
         robot.write("/");

@@ -5,10 +5,10 @@ import java.util.List;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Part;
-import stillglass.grade.Patch;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
+import stillglass.optics.Sighting;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.care.CareEvent;
 
@@ -49,7 +49,7 @@ public final class FaultMarks {
         Finding f = a.known().finding();
         boolean fromRear = work.state().glass().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
         double semi = section.surfaces().get(a.surface()).semiDiameterMm();
-        double scale = Patch.rimOnSurfaceMm(section, a.surface(), fromRear);
+        Sighting seen = Sighting.of(section, a.surface(), fromRear);
         List<AxisModel.Outline> bands = new ArrayList<>();
         AxisModel.Point anchor;
         if (f.kind() == FindingKind.HAZE || f.kind() == FindingKind.DUST) {
@@ -60,7 +60,7 @@ public final class FaultMarks {
             double high = 0;
             for (Finding.Region r : f.regions()) {
                 for (Finding.Point p : r.outline()) {
-                    double h = Math.min(semi, Math.hypot(p.x(), p.y()) * scale);
+                    double h = Math.min(semi, Math.abs(seen.heightMm(Math.hypot(p.x(), p.y()))));
                     low = Math.min(low, h);
                     high = Math.max(high, h);
                 }

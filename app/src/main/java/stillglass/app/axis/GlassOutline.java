@@ -31,10 +31,11 @@ public final class GlassOutline {
         double pivot = tilt.map(t -> section.vertexMm(t.firstSurface())).orElse(0.0);
         // Only the lean towards 12 or 6 o'clock shows in the plane of the section.
         double lean = tilt.map(t -> t.angleRad() * Math.sin(t.towardsRad())).orElse(0.0);
+        double aside = tilt.map(t -> t.asideMm() * Math.sin(t.towardsRad())).orElse(0.0);
         return new AxisModel.Outline(points.stream()
                 .map(p -> new AxisModel.Point(
                         shiftMm + pivot + (p.xMm() - pivot) * Math.cos(lean) - p.yMm() * Math.sin(lean),
-                        p.yMm() * Math.cos(lean) + (p.xMm() - pivot) * Math.sin(lean)))
+                        aside + p.yMm() * Math.cos(lean) + (p.xMm() - pivot) * Math.sin(lean)))
                 .toList());
     }
 

@@ -15,6 +15,7 @@ import stillglass.look.FindingKind;
 import stillglass.optics.Element;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
+import stillglass.optics.Sighting;
 import stillglass.optics.Surface;
 import stillglass.ticket.Assessment;
 
@@ -211,11 +212,11 @@ public record LightModel(
         for (Assessment a : work.computed().assessments()) {
             if (a.surface() == surface) {
                 boolean rear = work.state().glass().photo(a.known().photoId()).map(p -> p.kept().fromRear()).orElse(false);
-                double scale = Patch.rimOnSurfaceMm(section, surface, rear);
+                Sighting seen = Sighting.of(section, surface, rear);
                 double rim = section.surfaces().get(surface).semiDiameterMm();
                 for (Finding.Region r : a.known().finding().regions()) {
                     marks.add(new FaceMark(a.known().finding().kind(), number, new AxisModel.Outline(r.outline().stream()
-                            .map(q -> within(rim, (rear ? -1 : 1) * q.x() * scale, q.y() * scale)).toList())));
+                            .map(q -> Patch.laid(q, seen, rear ? -1 : 1)).map(q -> within(rim, q.x(), q.y())).toList())));
                 }
             }
             number++;

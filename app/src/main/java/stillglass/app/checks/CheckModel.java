@@ -1,11 +1,14 @@
 package stillglass.app.checks;
 
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.app.desk.Work;
+import stillglass.fault.Sign;
+import stillglass.ticket.proof.Suspected;
 import stillglass.ticket.readings.Behaves;
 import stillglass.ticket.readings.Functions;
 import stillglass.ticket.readings.Readings;
@@ -32,6 +35,10 @@ public record CheckModel(List<Row> rows, int untried) {
     public static CheckModel of(Work work, Phase phase) {
         Readings r = work.state().readings();
         Set<String> names = new LinkedHashSet<>(Functions.of(work.instrument().sort()));
+        if (phase == Phase.AFTER && work.section().isEmpty() && work.instrument().sort().images() && Suspected.asks(r, work.state().joints())) {
+            // What it looks like tells what is wrong where nothing can be traced.
+            Arrays.stream(Sign.values()).map(Sign::function).forEach(names::add);
+        }
         names.addAll(r.checks(Phase.BEFORE).keySet());
         names.addAll(r.checks(Phase.AFTER).keySet());
         List<Row> rows = names.stream().map(n -> {

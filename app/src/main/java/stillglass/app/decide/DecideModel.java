@@ -114,7 +114,7 @@ public record DecideModel(
                 cautions(r, work),
                 work.rules().visibleShadow(), work.computing(), r.filter(x -> x.act() == Advice.Act.CLEAN && x.goals().isEmpty()).isPresent(), !work.state().course().goals().isEmpty(), work.state().done(Stage.DECIDE),
                 work.computed().assembly().map(a -> new Wrong(
-                        Words.of("decide.asfound", a.faults().stream().map(f -> Words.say(f.said())).collect(Collectors.joining("; "))), Words.sentence(a.sentence()) + a.diagnostics().stream().map(d -> " " + Words.sentence(d)).collect(Collectors.joining()))),
+                        Words.of("decide.asfound", a.faults().stream().map(f -> Words.say(f.said())).collect(Collectors.joining("; "))), Words.sentence(a.sentence()) + a.diagnostics().stream().map(d -> ". " + Words.sentence(d)).collect(Collectors.joining()))),
                 picture(work));
     }
 

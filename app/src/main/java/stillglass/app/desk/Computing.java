@@ -1,6 +1,7 @@
 package stillglass.app.desk;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,9 +9,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
+import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
+import stillglass.fault.ChartPicture;
 import stillglass.fault.Diagnosis;
 import stillglass.fault.Observation;
+import stillglass.fault.SlipEffect;
 import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
@@ -25,9 +29,13 @@ import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Lead;
 import stillglass.ticket.Recommendation;
+import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Known;
+import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Rework;
 import stillglass.ticket.proof.Observed;
+import stillglass.ticket.proof.SilentSlips;
+import stillglass.ticket.readings.Readings;
 
 /// Recomputes results when their inputs changed, away from the interface thread. A newer request cancels an older one.
 final class Computing {
@@ -40,6 +48,11 @@ final class Computing {
     private record BeamKey(String section, List<String> assembly) {}
 
     private record DiagnosisKey(LensSection section, List<Observation> seen, Set<String> touched) {}
+
+    private static final double PICTURED = 0.05;
+    private static final int MOST_PICTURED = 2;
+
+    private record SlipsKey(Readings readings, Joints joints, Instrument instrument, Optional<LensSection> section) {}
 
     private record PlanKey(WayIn.Request request, Alternatives.Sort way, List<String> order) {}
 
@@ -60,6 +73,10 @@ final class Computing {
     private Optional<Beams> beams = Optional.empty();
     private Optional<DiagnosisKey> diagnosed = Optional.empty();
     private Optional<Diagnosis> diagnosis = Optional.empty();
+    private List<ChartPicture> charts = List.of();
+    private Optional<SlipsKey> slipped = Optional.empty();
+    private Optional<SilentSlips> slips = Optional.empty();
+    private final Map<LensFault, Optional<SlipEffect>> slipEffects = new HashMap<>();
 
     Computing(Shelf shelf) {
         this.shelf = shelf;
@@ -91,7 +108,7 @@ final class Computing {
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch)));
+            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch), slips(work, watch), charts));
         } catch (CancellationException newer) {
             return Optional.empty();
         }
@@ -132,9 +149,22 @@ final class Computing {
         Optional<DiagnosisKey> key = seen.isEmpty() ? Optional.empty() : work.section().map(l -> new DiagnosisKey(l, seen, Observed.touched(work.state().readings(), work.state().joints(), work.instrument())));
         if (!diagnosed.equals(key)) {
             diagnosis = key.filter(k -> k.section.basis() != LensSection.Basis.TWO_PLANE && Paraxial.of(k.section).eflMm() > 0).flatMap(k -> diagnosed(k, watch));
+            charts = diagnosis.map(d -> charts(d, key.orElseThrow().section, watch)).orElse(List.of());
             diagnosed = key;
         }
         return diagnosis;
+    }
+
+    /// The design and what leads, as a chart would look through them.
+    private static List<ChartPicture> charts(Diagnosis d, LensSection section, Progress watch) {
+        List<List<LensFault>> wanted = new ArrayList<>(List.of(List.of()));
+        d.hypotheses().stream().filter(h -> !h.faults().isEmpty() && h.probability() > PICTURED).limit(MOST_PICTURED).forEach(h -> wanted.add(h.faults()));
+        List<ChartPicture> out = new ArrayList<>();
+        for (List<LensFault> faults : wanted) {
+            watch.at(0, "");
+            out.add(ChartPicture.of(section, faults, LensFault.Seating.RIM));
+        }
+        return out.size() > 1 ? out : List.of();
     }
 
     /// A section that brings nothing to a focus, as measured glasses may not yet, has nothing to be weighed against.
@@ -144,6 +174,21 @@ final class Computing {
         } catch (IllegalArgumentException noFocus) {
             return Optional.empty();
         }
+    }
+
+    /// Slips that would stay silent, once closing has begun.
+    private Optional<SilentSlips> slips(Work work, Progress watch) {
+        TicketState s = work.state();
+        Optional<SlipsKey> key = s.joints().order().stream().anyMatch(id -> s.joints().story(id).closed()) ? Optional.of(new SlipsKey(s.readings(), s.joints(), work.instrument(), work.section())) : Optional.empty();
+        if (!slipped.equals(key)) {
+            watch.at(0, "");
+            if (!slipped.map(SlipsKey::section).equals(key.map(SlipsKey::section))) {
+                slipEffects.clear();
+            }
+            slips = key.map(k -> SilentSlips.of(k.readings, k.joints, k.instrument, k.section, slipEffects));
+            slipped = key;
+        }
+        return slips;
     }
 
     /// A model on the shelf built like one that is on no map.

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
+import stillglass.fault.ChartPicture;
 import stillglass.fault.Diagnosis;
 import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
@@ -29,6 +30,7 @@ import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.Rework;
 import stillglass.ticket.joints.Suspects;
+import stillglass.ticket.proof.SilentSlips;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
 import stillglass.ticket.words.InHand;
@@ -66,12 +68,13 @@ public record Work(
     /// @param diagnosis which fault of the assembly explains what was measured, where the section is known and something is off
     public record Computed(
             List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation,
-            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework, Optional<Diagnosis> diagnosis) {
+            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework, Optional<Diagnosis> diagnosis, Optional<SilentSlips> slips, List<ChartPicture> charts) {
         public static final Computed NOTHING =
-                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
 
         public Computed {
             assessments = List.copyOf(assessments);
+            charts = List.copyOf(charts);
         }
     }
 

@@ -11,6 +11,7 @@ import java.util.stream.IntStream;
 import stillglass.app.theme.Words;
 import stillglass.fault.LooseGlass;
 import stillglass.fault.OrderFinder;
+import stillglass.optics.measured.MeasuredGlass;
 
 /// Glasses as they were typed, whose order is not known: gaps belong to places, rows to glasses.
 ///
@@ -19,8 +20,6 @@ import stillglass.fault.OrderFinder;
 /// @param gaps behind each place, as typed
 /// @param assumed glasses whose index was taken as that of most, for neither it nor a focal length was typed
 record LooseSheet(List<LooseGlass> glasses, List<List<Integer>> rows, List<String> gaps, List<String> assumed, OrderFinder.Wanted wanted) {
-    /// Most glasses without a known index.
-    static final double USUAL_INDEX = 1.62;
     private static final double EFL_SHARE = 0.015;
     private static final double BACK_MM = 0.4;
 
@@ -77,7 +76,7 @@ record LooseSheet(List<LooseGlass> glasses, List<List<Integer>> rows, List<Strin
             }
             faces.add(rear);
             thick.add(t);
-            index.add(nd.isPresent() || focal.isEmpty() ? nd.orElse(USUAL_INDEX) : LooseGlass.ofFocalLength(e, front, rear, t, diameter, focal.getAsDouble()).index().getFirst());
+            index.add(nd.isPresent() || focal.isEmpty() ? nd.orElse(MeasuredGlass.USUAL_INDEX) : LooseGlass.ofFocalLength(e, front, rear, t, diameter, focal.getAsDouble()).index().getFirst());
         }
         return new LooseGlass(id, faces, thick, index, diameter);
     }

@@ -27,6 +27,7 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.data.LensText;
 import stillglass.fault.OrderFinder;
+import stillglass.optics.measured.MeasuredGlass;
 
 /// A sheet for making a lens section from what the bench can measure, with the section drawn as it comes together.
 final class MeasurePage {
@@ -274,7 +275,7 @@ final class MeasurePage {
     private void told(OrderFinder found, LooseSheet sheet, Map<String, String> was) {
         sorted.getChildren().add(Build.label(Words.of(found.unique() ? "measure.sort.unique" : "measure.sort.several", found.tried()), "soft", "small"));
         if (!sheet.assumed().isEmpty()) {
-            sorted.getChildren().add(Build.label(Words.of("measure.sort.assumed", String.join(", ", sheet.assumed()), LooseSheet.USUAL_INDEX), "gold", "small"));
+            sorted.getChildren().add(Build.label(Words.of("measure.sort.assumed", String.join(", ", sheet.assumed()), MeasuredGlass.USUAL_INDEX), "gold", "small"));
         }
         List<OrderFinder.Arrangement> likely = found.arrangements().stream().filter(a -> a.probability() > LEAST_SHOWN).limit(MOST_SHOWN).toList();
         for (int i = 0; i < likely.size(); i++) {

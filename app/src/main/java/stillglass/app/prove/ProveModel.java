@@ -6,15 +6,17 @@ import java.util.Optional;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.ChartStrip;
 import stillglass.app.theme.Words;
 import stillglass.book.report.ReportMaker;
 import stillglass.prove.InfinityShims;
+import stillglass.prove.ScaleTurn;
 import stillglass.prove.VeilChange;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.joints.ShimStack;
-import stillglass.ticket.proof.EntryCause;
 import stillglass.ticket.proof.Proof;
 import stillglass.ticket.proof.ProofEvent;
+import stillglass.ticket.proof.SilentSlips;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.readings.Readings;
 import stillglass.ticket.story.Phase;
@@ -27,6 +29,8 @@ import stillglass.ticket.story.Stage;
 /// @param after infinity after it
 /// @param hidden what the widest stop hides; empty where the optical section is not known
 /// @param sum the shim arithmetic in words, line by line
+/// @param cause the likeliest cause, where infinity is off by what shims are not for
+/// @param charts what a chart would look like under the leading causes; none while nothing is wrong
 /// @param place of the stack that moves infinity, where that is known
 /// @param stack pieces to fit, empty when none come closer or nothing is measured
 /// @param veil change in words, empty until both photos are graded
@@ -41,6 +45,8 @@ public record ProveModel(
         Optional<Reading> after,
         Optional<Hidden> hidden,
         List<String> sum,
+        List<ChartStrip.Shown> charts,
+        Optional<String> cause,
         Optional<String> place,
         List<Double> stack,
         Optional<String> veil,
@@ -48,6 +54,7 @@ public record ProveModel(
         Optional<String> photoBefore,
         Optional<String> photoAfter,
         int open,
+        boolean opened,
         String ledger,
         boolean ledgerZero,
         List<String> withdrawn,
@@ -63,9 +70,14 @@ public record ProveModel(
     /// Remaining error below which no other shim is worth fitting, mm: a third of the usual thinnest shim.
     private static final double TOLERANCE_MM = 0.01;
     private static final double MOST_SHIMS_MM = 1;
+    private static final int MOST_SLIPS = 3;
+    /// Where the distance scale is looked at, and the nearest a scale can be told from the film.
+    private static final double SCALE_M = 2;
+    private static final double LEAST_FOCALS = 4.2;
 
     public ProveModel {
         sum = List.copyOf(sum);
+        charts = List.copyOf(charts);
         stack = List.copyOf(stack);
         withdrawn = List.copyOf(withdrawn);
         wanted = List.copyOf(wanted);
@@ -81,19 +93,32 @@ public record ProveModel(
         List<String> sum = new ArrayList<>();
         List<Double> pieces = new ArrayList<>();
         after.or(() -> before).ifPresent(r -> arithmetic(r, stack, work, stock, sum, pieces));
-        List<String> causes = new ArrayList<>(EntryCause.of(s.readings(), s.joints(), work.instrument()).stream().map(Words::sentence).toList());
-        work.computed().diagnosis().ifPresent(d -> causes.addAll(Causes.of(d)));
-        // What shims would have to be thicker for than they ever are is not theirs to mend.
-        boolean first = after.or(() -> before).filter(r -> Math.abs(r.errorMm()) > MOST_SHIMS_MM).isPresent();
-        sum.addAll(first ? 0 : sum.size(), causes);
+        Causes.Told causes = Causes.told(s, work);
+        // What shims would have to be thicker for than they ever are is not theirs to mend, nor is a wrong entry.
+        boolean first = causes.entry() || after.or(() -> before).filter(r -> Math.abs(r.errorMm()) > MOST_SHIMS_MM).isPresent();
+        sum.addAll(first ? 0 : sum.size(), causes.lines());
         Optional<VeilChange> veil = ReportMaker.veil(s);
-        return new ProveModel(work.instrument().sort().images(), before, after, hidden, sum, stack.map(ShimStack::place), pieces,
+        if (s.proof().signed(s.joints()).isEmpty()) {
+            work.computed().slips().filter(x -> !x.silent().isEmpty()).ifPresent(x -> sum.addAll(slips(x)));
+        }
+        return new ProveModel(work.instrument().sort().images(), before, after, hidden, sum, work.computed().diagnosis().map(d -> Causes.pictured(d, work.computed().charts())).orElse(List.of()), first ? causes.leading() : Optional.empty(), stack.map(ShimStack::place), pieces,
                 veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
                 veil.map(v -> Words.of(v.clearer() ? "prove.veil.clearer" : v.change() - v.halfWidth() > 0 ? "prove.veil.worse" : "prove.veil.same")).orElse(""),
                 s.glass().graded(Phase.BEFORE).map(p -> p.kept().photoId()), s.glass().graded(Phase.AFTER).map(p -> p.kept().photoId()),
-                s.joints().openNow().size(), Words.say(work.ledger().said()), work.ledger().zero(), withdrawn(s),
+                s.joints().openNow().size(), !s.joints().order().isEmpty(), Words.say(work.ledger().said()), work.ledger().zero(), withdrawn(s),
                 Proof.wanted(s.readings(), s.joints(), work.world()).stream().map(Words::say).toList(),
                 s.proof().signed(s.joints()).map(ProofEvent.Signed::by), s.done(Stage.PROVE));
+    }
+
+    /// Slips nobody would notice, and the tests that would show them.
+    private static List<String> slips(SilentSlips s) {
+        int more = s.silent().size() - MOST_SLIPS;
+        String some = String.join("; ", s.silent().stream().limit(MOST_SLIPS).map(x -> Words.say(x.said())).toList()) + (more > 0 ? Words.of("prove.wanted.more", more) : "");
+        List<String> out = new ArrayList<>(List.of(Words.of("prove.silent", some)));
+        if (s.shown() > 0) {
+            out.add(Words.of("prove.silent.tests", Words.capital(String.join(", ", s.tests())), s.shown(), s.silent().size()));
+        }
+        return out;
     }
 
     private static Reading reading(ReadingEvent.InfinityMeasured m) {
@@ -121,6 +146,10 @@ public record ProveModel(
             sum.add(Words.of("prove.sum.fine", 1000 * TOLERANCE_MM));
             return;
         }
+        work.section().filter(l -> 1000 * SCALE_M > LEAST_FOCALS * l.nominalFocalLengthMm()).ifPresent(l -> {
+            double extension = ScaleTurn.extension(SCALE_M, l.nominalFocalLengthMm()) - r.errorMm();
+            sum.add(extension > 0 ? Words.of("prove.sum.scale", SCALE_M, ScaleTurn.distance(extension, l.nominalFocalLengthMm())) : Words.of("prove.sum.scale.nowhere", SCALE_M));
+        });
         Optional<InfinityShims.Stack> stack = InfinityShims.choose(r.errorMm(), fittedMm, stock, TOLERANCE_MM);
         stack.ifPresent(found -> {
             pieces.addAll(found.pieces());
@@ -138,7 +167,10 @@ public record ProveModel(
             return new Say(Words.of("prove.say.open", open), Words.of("keys.hint.close"));
         }
         if (images && after.isEmpty()) {
-            return new Say(Words.of("prove.say.infinity"), Words.of("prove.keys.read"));
+            return new Say(Words.of(opened ? "prove.say.infinity" : "prove.say.infinity.unopened"), Words.of("prove.keys.read"));
+        }
+        if (cause.isPresent()) {
+            return new Say(Words.of("prove.say.cause", cause.get()), Words.of("keys.hint.open"));
         }
         if (!stack.isEmpty()) {
             return new Say(Words.of("prove.say.shims", String.join(" + ", stack.stream().map(Words::number).toList())), Words.of("prove.keys.fit"));

@@ -27,6 +27,7 @@ import stillglass.app.desk.PhotoTaking;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.TypedReading;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.ChartStrip;
 import stillglass.app.look.PhotoCache;
 import stillglass.app.look.PhotoPane;
 import stillglass.app.station.Station;
@@ -72,6 +73,7 @@ public final class ProveView implements Station {
     private final TextField name = new TextField();
     private final Label written = Build.label("", "soft", "small");
     private final FiguresPane figures;
+    private final Node stockRow;
     private final VBox atInfinity;
     private final VBox atVeil;
     private final HBox photos;
@@ -100,8 +102,9 @@ public final class ProveView implements Station {
         stockField.setId("stock");
         HBox.setHgrow(stockField, Priority.ALWAYS);
         desk.setting("shim stock").thenAcceptAsync(s -> s.ifPresent(this::setStock), Platform::runLater);
+        stockRow = Build.head(8, 2, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit);
         atInfinity = Build.column(3, gauge, Build.tall(Build.column(3, readings, sum)),
-                Build.head(8, 2, Build.line(Words.of("prove.stock"), "soft", "small"), stockField, fit), Build.head(8, 1, infinityField, read));
+                stockRow, Build.head(8, 1, infinityField, read));
         VBox.setVgrow(atInfinity, Priority.ALWAYS);
         fit.setMinWidth(Region.USE_PREF_SIZE);
         read.setMinWidth(Region.USE_PREF_SIZE);
@@ -276,6 +279,11 @@ public final class ProveView implements Station {
                 m.after().map(ProveModel.Reading::text).orElse(Words.of("prove.notyet")))
                 + m.hidden().map(h -> " " + Words.of("prove.hidden", h.mm(), h.fNumber())).orElse(""));
         sum.getChildren().setAll(m.sum().stream().map(s -> (Node) Build.label(s)).toList());
+        if (!m.charts().isEmpty()) {
+            sum.getChildren().addFirst(ChartStrip.of(m.charts()));
+        }
+        // Shims are of use once infinity was read and nothing else is to blame.
+        shown(stockRow, (m.before().isPresent() || m.after().isPresent()) && m.cause().isEmpty());
         fit.setDisable(m.stack().isEmpty());
         veil.setText(m.veil().orElse(Words.of("prove.veil.missing")));
         veilMeaning.setText(m.veilMeaning());
@@ -312,9 +320,7 @@ public final class ProveView implements Station {
     }
 
     private void photo(Optional<String> id, PhotoPane into, Work work, ProveModel m) {
-        if (id.isEmpty()) {
-            into.show(Optional.empty(), Optional.empty(), List.of());
-        }
+        shown(into.getParent(), id.isPresent());
         id.ifPresent(p -> cache.load(work.state().tag().number(), p).thenAccept(loaded ->
                 drawn.filter(m::equals).ifPresent(same -> into.show(loaded, Optional.empty(), List.of()))));
     }

@@ -18,6 +18,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Surface;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
+import stillglass.optics.sharpness.SpotSurvey;
 
 /// Puts lenses together wrongly, measures them with errors, and asks what is wrong. The lenses are the designs of the shelf with every radius and distance drawn anew by some per cent, which is the real lens nobody has the numbers
 /// of: the diagnosis knows the drawn design, the measurements come from one that departs from it once more.
@@ -28,6 +29,7 @@ public final class FaultReport {
     /// How far a real lens is from its design: radii and distances.
     private static final double MADE = 0.0005;
     private static final double INFINITY_MM = 0.02;
+    private static final int CORNERS = 4;
     private static final double SPOTS = 0.1;
     private static final int BINS = 10;
     private static final double TOLD = 0.8;
@@ -64,16 +66,14 @@ public final class FaultReport {
         if (truth.focusShiftMm().isEmpty() || truth.now().rmsUm().subList(0, 3).stream().anyMatch(OptionalDouble::isEmpty)) {
             return Optional.empty();
         }
-        List<Observation> seen = new ArrayList<>();
-        seen.add(Observation.of(Observation.What.INFINITY_ERROR_MM, truth.focusShiftMm().getAsDouble() + INFINITY_MM * random.nextGaussian(), INFINITY_MM));
-        double[] fields = {0, 0.7, 1};
         boolean shows = Math.abs(truth.focusShiftMm().getAsDouble()) > 3 * INFINITY_MM;
-        for (int f = 0; f < fields.length; f++) {
+        for (int f = 0; f < 3; f++) {
             double um = truth.now().rmsUm().get(f).getAsDouble();
-            double before = right.now().rmsUm().get(f).orElse(um);
-            shows |= Math.abs(um / before - 1) > 3 * SPOTS;
-            double value = um * (1 + SPOTS * random.nextGaussian());
-            seen.add(Observation.spot(fields[f], Math.max(0.5, value), SPOTS * um));
+            shows |= Math.abs(um / right.now().rmsUm().get(f).orElse(um) - 1) > 3 * SPOTS;
+        }
+        List<Observation> seen = observed(LensFault.apply(made, List.of(fault), LensFault.Seating.RIM).lens(), made, truth, random, 1);
+        if (seen.isEmpty()) {
+            return Optional.empty();
         }
         if (!shows) {
             // What changes nothing that anybody measures is no fault to be found.
@@ -95,15 +95,39 @@ public final class FaultReport {
         if (e.focusShiftMm().isEmpty() || e.now().rmsUm().subList(0, 3).stream().anyMatch(OptionalDouble::isEmpty)) {
             return false;
         }
-        List<Observation> clean = new ArrayList<>();
-        clean.add(Observation.of(Observation.What.INFINITY_ERROR_MM, e.focusShiftMm().getAsDouble(), INFINITY_MM));
-        double[] fields = {0, 0.7, 1};
-        for (int f = 0; f < fields.length; f++) {
-            double um = e.now().rmsUm().get(f).getAsDouble();
-            clean.add(Observation.spot(fields[f], um, SPOTS * um));
+        List<Observation> clean = observed(LensFault.apply(design, List.of(fault), LensFault.Seating.RIM).lens(), design, e, new SplittableRandom(1), 0);
+        if (clean.isEmpty()) {
+            return false;
         }
         Diagnosis d = Diagnosis.of(design, clean, LensFault.Seating.RIM, false, Progress.SILENT);
         return d.hypotheses().stream().filter(h -> family(h.fault()).equals(name)).mapToDouble(Diagnosis.Hypothesis::probability).sum() > TOLD;
+    }
+
+    /// Infinity, the middle, the field at 0.7 all round and four corners.
+    /// @param noise share of the stated errors that is drawn
+    private static List<Observation> observed(LensSection built, LensSection right, AssemblyEffect effect, SplittableRandom random, double noise) {
+        List<Observation> out = new ArrayList<>();
+        out.add(Observation.of(Observation.What.INFINITY_ERROR_MM, effect.focusShiftMm().getAsDouble() + noise * INFINITY_MM * random.nextGaussian(), INFINITY_MM));
+        out.add(spot(0, OptionalDouble.empty(), effect.now().rmsUm().getFirst().getAsDouble(), random, noise));
+        double square = 0;
+        List<Observation> corners = new ArrayList<>();
+        for (int k = 0; k < CORNERS; k++) {
+            double deg = 360.0 * k / CORNERS;
+            LensSection seen = built.withTilts(built.tilts().stream().map(t -> t.turned(Math.toRadians(deg))).toList());
+            SpotSurvey s = SpotSurvey.of(seen, right, List.of(0.0, 0.7, 1.0));
+            if (s.rmsUm().stream().anyMatch(OptionalDouble::isEmpty)) {
+                return List.of();
+            }
+            square += Math.pow(s.rmsUm().get(1).getAsDouble(), 2) / CORNERS;
+            corners.add(spot(1, OptionalDouble.of(deg), s.rmsUm().get(2).getAsDouble(), random, noise));
+        }
+        out.add(spot(0.7, OptionalDouble.empty(), Math.sqrt(square), random, noise));
+        out.addAll(corners);
+        return out;
+    }
+
+    private static Observation spot(double field, OptionalDouble azimuth, double um, SplittableRandom random, double noise) {
+        return new Observation(Observation.What.RMS_UM, field, azimuth, Math.max(0.5, um * (1 + noise * SPOTS * random.nextGaussian())), SPOTS * um, false, 1);
     }
 
     /// What else of the class of the first is claimed.
@@ -119,30 +143,31 @@ public final class FaultReport {
         return switch (p[0]) {
             case "gap" -> p[0] + ":" + p[1];
             case "shim-missing", "shim-doubled" -> "shim:" + p[1];
-            case "unseated" -> p[0] + ":" + p[1];
+            case "unseated", "decentred" -> p[0] + ":" + p[1];
             case "swap" -> p[0] + ":" + String.join(",", java.util.Arrays.stream(p[1].split(",")).sorted().toList());
             default -> shortForm;
         };
     }
 
-    private static LensFault fault(LensSection lens, SplittableRandom random) {
+    static LensFault fault(LensSection lens, SplittableRandom random) {
         List<List<String>> groups = lens.elements().stream().map(Element::group).distinct().map(g -> lens.elements().stream().filter(e -> e.group().equals(g)).map(Element::name).toList()).toList();
         List<Integer> gaps = IntStream.range(1, lens.surfaces().size()).filter(g -> lens.elements().stream().noneMatch(e -> e.firstSurface() <= g - 1 && e.lastSurface() >= g)).boxed().toList();
         List<Integer> spacers = gaps.stream().filter(g -> !lens.surfaces().get(g - 1).stop() && !lens.surfaces().get(g).stop()).toList();
         double mm = Math.pow(10, random.nextDouble(-1.3, 0.1)) * (random.nextBoolean() ? 1 : -1);
         int at = random.nextInt(groups.size());
-        return switch (random.nextInt(6)) {
+        return switch (random.nextInt(7)) {
             case 0 -> new LensFault.Reversed(groups.get(at));
             case 1 -> new LensFault.Swapped(groups.get(at), groups.get((at + 1 + random.nextInt(groups.size() - 1)) % groups.size()));
             case 2 -> new LensFault.GapChanged(gaps.get(random.nextInt(gaps.size())), mm);
             case 3 -> mm < 0 ? new LensFault.ShimMissing(lens.surfaces().size(), -mm) : new LensFault.ShimDoubled(lens.surfaces().size(), mm);
-            case 4 -> new LensFault.Unseated(groups.get(at), Math.abs(mm) / 2, random.nextDouble(0.1, 1), 12);
+            case 4 -> new LensFault.Unseated(groups.get(at), Math.abs(mm) / 2, random.nextDouble(0.1, 1), random.nextDouble(12));
+            case 5 -> new LensFault.Decentred(groups.get(at), Math.abs(mm) / 2, random.nextDouble(12));
             default -> new LensFault.SpacerMissing(spacers.get(random.nextInt(spacers.size())));
         };
     }
 
     /// Radii and distances drawn anew.
-    private static LensSection varied(LensSection lens, double share, SplittableRandom random) {
+    static LensSection varied(LensSection lens, double share, SplittableRandom random) {
         List<Surface> surfaces = lens.surfaces().stream().map(s -> new Surface(s.radiusMm() * (1 + share * random.nextGaussian()), s.thicknessMm() * (1 + share * random.nextGaussian()), s.after(), s.semiDiameterMm(), s.stop())).toList();
         return lens.withSurfaces(surfaces, lens.elements());
     }

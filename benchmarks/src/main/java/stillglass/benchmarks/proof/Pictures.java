@@ -16,6 +16,7 @@ final class Pictures {
     private static final int W = 320;
     private static final int H = 260;
     /// sqrt(ln 2 / 2) / pi: a bell is at half modulation at this over its deviation.
+    private static final double TOUCHED = 0.2;
     private static final double HALF = 0.18738;
 
     private Pictures() {}
@@ -37,7 +38,9 @@ final class Pictures {
         double turn = Math.toRadians(r.nextDouble(4, 20));
         double offset = r.nextDouble(-5, 5);
         double noise = Math.pow(10, -r.nextDouble(1.6, 2.4)) * 0.5;
-        LightPlane p = photo(r, noise, (x, y) -> 0.08 + 0.55 * Bell.below(((x - W / 2.0 + offset) * Math.cos(turn) + (y - H / 2.0) * Math.sin(turn)) / sigma));
+        double slope = r.nextDouble(-0.3, 0.3);
+        double bend = r.nextDouble(-3, 3) / (H * H / 4.0);
+        LightPlane p = photo(r, noise, (x, y) -> (1 + slope * (x - W / 2.0) / W) * (0.08 + 0.5 * Bell.below(((x - W / 2.0 + offset) * Math.cos(turn) + (y - H / 2.0) * Math.sin(turn) + bend * (y - H / 2.0) * (y - H / 2.0)) / sigma)));
         SharpnessReading s = SharpnessReading.of(p);
         double truth = HALF / sigma;
         return s.edges().isEmpty() ? new Coverage.Case(truth, Double.NaN, 1) : new Coverage.Case(truth, s.edges().getFirst().mtf50Cpp(), s.edges().getFirst().mtf50Sigma());
@@ -53,7 +56,7 @@ final class Pictures {
         return Bell.below(in / blur);
     }
 
-    /// Cameras whose tone is off sRGB by a tenth of its power, edges blurred over 0.4 to 1.5 pixels.
+    /// Cameras whose tone is off sRGB by a tenth of its power, edges blurred over 0.4 to 2 pixels.
     static Coverage.Case opening(SplittableRandom r) {
         double cx = W / 2.0 + r.nextDouble(-6, 6);
         double cy = H / 2.0 + r.nextDouble(-6, 6);
@@ -63,7 +66,7 @@ final class Pictures {
         double side = r.nextDouble(24, 75);
         double noise = r.nextDouble(0.002, 0.015);
         double slope = r.nextDouble(-0.3, 0.3);
-        double blur = r.nextDouble(0.4, 1.5);
+        double blur = r.nextDouble(0.4, 2);
         double power = 1 + 0.1 * r.nextGaussian();
         LightPlane wide = photo(r, noise, (x, y) -> Math.pow(0.02 + 0.5 * (1 + slope * (x - cx) / W) * inside(x - cx, y - cy, 0, 0, 0, rim, blur), power));
         LightPlane closed = photo(r, noise, (x, y) -> Math.pow(0.02 + 0.5 * (1 + slope * (x - cx) / W) * inside(x - cx, y - cy, blades, side, turn, rim, blur), power));
@@ -93,6 +96,7 @@ final class Pictures {
                 : new Coverage.Case(truth, Double.NaN, 1);
     }
 
+    /// The camera was touched between both photos: a fifth of a pixel either way.
     static Coverage.Case lever(SplittableRandom r) {
         double cx = W / 2.0 + r.nextDouble(-4, 4);
         double cy = H / 2.0 + r.nextDouble(-4, 4);
@@ -101,7 +105,7 @@ final class Pictures {
         double wide = r.nextDouble(5, 14);
         double noise = r.nextDouble(0.002, 0.01);
         double bright = r.nextDouble(0.2, 0.45);
-        CouplingReading c = CouplingReading.of(new IrisReading.Taken("a", 2.8, lever(r, cx, cy, 55, from, wide, bright, noise)), new IrisReading.Taken("b", 8, lever(r, cx, cy, 20, from + turn, wide, bright, noise))).orElseThrow();
+        CouplingReading c = CouplingReading.of(new IrisReading.Taken("a", 2.8, lever(r, cx, cy, 55, from, wide, bright, noise)), new IrisReading.Taken("b", 8, lever(r, cx + TOUCHED * r.nextGaussian(), cy + TOUCHED * r.nextGaussian(), 20, from + turn, wide, bright, noise))).orElseThrow();
         return new Coverage.Case(turn, c.leverDeg().orElse(Double.NaN), c.leverSigmaDeg());
     }
 

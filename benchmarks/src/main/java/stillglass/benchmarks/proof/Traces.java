@@ -17,23 +17,24 @@ final class Traces {
 
     /// Openings with noise between a fiftieth and a thousandth of the light.
     static Coverage.Case speed(SplittableRandom r) {
-        int shape = r.nextInt(4);
+        int opens = r.nextInt(4);
+        int closes = r.nextInt(4);
         double exposure = Math.pow(2, -r.nextDouble(1, 9.5));
         double flank = Math.min(0.6 * exposure, r.nextDouble(0.0006, 0.0018));
         double noise = 0.4 * Math.pow(10, -r.nextDouble(1.7, 3));
-        float[] x = trace(r, exposure, flank, noise, 0, shape);
-        double truth = exposure + flank * (2 * mean(shape) - 1);
+        float[] x = trace(r, exposure, flank, noise, 0, opens, closes);
+        double truth = exposure + flank * (mean(opens) + mean(closes) - 1);
         return ShutterReading.of(List.of(Recording.of("speed", RATE, 1, x)), ShutterReading.Kind.LEAF, List.of()).map(s -> new Coverage.Case(truth, s.effectiveS(), s.sigmaS()))
                 .orElse(new Coverage.Case(truth, Double.NaN, 1));
     }
 
-    private static float[] trace(SplittableRandom r, double exposure, double flank, double noise, double later, int shape) {
+    private static float[] trace(SplittableRandom r, double exposure, double flank, double noise, double later, int opens, int closes) {
         float[] x = new float[(int) (RATE * (0.5 + exposure + later))];
         for (int i = 0; i < x.length; i++) {
             double t = (double) i / RATE - 0.25 - later;
             double up = Math.clamp(t / flank + 0.5, 0, 1);
             double down = Math.clamp((exposure - t) / flank + 0.5, 0, 1);
-            double v = Math.min(flank(up, shape), flank(down, shape));
+            double v = Math.min(flank(up, opens), flank(down, closes));
             x[i] = (float) (0.4 * v + noise * r.nextGaussian());
         }
         return x;
@@ -56,19 +57,22 @@ final class Traces {
     private record Curtains(double truth, ShutterReading read) {}
 
     private static Curtains curtains(SplittableRandom r, double first, double last, double later) {
-        int shape = r.nextInt(4);
+        int opens = r.nextInt(4);
+        int closes = r.nextInt(4);
+        // Curtains run faster at the end of their way.
+        double faster = r.nextDouble(0.5, 1);
         double noise = 0.4 * Math.pow(10, -r.nextDouble(1.7, 3));
         double flank = r.nextDouble(0.0003, 0.0006);
-        float[] a = trace(r, first, flank, noise, 0.001, shape);
-        float[] b = trace(r, last, flank, noise, 0.001 + later, shape);
+        float[] a = trace(r, first, flank, noise, 0.001, opens, closes);
+        float[] b = trace(r, last, faster * flank, noise, 0.001 + later, opens, closes);
         int n = Math.max(a.length, b.length);
         float[][] both = new float[2][n];
         for (int i = 0; i < n; i++) {
             both[0][i] = i < a.length ? a[i] : (float) (noise * r.nextGaussian());
             both[1][i] = i < b.length ? b[i] : (float) (noise * r.nextGaussian());
         }
-        double more = flank * (2 * mean(shape) - 1);
-        return new Curtains(Math.log((last + more) / (first + more)) / Math.log(2), ShutterReading.of(List.of(Recording.of("curtains", RATE, 1, both)), ShutterReading.Kind.FOCAL_PLANE, List.of(0.1, 0.9)).orElseThrow());
+        double more = flank * (mean(opens) + mean(closes) - 1);
+        return new Curtains(Math.log((last + faster * more) / (first + more)) / Math.log(2), ShutterReading.of(List.of(Recording.of("curtains", RATE, 1, both)), ShutterReading.Kind.FOCAL_PLANE, List.of(0.1, 0.9)).orElseThrow());
     }
 
     static Coverage.Case evenness(SplittableRandom r) {

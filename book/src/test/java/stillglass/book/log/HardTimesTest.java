@@ -30,8 +30,8 @@ import stillglass.ticket.story.Recorded;
 
 /// Killed processes, full disks and read-only files.
 class HardTimesTest {
-    private static final int KILLS = 12;
-    private static final int KILLS_OF_TWO = 6;
+    private static final int KILLS = 8;
+    private static final int KILLS_OF_TWO = 4;
 
     @TempDir
     Path folder;
