@@ -289,9 +289,9 @@ class RunWindowTest {
         assertThat(window.work().section()).as("looked at and left").isEmpty();
         window.fire("measure-optics");
         window.fire("way-rims");
-        window.until("its fields are there", () -> window.shell.lookup("#m-rim-rear-iris") != null);
+        window.until("its fields are there", () -> window.shell.lookup("#m-rims-apart") != null);
         Window.onUi(() -> {
-            for (String[] typed : new String[][] {{"focal", "50"}, {"f", "3.5"}, {"rim-front", "24"}, {"rim-front-iris", "9"}, {"rim-rear", "20"}, {"rim-rear-iris", "8"}}) {
+            for (String[] typed : new String[][] {{"focal", "50"}, {"f", "3.5"}, {"rim-front", "24"}, {"iris-looks", "9"}, {"rim-rear", "20"}, {"back-focus", "42"}, {"rims-apart", "17"}}) {
                 ((TextField) window.shell.lookup("#m-" + typed[0])).setText(typed[1]);
             }
             return true;

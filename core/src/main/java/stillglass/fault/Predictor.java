@@ -28,7 +28,7 @@ final class Predictor {
 
     Predictor(LensSection section, LensFault.Seating seating, List<Double> wanted) {
         designed = new LensSection(section.name(), section.form(), section.nominalFocalLengthMm(), section.fNumber(), section.imageCircleMm(), List.of(D_LINE), section.surfaces(), section.elements(),
-                section.focusing(), section.basis(), section.tilts());
+                section.focusing(), section.basis(), section.tilts(), section.seats());
         this.seating = seating;
         TreeSet<Double> all = new TreeSet<>(ALWAYS);
         all.addAll(wanted);

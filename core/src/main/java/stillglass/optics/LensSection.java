@@ -17,6 +17,7 @@ import java.util.stream.IntStream;
 /// @param focusing how it focuses, as the section states it
 /// @param basis where the numbers come from; everything computed from an estimate says so
 /// @param tilts runs of surfaces that do not sit square, in order and apart from each other; none in a right lens
+/// @param seats what holds each single glass or cemented group, front to rear, by place: a glass put elsewhere finds the seat that is there. Empty where nothing is known of any
 public record LensSection(
         String name,
         String form,
@@ -28,7 +29,8 @@ public record LensSection(
         List<Element> elements,
         Focusing focusing,
         Basis basis,
-        List<Tilt> tilts) {
+        List<Tilt> tilts,
+        List<Optional<Seat>> seats) {
 
     /// How the lens focuses.
     /// @param kind `unit` or `front-cell`
@@ -76,11 +78,18 @@ public record LensSection(
                 Basis.DESIGN, List.of());
     }
 
+    /// A section of which nobody knows what holds its glasses.
+    public LensSection(String name, String form, double nominalFocalLengthMm, double fNumber, double imageCircleMm, List<Double> wavelengthsNm, List<Surface> surfaces, List<Element> elements,
+            Focusing focusing, Basis basis, List<Tilt> tilts) {
+        this(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing, basis, tilts, List.of());
+    }
+
     public LensSection {
         surfaces = List.copyOf(surfaces);
         elements = List.copyOf(elements);
         wavelengthsNm = List.copyOf(wavelengthsNm);
         tilts = List.copyOf(tilts);
+        seats = List.copyOf(seats);
         if (surfaces.size() < 2) {
             throw new IllegalArgumentException("a lens has at least two surfaces, this has " + surfaces.size());
         }
@@ -105,6 +114,27 @@ public record LensSection(
                         + (surfaces.size() - 1));
             }
         }
+        int places = blocks(elements).size();
+        if (!seats.isEmpty() && seats.size() != places) {
+            throw new IllegalArgumentException("there are " + seats.size() + " seats for " + places + " single glasses and cemented groups: give one for each, front to rear");
+        }
+    }
+
+    /// First and last surface of each single glass or cemented group, front to rear.
+    public List<int[]> blocks() {
+        return blocks(elements);
+    }
+
+    private static List<int[]> blocks(List<Element> elements) {
+        List<int[]> out = new java.util.ArrayList<>();
+        for (Element e : elements.stream().sorted(java.util.Comparator.comparingInt(Element::firstSurface)).toList()) {
+            if (!out.isEmpty() && out.getLast()[1] == e.firstSurface()) {
+                out.getLast()[1] = e.lastSurface();
+            } else {
+                out.add(new int[] {e.firstSurface(), e.lastSurface()});
+            }
+        }
+        return out;
     }
 
     /// Whether everything sits square, or leans so that left and right still mirror each other.
@@ -188,14 +218,20 @@ public record LensSection(
     public LensSection withSurfaces(List<Surface> changed, List<Element> placed) {
         return new LensSection(
                 name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, changed, placed, focusing,
-                basis, tilts);
+                basis, tilts, seats);
     }
 
     /// The same lens with some of its surfaces leaning.
     public LensSection withTilts(List<Tilt> leaning) {
         return new LensSection(
                 name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing,
-                basis, leaning);
+                basis, leaning, seats);
+    }
+
+    /// The same lens, of which it is known what holds its glasses.
+    /// @param held one for each single glass or cemented group, front to rear
+    public LensSection withSeats(List<Optional<Seat>> held) {
+        return new LensSection(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing, basis, tilts, held);
     }
 
     /// The full stops from wide open to f/16 or f/22, beginning with the lens's own widest.

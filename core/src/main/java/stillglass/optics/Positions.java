@@ -67,6 +67,6 @@ public record Positions(List<Position> each) {
         }
         double focal = (1 - share) * a.focalMm.orElse(lens.nominalFocalLengthMm()) + share * b.focalMm.orElse(lens.nominalFocalLengthMm());
         double stop = (1 - share) * a.fNumber.orElse(lens.fNumber()) + share * b.fNumber.orElse(lens.fNumber());
-        return new LensSection(lens.name(), lens.form(), focal, stop, lens.imageCircleMm(), lens.wavelengthsNm(), surfaces, lens.elements(), lens.focusing(), lens.basis(), lens.tilts());
+        return new LensSection(lens.name(), lens.form(), focal, stop, lens.imageCircleMm(), lens.wavelengthsNm(), surfaces, lens.elements(), lens.focusing(), lens.basis(), lens.tilts(), lens.seats());
     }
 }

@@ -33,6 +33,7 @@ import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Rework;
+import stillglass.ticket.proof.HeldGlass;
 import stillglass.ticket.proof.Observed;
 import stillglass.ticket.proof.SilentSlips;
 import stillglass.ticket.readings.Readings;
@@ -146,7 +147,7 @@ final class Computing {
     /// Nothing where the section is not known, or all that was measured is as it should be.
     private Optional<Diagnosis> diagnosis(Work work, Progress watch) {
         List<Observation> seen = work.section().isEmpty() ? List.of() : Observed.of(work.state().readings(), work.state().joints(), work.instrument());
-        Optional<DiagnosisKey> key = seen.isEmpty() ? Optional.empty() : work.section().map(l -> new DiagnosisKey(l, seen, Observed.touched(work.state().readings(), work.state().joints(), work.instrument())));
+        Optional<DiagnosisKey> key = seen.isEmpty() ? Optional.empty() : work.section().map(l -> new DiagnosisKey(HeldGlass.of(work.instrument(), l), seen, Observed.touched(work.state().readings(), work.state().joints(), work.instrument())));
         if (!diagnosed.equals(key)) {
             diagnosis = key.filter(k -> k.section.basis() != LensSection.Basis.TWO_PLANE && Paraxial.of(k.section).eflMm() > 0).flatMap(k -> diagnosed(k, watch));
             charts = diagnosis.map(d -> charts(d, key.orElseThrow().section, watch)).orElse(List.of());
@@ -179,7 +180,7 @@ final class Computing {
     /// Slips that would stay silent, once closing has begun.
     private Optional<SilentSlips> slips(Work work, Progress watch) {
         TicketState s = work.state();
-        Optional<SlipsKey> key = s.joints().order().stream().anyMatch(id -> s.joints().story(id).closed()) ? Optional.of(new SlipsKey(s.readings(), s.joints(), work.instrument(), work.section())) : Optional.empty();
+        Optional<SlipsKey> key = s.joints().order().stream().anyMatch(id -> s.joints().story(id).closed()) ? Optional.of(new SlipsKey(s.readings(), s.joints(), work.instrument(), work.section().map(l -> HeldGlass.of(work.instrument(), l)))) : Optional.empty();
         if (!slipped.equals(key)) {
             watch.at(0, "");
             if (!slipped.map(SlipsKey::section).equals(key.map(SlipsKey::section))) {

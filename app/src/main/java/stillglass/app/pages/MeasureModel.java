@@ -57,7 +57,7 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
 
     /// Reads what was typed.
     /// @param fields by name: `name focal f circle`, and by way `E1.front …`, `ring ball`, `iris-behind iris-after`,
-    ///     `rim-front rim-front-iris rim-rear rim-rear-iris`
+    ///     `rim-front iris-looks rim-rear back-focus rims-apart`, and `iris-from-rear` where somebody looked
     /// @param byReading faces are typed as spherometer readings, not as radii
     /// @param form the lens whose form it shares
     public static MeasureModel of(Way way, Map<String, String> fields, boolean byReading, Optional<LensSection> form) {
@@ -77,8 +77,8 @@ public record MeasureModel(Optional<LensSection> section, List<String> figures, 
                 }
                 case RIMS -> {
                     remarks.add(Words.of("measure.rims.remark"));
-                    yield TwoPlane.of(name(fields), number(fields, "focal"), number(fields, "f"), number(fields, "circle"), number(fields, "rim-front"),
-                            number(fields, "rim-front-iris"), number(fields, "rim-rear"), number(fields, "rim-rear-iris"));
+                    yield TwoPlane.of(name(fields), number(fields, "focal"), number(fields, "f"), number(fields, "circle"),
+                            new TwoPlane.Outside(number(fields, "rim-front"), number(fields, "iris-looks"), number(fields, "rim-rear"), number(fields, "back-focus"), number(fields, "rims-apart"), optional(fields, "iris-from-rear")));
                 }
             };
             return new MeasureModel(Optional.of(made), figures(made), remarks, shapes, "");

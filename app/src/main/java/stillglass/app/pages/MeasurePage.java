@@ -91,7 +91,7 @@ final class MeasurePage {
                 Build.row(8, row("back"), sort), sorted));
         sheets.put(MeasureModel.Way.FORM, Build.column(8, Build.label(Words.of("measure.form.how"), "soft"), forms));
         sheets.put(MeasureModel.Way.RIMS, Build.column(8, Build.label(Words.of("measure.rims.how"), "soft"),
-                row("rim-front", "rim-front-iris"), row("rim-rear", "rim-rear-iris")));
+                row("rim-front", "iris-looks"), row("rim-rear", "back-focus"), row("rims-apart", "iris-from-rear")));
         StackPane sheet = new StackPane();
         sheet.setAlignment(Pos.TOP_LEFT);
         sheet.getChildren().addAll(sheets.values());

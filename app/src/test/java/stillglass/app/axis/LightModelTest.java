@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Told;
@@ -116,14 +117,14 @@ class LightModelTest {
 
     @Test
     void ofTwoRimsOnlyTheRimsAreDrawnAndPointedAt() {
-        LensSection two = TwoPlane.of("box", 50, 2.8, 43.3, 30, 20, 22, 12);
+        LensSection two = TwoPlane.of("box", 50, 2.8, 43.3, new TwoPlane.Outside(30, 20, 22, 38, 32, OptionalDouble.empty()));
         Work w = Told.end(Stage.ARRIVE);
         Work boxed = new Work(w.state(), new World(new Unopened(two).instrument(), Optional.of(two), w.care()), w.rules(), Work.Computed.NOTHING, false, Stage.ARRIVE,
                 new Selection.Nothing(), Viewing.USUAL, java.util.List.of(), w.tools());
         AxisModel m = AxisModel.of(boxed);
 
         assertThat(m.light().rims()).extracting(LightModel.Rim::clearMm).containsExactly(15.0, 11.0);
-        assertThat(m.light().faces()).extracting(LightModel.FaceCurve::surface).containsExactly(0, 4);
+        assertThat(m.light().faces()).extracting(LightModel.FaceCurve::surface).containsExactly(0, 8);
         assertThat(m.facts()).contains("estimate: two rims and an iris");
         assertThat(m.pieces()).isEmpty();
     }

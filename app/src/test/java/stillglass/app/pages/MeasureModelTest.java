@@ -93,9 +93,9 @@ class MeasureModelTest {
 
     @Test
     void twoRimsAreEnoughForBeams() {
-        MeasureModel m = MeasureModel.of(MeasureModel.Way.RIMS, typed("rim-front", "30", "rim-front-iris", "20", "rim-rear", "22", "rim-rear-iris", "12"), false, Optional.empty());
+        MeasureModel m = MeasureModel.of(MeasureModel.Way.RIMS, typed("rim-front", "30", "iris-looks", "20", "rim-rear", "22", "back-focus", "38", "rims-apart", "32"), false, Optional.empty());
 
         assertThat(m.section().orElseThrow().basis()).isEqualTo(LensSection.Basis.TWO_PLANE);
-        assertThat(MeasureModel.of(MeasureModel.Way.RIMS, typed("rim-front", "30"), false, Optional.empty()).missing()).contains("from it to the iris");
+        assertThat(MeasureModel.of(MeasureModel.Way.RIMS, typed("rim-front", "30"), false, Optional.empty()).missing()).contains("the iris appears");
     }
 }

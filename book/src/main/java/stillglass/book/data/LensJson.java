@@ -13,6 +13,7 @@ import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Medium;
 import stillglass.optics.Positions;
+import stillglass.optics.Seat;
 import stillglass.optics.Surface;
 import stillglass.optics.Tilt;
 import tools.jackson.databind.JsonNode;
@@ -100,7 +101,14 @@ public final class LensJson {
                 elements,
                 new LensSection.Focusing(focusing.path("kind").asString("unit"), strings(focusing.path("moving_groups"))),
                 LensSection.Basis.valueOf(j.path("basis").asString("design").toUpperCase(Locale.ROOT).replace('-', '_')),
-                tilts(j.path("tilts"))));
+                tilts(j.path("tilts")), seats(j.path("seats"))));
+    }
+
+    private static List<Optional<Seat>> seats(JsonNode array) {
+        List<Optional<Seat>> all = new ArrayList<>();
+        array.forEach(s -> all.add(s.isNull() ? Optional.empty() : Optional.of(new Seat(Seat.Rests.valueOf(s.get("rests").asString().toUpperCase(Locale.ROOT).replace('-', '_')),
+                s.hasNonNull("cell") ? Optional.of(s.get("cell").asString()) : Optional.empty()))));
+        return all;
     }
 
     private static List<Tilt> tilts(JsonNode array) {

@@ -90,6 +90,13 @@ public final class LensText {
             ArrayNode tilts = j.putArray("tilts");
             lens.tilts().forEach(t -> tilts.add(tilt(t)));
         }
+        if (!lens.seats().isEmpty()) {
+            ArrayNode seats = j.putArray("seats");
+            lens.seats().forEach(s -> s.ifPresentOrElse(held -> {
+                ObjectNode seat = seats.addObject().put("rests", held.rests().word());
+                held.cell().ifPresent(c -> seat.put("cell", c));
+            }, seats::addNull));
+        }
         return j;
     }
 

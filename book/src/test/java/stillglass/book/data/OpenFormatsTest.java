@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.HashSet;
 import java.util.ArrayList;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -24,6 +25,8 @@ import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
+import stillglass.optics.Seat;
+import stillglass.optics.measured.TwoPlane;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayBack;
@@ -130,8 +133,20 @@ class OpenFormatsTest {
     }
 
     @Test
+    void whatHoldsEachGlassIsKept() {
+        LensSection lens = SHELF.section("tarn_50_f35");
+        LensSection held = lens.withSeats(lens.blocks().stream().map(b -> b[0] == 0 ? Optional.of(new Seat(Seat.Rests.ON_BEHIND, Optional.of("front cell"))) : Optional.<Seat>empty()).toList());
+
+        assertThat(LensJson.parse("held", LensText.of(held, shipped("tarn_50_f35"))).seats()).isEqualTo(held.seats());
+        assertThatThrownBy(() -> LensJson.parse("held", shipped("tarn_50_f35").replaceFirst("\"elements\"", "\"seats\": [{\"rests\": \"rear\"}], \"elements\"")))
+                .isInstanceOf(BadInput.class).hasMessageContaining("1 seats for");
+        assertThatThrownBy(() -> LensJson.parse("held", shipped("tarn_50_f35").replaceFirst("\"elements\"", "\"seats\": [{\"rests\": \"on the sill\"}], \"elements\"")))
+                .isInstanceOf(BadInput.class).hasMessageContaining("/seats/0/rests");
+    }
+
+    @Test
     void whereASectionComesFromIsKept() {
-        LensSection two = stillglass.optics.measured.TwoPlane.of("box", 50, 2.8, 43.2, 30, 20, 20, 10);
+        LensSection two = TwoPlane.of("box", 50, 2.8, 43.2, new TwoPlane.Outside(30, 20, 20, 38, 30, OptionalDouble.empty()));
 
         assertThat(LensJson.parse("two", LensText.of(two))).isEqualTo(two);
         assertThat(LensText.of(two)).contains("\"basis\" : \"two-plane\"");

@@ -13,7 +13,7 @@ import stillglass.optics.Tilt;
 ///
 /// Rim seating: a block touches its neighbours on the ring of its own rim diameter, and the axial distance from
 /// rim to rim is what barrel and spacers fix. Turning a block with front sag `a` and rear sag `b` at its rim
-/// therefore lengthens the gap before it by `a + b` and shortens the gap after it by the same.
+/// therefore lengthens the gap before it by `a + b` and shortens the gap after it by the same. A block of another edge thickness than the one that belongs there takes along what rests on it ([Places]).
 final class Restacked {
     private Restacked() {}
 
@@ -83,6 +83,11 @@ final class Restacked {
 
         double frontSagMm() {
             return surfaces.getFirst().sagMm(seatRadiusMm);
+        }
+
+        /// From rim to rim.
+        double edgeMm() {
+            return surfaces.subList(0, surfaces.size() - 1).stream().mapToDouble(Surface::thicknessMm).sum() + rearSagMm() - frontSagMm();
         }
 
         double rearSagMm() {
@@ -164,6 +169,7 @@ final class Restacked {
                 tilts.add(t.moved(behind ? grown : 0));
             }
         }
-        return lens.withTilts(List.of()).withSurfaces(surfaces, elements).withTilts(tilts);
+        LensSection restacked = lens.withTilts(List.of()).withSurfaces(surfaces, elements).withTilts(tilts);
+        return seating == LensFault.Seating.RIM ? new Places(restacked).settled(place.first, stack.edgeMm() - old.edgeMm()) : restacked;
     }
 }

@@ -43,6 +43,11 @@ final class Spacing {
         if (!(Math.abs(deltaMm) <= MOST_OF_LENGTH * Math.max(lens.lengthMm(), lens.nominalFocalLengthMm()))) {
             throw new IllegalArgumentException(String.format(Locale.ROOT, "gap %d changed by %.6g mm: that is more than the lens itself, give what a caliper could measure", gap, deltaMm));
         }
+        return gap < lens.surfaces().size() ? new Places(lens).widened(gap, deltaMm) : alone(lens, gap, deltaMm);
+    }
+
+    /// One distance, whatever rests on what.
+    private static LensSection alone(LensSection lens, int gap, double deltaMm) {
         List<Surface> surfaces = new ArrayList<>(lens.surfaces());
         Surface s = surfaces.get(gap - 1);
         surfaces.set(gap - 1, s.withThickness(s.thicknessMm() + deltaMm));
@@ -95,17 +100,16 @@ final class Spacing {
                 - lens.surfaces().get(gap - 1).sagMm(seatMm(lens, gap - 1));
     }
 
-    /// A block off its seat. Blocks before the iris are laid in from the front and lift forwards; those behind it lift
-    /// rearwards.
+    /// A block off its seat. It lifts away from what it rests on; where that is not known, blocks before the iris are laid in from the front and lift forwards, those behind it lift rearwards.
     /// @param first index of the block's first surface
     /// @param last index of its last
     static LensSection lifted(LensSection lens, int first, int last, double liftMm, double tiltRad, double towardsRad) {
-        boolean forwards = first < lens.stopIndex();
+        boolean forwards = new Places(lens).liftsForwards(first);
         LensSection moved = lens;
         if (first > 0) {
-            moved = change(moved, first, forwards ? -liftMm : liftMm);
+            moved = alone(moved, first, forwards ? -liftMm : liftMm);
         }
-        moved = change(moved, last + 1, forwards ? liftMm : -liftMm);
+        moved = alone(moved, last + 1, forwards ? liftMm : -liftMm);
         if (tiltRad == 0) {
             return moved;
         }
