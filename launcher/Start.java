@@ -15,7 +15,7 @@ import java.util.stream.Stream;
 public final class Start {
     private static final int LEAST_JAVA = 25;
     private static final List<String> WINDOW = List.of("demo", "run", "screenshots");
-    private static final List<String> SOURCES = List.of("pom.xml", "core", "book", "sim", "cli", "app", "docs/formats");
+    private static final List<String> SOURCES = List.of("pom.xml", "core", "vector", "book", "sim", "cli", "app", "docs/formats");
 
     private final Path root;
     private final Path target;

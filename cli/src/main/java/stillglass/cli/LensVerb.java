@@ -20,6 +20,7 @@ import stillglass.book.data.LensText;
 import stillglass.book.file.SafeFile;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.sharpness.Colours;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.sharpness.StoppedDown;
 import stillglass.say.Wording;
@@ -56,6 +57,9 @@ final class LensVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--through", split = ",", paramLabel = "MM", description = "planes beside the best one at which transfer is told")
     private List<Double> through = new ArrayList<>();
 
+    @CommandLine.Option(names = "--weights", paramLabel = "WHICH", description = "how colours count in transfer: equal (default) or as an eye weighs them")
+    private @Nullable Colours weights;
+
     @CommandLine.Option(names = "--save", paramLabel = "OUT", description = "write the section with its faults as lens section JSON")
     private @Nullable Path save;
 
@@ -75,8 +79,8 @@ final class LensVerb implements Callable<Integer> {
         if (save != null) {
             SafeFile.write(save, LensText.of(mis.lens(), CheckedJson.read(file)).getBytes(StandardCharsets.UTF_8), file);
         }
-        boolean asked = stop != null || !frequencies.isEmpty() || !through.isEmpty();
-        Optional<StoppedDown> stopped = asked ? Optional.of(StoppedDown.of(mis.lens(), nominal, stop == null ? nominal.fNumber() : stop, frequencies.isEmpty() ? List.of(LensReport.MTF_FREQUENCY) : frequencies, planes())) : Optional.empty();
+        boolean asked = stop != null || !frequencies.isEmpty() || !through.isEmpty() || weights != null;
+        Optional<StoppedDown> stopped = asked ? Optional.of(StoppedDown.of(mis.lens(), nominal, stop == null ? nominal.fNumber() : stop, frequencies.isEmpty() ? List.of(LensReport.MTF_FREQUENCY) : frequencies, planes(), weights == null ? Colours.EQUAL : weights)) : Optional.empty();
         List<String> diagnostics = Stream.concat(mis.diagnostics().stream(), report.diagnostics().stream()).map(Wording.core()::say).toList();
         PrintWriter out = Objects.requireNonNull(spec).commandLine().getOut();
         if (json) {

@@ -18,7 +18,15 @@ public final class ExactTrace {
     /// For each surface the tilt that begins or ends there, none for nearly all.
     private final java.util.List<Tilt> tilts;
 
+    private final SphereStep step;
+
     public ExactTrace(LensSection lens, double wavelengthNm) {
+        this(lens, wavelengthNm, SphereStep.quickest());
+    }
+
+    /// @param step how blocks of rays are refracted; the numbers are the same with any
+    public ExactTrace(LensSection lens, double wavelengthNm, SphereStep step) {
+        this.step = step;
         int count = lens.surfaces().size();
         curvature = new double[count];
         thicknessMm = new double[count];
@@ -96,55 +104,7 @@ public final class ExactTrace {
             aspheric(s, rays, gapMm);
             return;
         }
-        double c = curvature[s];
-        double before = indexBefore[s];
-        double after = indexAfter[s];
-        double inverseSquare = inverseSquareSemiDiameter[s];
-        double[] x = rays.x;
-        double[] y = rays.y;
-        double[] z = rays.z;
-        double[] l = rays.l;
-        double[] m = rays.m;
-        double[] n = rays.n;
-        for (int i = 0; i < x.length; i++) {
-            if (rays.fate[i] != RayBundle.TRAVELS) {
-                continue;
-            }
-            double toPlane = (gapMm - z[i]) / n[i];
-            double px = x[i] + toPlane * l[i];
-            double py = y[i] + toPlane * m[i];
-            double f = c * (px * px + py * py);
-            double g = n[i] - c * (l[i] * px + m[i] * py);
-            double inside = g * g - c * f;
-            if (inside < 0) {
-                rays.fate[i] = RayBundle.MISSED;
-                continue;
-            }
-            double cosIn = Math.sqrt(inside);
-            double step = f / (g + cosIn);
-            px += l[i] * step;
-            py += m[i] * step;
-            double pz = n[i] * step;
-            x[i] = px;
-            y[i] = py;
-            z[i] = pz;
-            rays.pathMm[i] += before * (toPlane + step);
-            rays.clip[i] = Math.max(rays.clip[i], (px * px + py * py) * inverseSquare);
-            if (before == after) {
-                continue;
-            }
-            double outside = after * after - before * before * (1 - inside);
-            if (outside < 0) {
-                rays.fate[i] = RayBundle.REFLECTED;
-                continue;
-            }
-            double bend = Math.sqrt(outside) - before * cosIn;
-            double k = c * bend;
-            double inverse = 1 / after;
-            l[i] = (before * l[i] - k * px) * inverse;
-            m[i] = (before * m[i] - k * py) * inverse;
-            n[i] = (before * n[i] - k * pz + bend) * inverse;
-        }
+        step.refract(new SphereStep.Sphere(curvature[s], gapMm, indexBefore[s], indexAfter[s], inverseSquareSemiDiameter[s]), rays);
     }
 
     /// The same at a face that is no sphere: Newton's steps along the ray, from the vertex plane on.

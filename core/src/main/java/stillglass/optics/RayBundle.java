@@ -33,6 +33,18 @@ public final class RayBundle {
         fate = new byte[capacity];
     }
 
+    /// The arrays themselves, for what takes several rays at once.
+    /// @param pathMm optical path so far
+    /// @param clip largest (height / clear semi-diameter)² met so far
+    /// @param fate [#TRAVELS] or what became of the ray
+    @SuppressWarnings("ArrayRecordComponent")
+    public record Lanes(double[] x, double[] y, double[] z, double[] l, double[] m, double[] n, double[] pathMm, double[] clip, byte[] fate) {}
+
+    /// For a [SphereStep] only: what it changes there is changed here.
+    public Lanes lanes() {
+        return new Lanes(x, y, z, l, m, n, pathMm, clip, fate);
+    }
+
     public int size() {
         return x.length;
     }

@@ -16,46 +16,57 @@ record Spot(int rays, double x0, double y0, double sx, double sy, double positio
 
     /// All rays of one field, equal weight for each wavelength's rays.
     static Spot of(List<PupilRays> byWavelength) {
+        return of(byWavelength, byWavelength.stream().map(p -> 1.0).toList());
+    }
+
+    /// @param weights of the rays of each wavelength
+    static Spot of(List<PupilRays> byWavelength, List<Double> weights) {
         int count = 0;
+        double all = 0;
         double mx = 0;
         double my = 0;
         double msx = 0;
         double msy = 0;
-        for (PupilRays p : byWavelength) {
+        for (int w = 0; w < byWavelength.size(); w++) {
+            PupilRays p = byWavelength.get(w);
+            double weight = weights.get(w);
             for (int r = 0; r < p.cut.length; r++) {
                 if (p.cut[r] <= 1) {
                     count++;
-                    mx += p.xAt(r, 0);
-                    my += p.yAt(r, 0);
-                    msx += p.rays.cosX(r) / p.rays.cosZ(r);
-                    msy += p.rays.cosY(r) / p.rays.cosZ(r);
+                    all += weight;
+                    mx += weight * p.xAt(r, 0);
+                    my += weight * p.yAt(r, 0);
+                    msx += weight * p.rays.cosX(r) / p.rays.cosZ(r);
+                    msy += weight * p.rays.cosY(r) / p.rays.cosZ(r);
                 }
             }
         }
-        if (count == 0) {
+        if (all == 0) {
             return new Spot(0, 0, 0, 0, 0, 0, 0, 0);
         }
-        mx /= count;
-        my /= count;
-        msx /= count;
-        msy /= count;
+        mx /= all;
+        my /= all;
+        msx /= all;
+        msy /= all;
         double positions = 0;
         double cross = 0;
         double slopes = 0;
-        for (PupilRays p : byWavelength) {
+        for (int w = 0; w < byWavelength.size(); w++) {
+            PupilRays p = byWavelength.get(w);
+            double weight = weights.get(w);
             for (int r = 0; r < p.cut.length; r++) {
                 if (p.cut[r] <= 1) {
                     double dx = p.xAt(r, 0) - mx;
                     double dy = p.yAt(r, 0) - my;
                     double tx = p.rays.cosX(r) / p.rays.cosZ(r) - msx;
                     double ty = p.rays.cosY(r) / p.rays.cosZ(r) - msy;
-                    positions += dx * dx + dy * dy;
-                    cross += dx * tx + dy * ty;
-                    slopes += tx * tx + ty * ty;
+                    positions += weight * (dx * dx + dy * dy);
+                    cross += weight * (dx * tx + dy * ty);
+                    slopes += weight * (tx * tx + ty * ty);
                 }
             }
         }
-        return new Spot(count, mx, my, msx, msy, positions / count, cross / count, slopes / count);
+        return new Spot(count, mx, my, msx, msy, positions / all, cross / all, slopes / all);
     }
 
     /// Transfer of the spots alone, without diffraction: the modulus of the mean of exp(−2πi·f·x) over all rays.

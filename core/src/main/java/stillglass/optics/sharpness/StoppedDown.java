@@ -44,6 +44,11 @@ public record StoppedDown(double fNumber, OptionalDouble bestFocusMm, List<Field
     /// @param defocusMm planes for the first frequency, empty for none
     /// @throws IllegalArgumentException for a stop wider than the lens or frequencies out of range
     public static StoppedDown of(LensSection lens, LensSection nominal, double fNumber, List<Double> frequencies, List<Double> defocusMm) {
+        return of(lens, nominal, fNumber, frequencies, defocusMm, Colours.EQUAL);
+    }
+
+    /// @param colours how the section's wavelengths are weighed against each other
+    public static StoppedDown of(LensSection lens, LensSection nominal, double fNumber, List<Double> frequencies, List<Double> defocusMm, Colours colours) {
         if (!(fNumber >= nominal.fNumber() * 0.999 && fNumber <= 128)) {
             throw new IllegalArgumentException("f/" + fNumber + " is no stop of " + nominal.name() + ": give f/" + nominal.fNumber() + " to f/128");
         }
@@ -54,43 +59,45 @@ public record StoppedDown(double fNumber, OptionalDouble bestFocusMm, List<Field
         List<Double> waves = lens.wavelengthsNm();
         List<PupilRays> traced = IntStream.range(0, FIELDS.size() * waves.size()).parallel()
                 .mapToObj(i -> new PupilRays(lens, waves.get(i % waves.size()), FIELDS.get(i / waves.size()) * nominal.imageCircleMm() / 2 / nominal.nominalFocalLengthMm(), iris, PupilRays.ACROSS)).toList();
-        Spot axis = Spot.of(traced.subList(0, waves.size()));
+        List<Double> weights = colours.weights(waves);
+        Spot axis = Spot.of(traced.subList(0, waves.size()), weights);
         OptionalDouble focus = axis.rays() >= LEAST_RAYS && axis.slopes() > 1e-12 ? OptionalDouble.of(axis.bestFocusMm()) : OptionalDouble.empty();
         List<Field> fields = IntStream.range(0, FIELDS.size()).parallel()
-                .mapToObj(f -> field(FIELDS.get(f), traced.subList(f * waves.size(), (f + 1) * waves.size()), lens, focus, frequencies, defocusMm)).toList();
+                .mapToObj(f -> field(FIELDS.get(f), traced.subList(f * waves.size(), (f + 1) * waves.size()), lens, weights, focus, frequencies, defocusMm)).toList();
         return new StoppedDown(fNumber, focus, fields);
     }
 
-    private static Field field(double field, List<PupilRays> rays, LensSection lens, OptionalDouble focus, List<Double> frequencies, List<Double> defocusMm) {
-        Spot spot = Spot.of(rays);
+    private static Field field(double field, List<PupilRays> rays, LensSection lens, List<Double> weights, OptionalDouble focus, List<Double> frequencies, List<Double> defocusMm) {
+        Spot spot = Spot.of(rays, weights);
         double vignetting = 1 - (double) spot.rays() / (rays.size() * (double) rays.get(rays.size() / 2).wanted);
         if (focus.isEmpty() || spot.rays() < LEAST_RAYS) {
             return new Field(field, OptionalDouble.empty(), vignetting, List.of(), List.of());
         }
         List<Diffraction> waves = IntStream.range(0, rays.size()).mapToObj(w -> new Diffraction(rays.get(w), lens.wavelengthsNm().get(w))).toList();
         double best = focus.getAsDouble();
-        List<Transfer> transfer = frequencies.stream().map(f -> at(waves, spot, f, best, 0)).toList();
+        List<Transfer> transfer = frequencies.stream().map(f -> at(waves, weights, spot, f, best, 0)).toList();
         List<Transfer> through = new ArrayList<>();
         for (double d : defocusMm) {
-            through.add(at(waves, spot, frequencies.getFirst(), best, d));
+            through.add(at(waves, weights, spot, frequencies.getFirst(), best, d));
         }
         return new Field(field, OptionalDouble.of(spot.rmsUm(best)), vignetting, transfer, through);
     }
 
-    private static Transfer at(List<Diffraction> waves, Spot spot, double frequency, double best, double defocus) {
+    private static Transfer at(List<Diffraction> waves, List<Double> weights, Spot spot, double frequency, double best, double defocus) {
         double z = best + defocus;
         double px = spot.x0() + z * spot.sx();
         double py = spot.y0() + z * spot.sy();
         double[] s = new double[2];
         double[] t = new double[2];
-        for (Diffraction d : waves) {
-            double[] a = d.transfer(frequency, false, px, py, z);
-            double[] b = d.transfer(frequency, true, px, py, z);
-            s[0] += a[0];
-            s[1] += a[1];
-            t[0] += b[0];
-            t[1] += b[1];
+        for (int w = 0; w < waves.size(); w++) {
+            double[] a = waves.get(w).transfer(frequency, false, px, py, z);
+            double[] b = waves.get(w).transfer(frequency, true, px, py, z);
+            double weight = weights.get(w);
+            s[0] += weight * a[0];
+            s[1] += weight * a[1];
+            t[0] += weight * b[0];
+            t[1] += weight * b[1];
         }
-        return new Transfer(frequency, defocus, Math.hypot(s[0], s[1]) / waves.size(), Math.hypot(t[0], t[1]) / waves.size());
+        return new Transfer(frequency, defocus, Math.hypot(s[0], s[1]), Math.hypot(t[0], t[1]));
     }
 }
