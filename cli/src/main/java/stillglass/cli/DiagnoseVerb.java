@@ -5,6 +5,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import picocli.CommandLine;
 import stillglass.book.data.FaultJson;
 import stillglass.book.data.LensJson;
@@ -12,6 +15,7 @@ import stillglass.fault.Diagnosis;
 import stillglass.fault.Observation;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
+import stillglass.optics.Positions;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.say.Wording;
 
@@ -36,14 +40,15 @@ final class DiagnoseVerb extends Verb {
     public Integer call() {
         LensSection lens = LensJson.read(section);
         List<Observation> measured = FaultJson.observations(observations);
+        Map<String, LensSection> settings = settings(measured);
         long start = System.nanoTime();
-        Diagnosis d = Diagnosis.of(lens, measured, gaps, pairs, Progress.SILENT);
+        Diagnosis d = Diagnosis.of(lens, settings, measured, gaps, pairs, Set.of(), Progress.SILENT);
         double seconds = (System.nanoTime() - start) / 1e9;
         List<String> notes = d.diagnostics().stream().map(Wording.core()::say).toList();
         PrintWriter out = out();
         if (json()) {
             Answer answer = new Answer().put("hypotheses", d.likely().stream().map(DiagnoseVerb::hypothesis).toList()).put("alike", d.alike());
-            d.next().ifPresent(n -> answer.put("next_check", new Answer().put("what", n.what().word()).number("field", n.what().ofField() ? n.field() : Double.NaN).number("gain_bits", n.gainBits()).number("minutes", n.minutes())
+            d.next().ifPresent(n -> answer.put("next_check", new Answer().put("what", n.what().word()).number("field", n.what().ofField() ? n.field() : Double.NaN).put("position", n.setting()).number("gain_bits", n.gainBits()).number("minutes", n.minutes())
                     .put("why", Wording.core().say(n.why()))));
             out.println(answer.put("tried", d.tried()).number("seconds", seconds).put("diagnostics", notes).json());
         } else {
@@ -53,6 +58,13 @@ final class DiagnoseVerb extends Verb {
             notes.forEach(n -> out.println("note: " + n));
         }
         return d.hypotheses().getFirst().fault().equals("none") ? 1 : 0;
+    }
+
+    /// Where something was measured, and the ends of the range, where measuring may tell most.
+    private Map<String, LensSection> settings(List<Observation> measured) {
+        List<String> listed = LensJson.positions(section).each().stream().map(Positions.Position::name).toList();
+        Stream<String> ends = listed.isEmpty() ? Stream.of() : Stream.of(listed.getFirst(), listed.getLast());
+        return Stream.concat(measured.stream().map(Observation::setting).filter(n -> !n.isEmpty()), ends).distinct().collect(Collectors.toMap(n -> n, n -> LensJson.read(section, n)));
     }
 
     private static String said(Diagnosis d, Diagnosis.Hypothesis h) {

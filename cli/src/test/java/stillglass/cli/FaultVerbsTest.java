@@ -87,6 +87,17 @@ class FaultVerbsTest {
     }
 
     @Test
+    void figuresMayComeFromSeveralPositionsOfASection() throws IOException {
+        Path zoom = file("zoom.json", Files.readString(RILL).replaceFirst("\"surfaces\"", "\"positions\":[{\"name\":\"near\",\"at\":1,\"gaps_mm\":{\"6\":12.5}},{\"name\":\"far\",\"at\":0}],\"surfaces\""));
+        Path seen = file("seen.json", "{\"observations\":[{\"what\":\"infinity_error_mm\",\"value\":0.3,\"sigma\":0.02,\"position\":\"near\"},{\"what\":\"infinity_error_mm\",\"value\":0.3,\"sigma\":0.02,\"position\":\"far\"}]}");
+        JsonNode j = run("diagnose", zoom, seen, "--json").json();
+        assertThat(j.get("hypotheses").get(0).get("fault").asString()).startsWith("shim");
+        assertThat(j.get("hypotheses").get(0).get("predicts").get("infinity_error_mm@near").asDouble()).isCloseTo(0.3, within(0.05));
+        Path elsewhere = file("elsewhere.json", Files.readString(seen).replace("near", "macro"));
+        assertThat(run("diagnose", zoom, elsewhere).err()).contains("zoom.json").contains("far, near").hasLineCount(1);
+    }
+
+    @Test
     void helicoidTellsTheEntryAndTheOrderOfTrials() throws IOException {
         Path threads = file("threads.json", "{\"outer\":{\"lead_mm\":12.0,\"starts\":6,\"hand\":\"right\"},\"inner\":{\"lead_mm\":4.5,\"starts\":4,\"hand\":\"left\"},\"key_slots\":1,\"trials_wanted\":true}");
         JsonNode j = run("helicoid", threads, "--infinity-error", "-2.0", "--sigma", "0.02", "--json").json();

@@ -53,9 +53,10 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     }
 
     /// A measurement that would tell faults apart.
+    /// @param setting zoom or focus setting; empty for the one the section is drawn at
     /// @param gainBits expected information
     /// @param minutes it takes
-    public record NextCheck(Observation.What what, double field, double gainBits, double minutes, Said why) {}
+    public record NextCheck(Observation.What what, double field, String setting, double gainBits, double minutes, Said why) {}
 
     public Diagnosis {
         hypotheses = List.copyOf(hypotheses);
@@ -74,7 +75,16 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
 
     /// @param touched glasses that were out of their seats since the lens was last right; empty when nobody knows. What was not touched is seldom wrong
     public static Diagnosis of(LensSection section, List<Observation> observations, LensFault.Seating seating, boolean pairs, Set<String> touched, Progress progress) {
-        Predictor predictor = new Predictor(section, seating, observations.stream().filter(o -> o.what().ofField()).map(Observation::field).toList());
+        return of(section, Map.of(), observations, seating, pairs, touched, progress);
+    }
+
+    /// Weighed by figures of several zoom or focus settings at once: a fault is the same at each, what it does is not.
+    /// @param settings the lens at the settings other than the one the section is drawn at, by the names the observations give
+    public static Diagnosis of(LensSection section, Map<String, LensSection> settings, List<Observation> observations, LensFault.Seating seating, boolean pairs, Set<String> touched, Progress progress) {
+        observations.stream().map(Observation::setting).filter(n -> !n.isEmpty() && !settings.containsKey(n)).findFirst().ifPresent(n -> {
+            throw new IllegalArgumentException("something was measured at “" + n + "”, and " + section.name() + " is not known there");
+        });
+        Predictor predictor = new Predictor(section, settings, seating, observations.stream().filter(o -> o.what().ofField()).map(Observation::field).toList());
         Predicted design = predictor.design();
         if (design.infinityMm().isEmpty()) {
             throw new IllegalArgumentException(section.name() + " brings nothing to a focus as designed: no fault can be weighed against it");
@@ -295,7 +305,7 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     }
 
     private static String key(Observation o) {
-        return o.what().word() + (o.what().ofField() ? ":" + o.field() : "");
+        return o.what().word() + (o.what().ofField() ? ":" + o.field() : "") + (o.setting().isEmpty() ? "" : "@" + o.setting());
     }
 
     private static Map<String, Double> told(Predicted p, List<Observation> observations, Predicted design) {
@@ -338,10 +348,11 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     /// Expected information of each further figure, for its minutes.
     private static Optional<NextCheck> next(List<Weighed> sorted, double[] p, List<Observation> have, Predicted design) {
         record Candidate(Observation o, double minutes) {}
-        List<Candidate> all = List.of(new Candidate(Observation.of(Observation.What.INFINITY_ERROR_MM, 0, 0.02), 5), new Candidate(Observation.spot(0, 10, 1), 8), new Candidate(Observation.spot(0.7, 10, 1), 9),
-                new Candidate(Observation.spot(1, 10, 1), 9), new Candidate(Observation.of(Observation.What.MAGNIFICATION_PERCENT, 0, 0.3), 12));
+        List<Candidate> all = new ArrayList<>(List.of(new Candidate(Observation.of(Observation.What.INFINITY_ERROR_MM, 0, 0.02), 5), new Candidate(Observation.spot(0, 10, 1), 8), new Candidate(Observation.spot(0.7, 10, 1), 9),
+                new Candidate(Observation.spot(1, 10, 1), 9), new Candidate(Observation.of(Observation.What.MAGNIFICATION_PERCENT, 0, 0.3), 12)));
+        design.elsewhere().keySet().stream().sorted().forEach(n -> all.addAll(List.of(new Candidate(Observation.of(Observation.What.INFINITY_ERROR_MM, 0, 0.02).at(n), 5), new Candidate(Observation.spot(0, 10, 1).at(n), 8))));
         int n = (int) Math.min(40, IntStream.range(0, p.length).filter(i -> p[i] > 1e-3).count());
-        return all.stream().filter(c -> have.stream().noneMatch(o -> o.what() == c.o.what() && Math.abs(o.field() - c.o.field()) < 0.05)).map(c -> {
+        return all.stream().filter(c -> have.stream().noneMatch(o -> o.what() == c.o.what() && o.setting().equals(c.o.setting()) && Math.abs(o.field() - c.o.field()) < 0.05)).map(c -> {
             double[] mean = new double[n];
             double[] sigma = new double[n];
             for (int i = 0; i < n; i++) {
@@ -350,7 +361,7 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
                 sigma[i] = Math.hypot(c.o.what() == Observation.What.RMS_UM ? 0.1 * mean[i] : c.o.sigma(), own(c.o.what(), mean[i]));
             }
             double bits = information(mean, sigma, Arrays.copyOf(p, n));
-            return new NextCheck(c.o.what(), c.o.field(), bits, c.minutes, Said.of("diagnosis.next", "what", place(c.o), "bits", bits));
+            return new NextCheck(c.o.what(), c.o.field(), c.o.setting(), bits, c.minutes, c.o.setting().isEmpty() ? Said.of("diagnosis.next", "what", place(c.o), "bits", bits) : Said.of("diagnosis.next.at", "what", place(c.o), "setting", c.o.setting(), "bits", bits));
         }).filter(c -> c.gainBits > 0.05).max(Comparator.comparingDouble(c -> c.gainBits / c.minutes));
     }
 

@@ -10,7 +10,8 @@ import java.util.OptionalDouble;
 /// @param sigma one standard deviation
 /// @param onFilm whether a figure of sharpness was taken on the film rather than on its best plane
 /// @param atM true distance, for the distance scale
-public record Observation(What what, double field, OptionalDouble azimuthDeg, double value, double sigma, boolean onFilm, double atM) {
+/// @param setting zoom or focus setting of the section it was measured at; empty for the one the section is drawn at
+public record Observation(What what, double field, OptionalDouble azimuthDeg, double value, double sigma, boolean onFilm, double atM, String setting) {
     /// What can be measured. Names are those of the files.
     public enum What {
         /// Image of infinity minus film, mm, positive behind it; against what the design gives.
@@ -49,6 +50,16 @@ public record Observation(What what, double field, OptionalDouble azimuthDeg, do
         if (!Double.isFinite(value) || !(sigma > 0 && sigma < 1e6) || !(field >= 0 && field <= 1.2) || !(atM > 0)) {
             throw new IllegalArgumentException(what.word() + ": value " + value + ", sigma " + sigma + ", field " + field + " are no measurement: give finite numbers, a sigma above 0 and a field of 0 to 1");
         }
+    }
+
+    /// At the setting the section is drawn at.
+    public Observation(What what, double field, OptionalDouble azimuthDeg, double value, double sigma, boolean onFilm, double atM) {
+        this(what, field, azimuthDeg, value, sigma, onFilm, atM, "");
+    }
+
+    /// The same measured at a zoom or focus setting.
+    public Observation at(String named) {
+        return new Observation(what, field, azimuthDeg, value, sigma, onFilm, atM, named);
     }
 
     /// A figure of the whole lens.

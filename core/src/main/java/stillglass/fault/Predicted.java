@@ -1,7 +1,11 @@
 package stillglass.fault;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalDouble;
+import java.util.function.BiFunction;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import stillglass.prove.ScaleTurn;
 
@@ -14,7 +18,8 @@ import stillglass.prove.ScaleTurn;
 /// @param azimuthsDeg round the picture, one where nothing leans
 /// @param best spots on the best plane of the axis, by azimuth and field, µm; NaN where no light comes
 /// @param film the same on the film
-record Predicted(OptionalDouble infinityMm, double magnificationPercent, double focalMm, List<Double> fields, List<Double> azimuthsDeg, List<List<Double>> best, List<List<Double>> film) {
+/// @param elsewhere the same at other zoom and focus settings, by name
+record Predicted(OptionalDouble infinityMm, double magnificationPercent, double focalMm, List<Double> fields, List<Double> azimuthsDeg, List<List<Double>> best, List<List<Double>> film, Map<String, Predicted> elsewhere) {
     private static final double DARK = 1e4;
 
     Predicted {
@@ -22,6 +27,12 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
         azimuthsDeg = List.copyOf(azimuthsDeg);
         best = best.stream().map(List::copyOf).toList();
         film = film.stream().map(List::copyOf).toList();
+        elsewhere = Map.copyOf(elsewhere);
+    }
+
+    /// Something done to every other setting too.
+    private Map<String, Predicted> others(BiFunction<String, Predicted, Predicted> done) {
+        return elsewhere.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> done.apply(e.getKey(), e.getValue())));
     }
 
     /// A spot at a place, µm; where nothing leans and for no azimuth the root mean square round the picture. A place that stays dark counts as a spot of ten millimetres.
@@ -55,7 +66,7 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
     Predicted towards(Predicted other, double share) {
         OptionalDouble focus = infinityMm.isPresent() && other.infinityMm.isPresent() ? OptionalDouble.of((1 - share) * infinityMm.getAsDouble() + share * other.infinityMm.getAsDouble()) : OptionalDouble.empty();
         return new Predicted(focus, (1 - share) * magnificationPercent + share * other.magnificationPercent, (1 - share) * focalMm + share * other.focalMm, fields, azimuthsDeg,
-                mixed(best, other.best, share), mixed(film, other.film, share));
+                mixed(best, other.best, share), mixed(film, other.film, share), others((name, p) -> p.towards(Objects.requireNonNull(other.elsewhere.get(name)), share)));
     }
 
     private static List<List<Double>> mixed(List<List<Double>> a, List<List<Double>> b, double share) {
@@ -66,12 +77,15 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
     Predicted turned(int steps) {
         int n = azimuthsDeg.size();
         return new Predicted(infinityMm, magnificationPercent, focalMm, fields, azimuthsDeg, IntStream.range(0, n).mapToObj(i -> best.get(Math.floorMod(i - steps, n))).toList(),
-                IntStream.range(0, n).mapToObj(i -> film.get(Math.floorMod(i - steps, n))).toList());
+                IntStream.range(0, n).mapToObj(i -> film.get(Math.floorMod(i - steps, n))).toList(), others((name, p) -> p.turned(steps)));
     }
 
     /// What would be measured; empty where nothing focuses.
     /// @param design the lens as designed
     OptionalDouble of(Observation o, Predicted design) {
+        if (!o.setting().isEmpty()) {
+            return Objects.requireNonNull(elsewhere.get(o.setting())).of(o.at(""), Objects.requireNonNull(design.elsewhere.get(o.setting())));
+        }
         return switch (o.what()) {
             case INFINITY_ERROR_MM -> infinityMm;
             case RMS_UM -> OptionalDouble.of(spotUm(o.field(), o.azimuthDeg(), o.onFilm()));
@@ -101,6 +115,6 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
     boolean like(Predicted other) {
         boolean focus = infinityMm.isPresent() == other.infinityMm.isPresent() && (infinityMm.isEmpty() || Math.abs(infinityMm.getAsDouble() - other.infinityMm.getAsDouble()) < Observation.What.INFINITY_ERROR_MM.usualSigma(0));
         boolean spots = fields.stream().allMatch(f -> Math.abs(Math.log(spotUm(f, OptionalDouble.empty(), false) / other.spotUm(f, OptionalDouble.empty(), false))) < 0.1);
-        return focus && spots && Math.abs(magnificationPercent - other.magnificationPercent) < Observation.What.MAGNIFICATION_PERCENT.usualSigma(0);
+        return elsewhere.entrySet().stream().allMatch(e -> e.getValue().like(Objects.requireNonNull(other.elsewhere.get(e.getKey())))) && focus && spots && Math.abs(magnificationPercent - other.magnificationPercent) < Observation.What.MAGNIFICATION_PERCENT.usualSigma(0);
     }
 }

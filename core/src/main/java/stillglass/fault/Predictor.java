@@ -2,8 +2,10 @@ package stillglass.fault;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
@@ -26,7 +28,15 @@ final class Predictor {
     private final double focal;
     private final Predicted design;
 
+    private final Map<String, Predictor> elsewhere;
+
     Predictor(LensSection section, LensFault.Seating seating, List<Double> wanted) {
+        this(section, Map.of(), seating, wanted);
+    }
+
+    /// @param settings the same lens at other zoom and focus settings, by name
+    Predictor(LensSection section, Map<String, LensSection> settings, LensFault.Seating seating, List<Double> wanted) {
+        elsewhere = settings.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> new Predictor(e.getValue(), seating, wanted)));
         designed = new LensSection(section.name(), section.form(), section.nominalFocalLengthMm(), section.fNumber(), section.imageCircleMm(), List.of(D_LINE), section.surfaces(), section.elements(),
                 section.focusing(), section.basis(), section.tilts(), section.seats());
         this.seating = seating;
@@ -78,7 +88,7 @@ final class Predictor {
                 : OptionalDouble.empty();
         double efl = Paraxial.of(built).eflMm();
         double magnification = Double.isFinite(efl) ? Math.clamp(100 * (efl / focal - 1), -1000, 1000) : 1000;
-        return new Predicted(infinity, magnification, Double.isFinite(efl) ? efl : focal, fields, around, best, film);
+        return new Predicted(infinity, magnification, Double.isFinite(efl) ? efl : focal, fields, around, best, film, elsewhere.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().predict(faults))));
     }
 
     /// Spots of all fields: the axis is the same from every direction.

@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
@@ -17,7 +19,12 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
+import stillglass.optics.Medium;
+import stillglass.optics.Paraxial;
+import stillglass.optics.Positions;
+import stillglass.optics.Surface;
 import stillglass.optics.misassembly.LensFault;
+import stillglass.optics.misassembly.MountedFilm;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.say.Wording;
 
@@ -87,6 +94,44 @@ class DiagnosisTest {
 
     private static List<String> leaning(Diagnosis d) {
         return d.hypotheses().stream().filter(h -> h.fault().startsWith("unseated") || h.fault().startsWith("decentred")).flatMap(h -> d.said(h).stream()).map(Wording.core()::say).filter(s -> s.contains("leaning") || s.contains("off the axis")).toList();
+    }
+
+    /// Two thin glasses as a zoom. A shim under the mount moves the picture alike at every setting, a glass that stands off does not: one figure leaves both open, three settle it.
+    @ParameterizedTest
+    @ValueSource(strings = {"shim-missing:5:0.4", "gap:3:0.8"})
+    void figuresOfSeveralZoomSettingsTellWhatOneCannot(String made) {
+        LensSection wide = Lenses.with(Lenses.twoThin(), 2, new Surface(Double.POSITIVE_INFINITY, 10, new Medium.Air(), 3, true));
+        Positions zoom = new Positions(List.of(new Positions.Position("long", 66.7, Map.of(2, 25.0, 3, 25.0), Optional.of(66.7), Optional.of(11.0)), new Positions.Position("short", 52.6, Map.of(2, 2.0, 3, 2.0), Optional.of(52.6), Optional.of(9.0))));
+        Map<String, LensSection> settings = Map.of("long", zoom.at(wide, "long"), "short", zoom.at(wide, "short"));
+        List<LensFault> fault = List.of(LensFault.parse(made));
+        List<Observation> one = List.of(Observation.of(Observation.What.INFINITY_ERROR_MM, shift(wide, fault), 0.02));
+        List<Observation> all = new ArrayList<>(one);
+        settings.forEach((name, lens) -> all.add(Observation.of(Observation.What.INFINITY_ERROR_MM, shift(lens, fault), 0.02).at(name)));
+
+        assertThat(shim(Diagnosis.of(wide, settings, one, LensFault.Seating.RIM, false, Set.of(), Progress.SILENT))).isBetween(0.05, 0.75);
+        Diagnosis d = Diagnosis.of(wide, settings, all, LensFault.Seating.RIM, false, Set.of(), Progress.SILENT);
+        assertThat(shim(d)).as("%s", d.likely()).satisfies(p -> assertThat(made.startsWith("shim") ? p : 1 - p).isGreaterThan(0.98));
+        assertThat(d.hypotheses().getFirst().predicts()).containsKeys("infinity_error_mm@long", "infinity_error_mm@short");
+        assertThatThrownBy(() -> Diagnosis.of(wide, Map.of(), all, LensFault.Seating.RIM, false, Set.of(), Progress.SILENT)).hasMessageContaining("is not known there");
+    }
+
+    @Test
+    void theNextFigureMayBeOneOfAnotherSetting() {
+        LensSection wide = Lenses.with(Lenses.twoThin(), 2, new Surface(Double.POSITIVE_INFINITY, 10, new Medium.Air(), 3, true));
+        LensSection far = new Positions(List.of(new Positions.Position("long", 66.7, Map.of(2, 25.0, 3, 25.0), Optional.of(66.7), Optional.of(11.0)))).at(wide, "long");
+        Diagnosis d = Diagnosis.of(wide, Map.of("long", far), List.of(Observation.of(Observation.What.INFINITY_ERROR_MM, 0.4, 0.02), Observation.spot(0, 60, 6), Observation.spot(0.7, 60, 6), Observation.spot(1, 60, 6), Observation.of(Observation.What.MAGNIFICATION_PERCENT, 0, 0.3)),
+                LensFault.Seating.RIM, false, Set.of(), Progress.SILENT);
+        assertThat(d.next()).hasValueSatisfying(n -> assertThat(Wording.core().say(n.why())).contains("at long"));
+    }
+
+    /// By first order, which the diagnosis does not use.
+    private static double shift(LensSection lens, List<LensFault> fault) {
+        LensSection built = MountedFilm.of(LensFault.apply(lens, fault, LensFault.Seating.RIM).lens(), lens, fault);
+        return Paraxial.of(built).bfdMm() - built.surfaces().getLast().thicknessMm() - (Paraxial.of(lens).bfdMm() - lens.surfaces().getLast().thicknessMm());
+    }
+
+    private static double shim(Diagnosis d) {
+        return d.hypotheses().stream().filter(h -> h.fault().startsWith("shim")).mapToDouble(Diagnosis.Hypothesis::probability).sum();
     }
 
     /// One figure that several faults explain: the glass that was out is likelier than one that nobody has touched.

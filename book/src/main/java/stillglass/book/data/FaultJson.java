@@ -50,7 +50,7 @@ public final class FaultJson {
             throw new BadInput(file, "/observations/" + at + "/value", "is " + value + ": " + what.word() + " is above 0");
         }
         return new Observation(what, o.path("field").asDouble(0), o.has("azimuth_deg") ? OptionalDouble.of(o.get("azimuth_deg").asDouble()) : OptionalDouble.empty(), value,
-                o.path("sigma").asDouble(what.usualSigma(value)), o.path("plane").asString("best").equals("film"), o.path("at_m").asDouble(1));
+                o.path("sigma").asDouble(what.usualSigma(value)), o.path("plane").asString("best").equals("film"), o.path("at_m").asDouble(1), o.path("position").asString(""));
     }
 
     /// @param share one standard deviation of a frequency, as a share of it

@@ -37,12 +37,24 @@ public final class LensJson {
         String name = String.valueOf(file.getFileName());
         JsonNode j = CheckedJson.file(file, SCHEMA);
         LensSection lens = lens(name, j);
+        return at(name, "/positions", () -> positions(name, j, lens).at(lens, position));
+    }
+
+    /// The positions a section lists, in order.
+    /// @throws BadInput naming file and field
+    public static Positions positions(Path file) {
+        String name = String.valueOf(file.getFileName());
+        JsonNode j = CheckedJson.file(file, SCHEMA);
+        return positions(name, j, lens(name, j));
+    }
+
+    private static Positions positions(String name, JsonNode j, LensSection lens) {
         List<Positions.Position> each = new ArrayList<>();
         int n = 0;
         for (JsonNode p : j.path("positions")) {
             each.add(at(name, "/positions/" + n++, () -> position(p, lens)));
         }
-        return at(name, "/positions", () -> new Positions(each).at(lens, position));
+        return new Positions(each);
     }
 
     private static Positions.Position position(JsonNode p, LensSection lens) {
