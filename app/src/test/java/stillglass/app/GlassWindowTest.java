@@ -177,7 +177,38 @@ class GlassWindowTest {
         assertThat(first).contains("E3").contains("focal length 38.9");
         window.fire("sorted-1");
         assertThat(Window.onUi(() -> ((TextField) window.shell.lookup("#m-E2-front")).getText())).as("the hollow glass lies in the middle").isIn("-20.25", "-19.3");
-        assertThat(Window.onUi(() -> ((TextField) window.shell.lookup("#m-E1-gap")).getText())).isEqualTo("6");
+        assertThat(typed("E1-gap")).isEqualTo("6");
+    }
+
+    /// Glasses as cards: moved and turned by keys, dragged by the mouse; gaps belong to places.
+    @Test
+    void glassesAreMovedAndTurnedAsCards() {
+        window.settle();
+        window.click("new-measured");
+        for (String[] pair : new String[][] {{"E1-front", "30"}, {"E1-rear", "80"}, {"E1-thick", "4"}, {"E1-diameter", "22"}, {"E1-gap", "3"}, {"E2-front", "-40"}, {"E2-rear", "-25"}, {"E2-thick", "2"}, {"E2-diameter", "16"}, {"E2-gap", "0"},
+            {"E3-front", "25"}, {"E3-rear", "60"}, {"E3-thick", "3"}, {"E3-diameter", "16"}}) {
+            type(pair[0], pair[1]);
+        }
+        assertThat(window.find("glass-card-3")).as("a cemented pair is one card").isEmpty();
+        Window.onUi(() -> {
+            window.shell.lookup("#glass-card-1").requestFocus();
+            return true;
+        });
+        window.press(KeyCode.RIGHT);
+        assertThat(typed("E3-front")).isEqualTo("30");
+        assertThat(typed("E1-gap")).as("cement stays with the pair").isEqualTo("0");
+        assertThat(typed("E2-gap")).as("a gap stays with its place").isEqualTo("3");
+        window.press(KeyCode.T);
+        assertThat(typed("E3-front")).as("the same glass is turned").isEqualTo("80");
+        robot.drag("#glass-card-2").dropTo("#glass-card-1");
+        window.settle();
+        assertThat(typed("E1-front")).isEqualTo("80");
+        assertThat(typed("E1-gap")).isEqualTo("3");
+        assertThat(typed("E2-gap")).isEqualTo("0");
+    }
+
+    private String typed(String field) {
+        return Window.onUi(() -> ((TextField) window.shell.lookup("#m-" + field)).getText());
     }
 
     private void type(String field, String text) {

@@ -24,6 +24,7 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.DueDay;
 import stillglass.app.theme.Words;
 import stillglass.look.FindingKind;
+import stillglass.ticket.proof.NamedGlass;
 import stillglass.ticket.Agreement;
 import stillglass.ticket.arrival.ArrivalEvent;
 
@@ -108,7 +109,7 @@ public final class BookPage implements Page {
 
     /// Measures or guesses the optics of the ticket that is open.
     public void measureOptics() {
-        desk.shown().ifPresent(w -> measure.forTicket(w.state().tag().number(), w.state().tag().title(), (id, name) -> {
+        desk.shown().ifPresent(w -> measure.forTicket(w.state().tag().number(), w.state().tag().title(), NamedGlass.out(w.state().joints(), w.instrument()), (id, name) -> {
             desk.submit(new ArrivalEvent.SectionKnown(id));
             begun();
         }, this::begun));

@@ -42,6 +42,11 @@ final class MeasurePage {
     private Runnable away;
     private final Button leave;
     private final Map<String, TextField> fields = new LinkedHashMap<>();
+    /// What rows are called, where their glasses came from a tray.
+    private final Map<String, String> called = new LinkedHashMap<>();
+    private final List<Label> rowNames = new ArrayList<>();
+    private final GlassCards cards = new GlassCards(this::take);
+    private boolean taking;
     private final Map<MeasureModel.Way, Button> ways = new EnumMap<>(MeasureModel.Way.class);
     private final Map<MeasureModel.Way, VBox> sheets = new EnumMap<>(MeasureModel.Way.class);
     private final StackPane plate = new StackPane();
@@ -87,8 +92,8 @@ final class MeasurePage {
         leave = Build.button(Words.of("measure.back"), "Esc", this::leave);
         leave.setId("measure-back");
         sheets.put(MeasureModel.Way.GLASSES, Build.column(8, Build.label(Words.of("measure.glasses.how"), "soft"),
-                Build.row(8, readings, row("ring", "ball")), table(), row("iris-behind", "iris-after"),
-                Build.row(8, row("back"), sort), sorted));
+                Build.row(8, readings, row("ring", "ball")), table(), Build.row(14, row("iris-behind", "iris-after"), row("back"), sort),
+                cards.node(), sorted));
         sheets.put(MeasureModel.Way.FORM, Build.column(8, Build.label(Words.of("measure.form.how"), "soft"), forms));
         sheets.put(MeasureModel.Way.RIMS, Build.column(8, Build.label(Words.of("measure.rims.how"), "soft"),
                 row("rim-front", "iris-looks"), row("rim-rear", "back-focus"), row("rims-apart", "iris-from-rear")));
@@ -121,10 +126,18 @@ final class MeasurePage {
     }
 
     /// The next section is the optics of a job that runs.
+    /// @param onTray glasses that lie on its tray: one row for each while nothing is typed
     /// @param take hears the identifier of the section and its name
     /// @param back goes back to the job
-    void forTicket(String ticket, String title, BiConsumer<String, String> take, Runnable back) {
+    void forTicket(String ticket, String title, List<String> onTray, BiConsumer<String, String> take, Runnable back) {
         instead = Optional.of(take);
+        if (MeasureModel.count(typed()) == 0) {
+            called.clear();
+            for (int i = 0; i < Math.min(onTray.size(), MeasureModel.MOST_GLASSES); i++) {
+                called.put("E" + (i + 1) + ".called", onTray.get(i));
+            }
+            show();
+        }
         away = back;
         use.setText(Words.of("measure.use", ticket));
         leave.setText(Words.of("measure.back.ticket", ticket));
@@ -166,7 +179,7 @@ final class MeasurePage {
         for (int i = 1; i <= MeasureModel.MOST_GLASSES; i++) {
             GlassSketch sketch = new GlassSketch();
             sketches.add(sketch);
-            List<Node> row = new ArrayList<>(List.of(Build.row(8, Build.line("E" + i, "strong"), sketch)));
+            List<Node> row = new ArrayList<>(List.of(Build.row(8, rowName(i), sketch)));
             grid.add(row.getFirst(), 0, i);
             for (int c = 0; c < MeasureModel.COLUMNS.size(); c++) {
                 TextField f = field("E" + i + "." + MeasureModel.COLUMNS.get(c));
@@ -176,6 +189,27 @@ final class MeasurePage {
             glassRows.add(row);
         }
         return grid;
+    }
+
+    private Label rowName(int row) {
+        Label name = Build.line("E" + row, "strong");
+        rowNames.add(name);
+        return name;
+    }
+
+    /// Puts what belongs to glasses where they were put, all at once.
+    private void take(Map<String, String> arranged) {
+        taking = true;
+        arranged.forEach((k, v) -> {
+            if (k.endsWith(".called")) {
+                called.put(k, v);
+            } else {
+                field(k).setText(v);
+            }
+        });
+        taking = false;
+        sorted.getChildren().clear();
+        show();
     }
 
     private void toggleReadings() {
@@ -213,6 +247,9 @@ final class MeasurePage {
     }
 
     private void show() {
+        if (taking) {
+            return;
+        }
         MeasureModel m = MeasureModel.of(way, typed(), byReading, form.map(desk.shelf()::section));
         model = Optional.of(m);
         chosen(readings, byReading);
@@ -221,13 +258,15 @@ final class MeasurePage {
         }
         plate.getChildren().setAll(m.section().<Node>map(LensPlate::new).orElseGet(() -> Build.label(Words.of("measure.nothing"), "soft")));
         for (int i = 0; i < glassRows.size(); i++) {
-            boolean wanted = i <= m.shapes().size();
+            boolean wanted = i <= Math.max(m.shapes().size(), called.size() - 1);
             glassRows.get(i).forEach(n -> {
                 n.setVisible(wanted);
                 n.setManaged(wanted);
             });
             sketches.get(i).show(i < m.shapes().size() ? m.shapes().get(i) : Optional.empty());
+            rowNames.get(i).setText(GlassRows.called(called, i + 1));
         }
+        cards.show(typed(), m.shapes());
         figures.getChildren().setAll(m.figures().stream().map(f -> (Node) Build.label(f)).toList());
         remarks.getChildren().setAll(m.remarks().stream().map(r -> (Node) Build.label("–  " + Words.capital(r), "soft", "small")).toList());
         missing.setText(m.missing());
@@ -281,8 +320,7 @@ final class MeasurePage {
         for (int i = 0; i < likely.size(); i++) {
             OrderFinder.Arrangement a = likely.get(i);
             Button b = Build.button(Words.of("measure.sort.one", LooseSheet.said(a), 100 * a.probability(), a.eflMm(), a.bfdMm()), "", () -> {
-                sheet.arranged(was, a).forEach((k, v) -> field(k).setText(v));
-                sorted.getChildren().clear();
+                take(sheet.arranged(was, a));
             }, "chip");
             b.setId("sorted-" + (i + 1));
             sorted.getChildren().add(b);
@@ -296,6 +334,7 @@ final class MeasurePage {
     private Map<String, String> typed() {
         Map<String, String> typed = new LinkedHashMap<>();
         fields.forEach((k, f) -> typed.put(k, f.getText()));
+        typed.putAll(called);
         return typed;
     }
 

@@ -87,7 +87,7 @@ public final class FaultReport {
         boolean alike = d.alike().stream().anyMatch(c -> c.stream().anyMatch(x -> family(x).equals(name)) && c.stream().anyMatch(x -> family(x).equals(ranked.getFirst())));
         boolean first = ranked.getFirst().equals(name) || alike;
         boolean three = first || ranked.subList(0, Math.min(3, ranked.size())).contains(name);
-        return Optional.of(new Judged(fault.shortForm().split(":")[0], first, three, apart(design, fault, name), d.hypotheses().getFirst().probability() + (alike ? classOf(d) : 0), seconds));
+        return Optional.of(new Judged(fault.shortForm().split(":")[0], first, three, apart(design, fault, name), d.hypotheses().getFirst().probability() + classOf(d), seconds));
     }
 
     private static boolean apart(LensSection design, LensFault fault, String name) {
