@@ -79,6 +79,8 @@ class AssemblyFaultWindowTest {
         assertThat(told()).contains("E4 reversed (").contains("a chart as designed").contains("If the assembly were wrong, the section says:")
                 // By hand: drawn out 6.18 mm for 2 m, and 6.03 more.
                 .contains("2 m on the scale is sharp at 1.13 m");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        window.until("Close says it, too", () -> said("E4 reversed ("));
     }
 
     @Test

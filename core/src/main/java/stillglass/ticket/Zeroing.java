@@ -21,6 +21,8 @@ import stillglass.ticket.story.World;
 /// How a focus ring is zeroed in numbers: the error of infinity, or of its distance scale, through the lead of the thread it moves, as far as both are known.
 public final class Zeroing {
     private static final double NEAREST_FOCAL = 4.2;
+    /// The nearest distance most scales go to, by which a loss at the near end is told.
+    private static final double NEAR_M = 1;
     private static final Pattern FOCAL = Pattern.compile("(\\d{1,4}(?:\\.\\d)?)\\s*mm\\b");
 
     private Zeroing() {}
@@ -34,6 +36,20 @@ public final class Zeroing {
         });
     }
 
+    /// What can be done where shims are lost and none are at hand: the error taken up by the focusing thread, and what that costs at the near end.
+    /// @param errorMm image of infinity minus film, positive behind it
+    /// @return nothing where no thread is known by its lead
+    public static Optional<Said> instead(double errorMm, double sigmaMm, TicketState state, World world) {
+        return thread(state, world).map(t -> {
+            ZeroTurn turn = ZeroTurn.of(errorMm, sigmaMm, t.seen.leadMm(), t.seen.sigmaMm());
+            OptionalDouble focal = focal(state, world);
+            boolean near = turn.towardsNear() && focal.isPresent() && 1000 * NEAR_M > NEAREST_FOCAL * focal.getAsDouble();
+            double left = near ? ScaleTurn.extension(NEAR_M, focal.getAsDouble()) - errorMm : 0;
+            return left > 0 ? Said.of("zero.instead.near", "degrees", turn.degrees(), "sigma", turn.sigmaDegrees(), "joint", t.joint, "mm", errorMm, "near", NEAR_M, "becomes", ScaleTurn.distance(left, focal.getAsDouble()))
+                    : Said.of(turn.towardsNear() ? "zero.instead" : "zero.instead.beyond", "degrees", turn.degrees(), "sigma", turn.sigmaDegrees(), "joint", t.joint, "mm", Math.abs(errorMm));
+        });
+    }
+
     /// How far the ring is turned against the lens so that its scale is true, from distances that were measured.
     /// @param measured of the distance scale
     /// @return nothing before a distance was measured; what is lacking where focal length or lead are not known
@@ -41,7 +57,7 @@ public final class Zeroing {
         if (measured.isEmpty()) {
             return Optional.empty();
         }
-        OptionalDouble focal = world.section().map(l -> OptionalDouble.of(Paraxial.of(l).eflMm())).filter(e -> e.getAsDouble() > 0).orElseGet(() -> named(state.tag().title()));
+        OptionalDouble focal = focal(state, world);
         Optional<Named> thread = thread(state, world);
         if (focal.isEmpty() || thread.isEmpty()) {
             return Optional.of(Said.of(thread.isEmpty() ? "scale.no-lead" : "scale.no-focal"));
@@ -58,6 +74,10 @@ public final class Zeroing {
         }
         return Optional.of(Math.abs(turn.degrees()) <= 2 * turn.sigmaDegrees() ? Said.of("scale.enough", "sigma", turn.sigmaDegrees())
                 : Said.of(turn.degrees() > 0 ? "scale.far" : "scale.to-near", "degrees", Math.abs(turn.degrees()), "sigma", turn.sigmaDegrees(), "joint", thread.get().joint, "focal", f));
+    }
+
+    private static OptionalDouble focal(TicketState state, World world) {
+        return world.section().map(l -> OptionalDouble.of(Paraxial.of(l).eflMm())).filter(e -> e.getAsDouble() > 0).orElseGet(() -> named(state.tag().title()));
     }
 
     /// The focal length as the name of a lens has it.

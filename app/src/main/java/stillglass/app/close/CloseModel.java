@@ -2,6 +2,7 @@ package stillglass.app.close;
 
 import java.util.List;
 import java.util.Optional;
+import stillglass.app.checks.Causes;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.open.Doing;
@@ -36,9 +37,11 @@ import stillglass.ticket.story.Stage;
 /// @param ahead names of what follows, in order
 /// @param tests tests that wait: joints closed whose function was not tried yet, or failed
 /// @param failure the function that failed last, with what may be to blame
+/// @param causes what may be wrong with the assembly, by what was measured of it; empty while nothing disagrees
 /// @param ledger what is still open
 public record CloseModel(
-        Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, LedgerLines ledger, boolean anythingOpened, boolean done) {
+        Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, List<String> causes, LedgerLines ledger, boolean anythingOpened, boolean done) {
+    private static final int MOST_CAUSES = 5;
     private static final int MOST_PARTS = 12;
     private static final int MOST_TESTS = 3;
     private static final int MOST_SUSPECTS = 3;
@@ -133,6 +136,7 @@ public record CloseModel(
     public CloseModel {
         ahead = List.copyOf(ahead);
         tests = List.copyOf(tests);
+        causes = List.copyOf(causes);
     }
 
     public static CloseModel of(Work work) {
@@ -142,7 +146,7 @@ public record CloseModel(
         Ledger ledger = work.ledger();
         return new CloseModel(
                 way.stream().findFirst().map(step -> now(step, s.joints().order().size() - s.joints().openNow().size() + 1, work)),
-                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, work.computed().rework().map(CloseModel::failure),
+                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, work.computed().rework().map(CloseModel::failure), Causes.told(s, work).lines().stream().limit(MOST_CAUSES).toList(),
                 new LedgerLines(ledger.count(), ledger.lines(MOST_PARTS).stream().map(Words::sentence).toList()), !s.joints().order().isEmpty(), s.done(Stage.CLOSE));
     }
 

@@ -146,11 +146,24 @@ public final class CloseView implements Station {
     private List<Node> worth(CloseModel m) {
         List<CloseModel.Test> worth = m.tests().stream().filter(t -> !t.must()).toList();
         if (worth.isEmpty()) {
-            return List.of();
+            return causes(m);
         }
         VBox box = Build.column(5, Build.label(Words.of("close.try.worth"), "strong"), Build.label(worth.getFirst().why(), "soft", "small"));
         box.getStyleClass().add("worth");
         worth.forEach(t -> box.getChildren().add(Build.head(8, 1, Build.line(Words.capital(t.test())), verdicts(t, m, "button"))));
+        List<Node> all = new ArrayList<>(List.of(box));
+        all.addAll(causes(m));
+        return all;
+    }
+
+    /// What may be wrong with the assembly, by what was measured of it.
+    private static List<Node> causes(CloseModel m) {
+        if (m.causes().isEmpty()) {
+            return List.of();
+        }
+        VBox box = Build.column(3, m.causes().stream().map(c -> (Node) Build.label(c, "small")).toArray(Node[]::new));
+        box.getStyleClass().add("worth");
+        box.setId("close-causes");
         return List.of(box);
     }
 

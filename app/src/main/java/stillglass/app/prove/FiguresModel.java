@@ -22,6 +22,7 @@ import stillglass.prove.speed.SpeedReading;
 import stillglass.ticket.Zeroing;
 import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.joints.Trial;
+import stillglass.ticket.proof.CollarSetting;
 import stillglass.ticket.proof.Provable;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.readings.Readings;
@@ -175,6 +176,9 @@ public record FiguresModel(List<Row> rows, int chosen) {
         }
         if (p.quantity() == Quantity.SCALE) {
             Zeroing.scale(p.points().stream().flatMap(t -> t.now().stream()).toList(), work.state(), work.world()).ifPresent(said -> out.add(Words.sentence(said)));
+        }
+        if (p.quantity() == Quantity.SHARPNESS) {
+            CollarSetting.of(work.state().readings(), work.state().joints()).forEach(said -> out.add(Words.sentence(said)));
         }
         if (verdict.filter(v -> v == Verdict.FAILS).isPresent()) {
             List<String> suspects = suspects(p.quantity(), work);

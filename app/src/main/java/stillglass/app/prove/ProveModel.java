@@ -3,6 +3,7 @@ package stillglass.app.prove;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import stillglass.app.checks.Causes;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Work;
@@ -13,6 +14,7 @@ import stillglass.prove.InfinityShims;
 import stillglass.prove.ScaleTurn;
 import stillglass.prove.VeilChange;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.Zeroing;
 import stillglass.ticket.joints.ShimStack;
 import stillglass.ticket.proof.Proof;
 import stillglass.ticket.proof.ProofEvent;
@@ -159,6 +161,9 @@ public record ProveModel(
         });
         if (stack.isEmpty()) {
             sum.add(Words.of(fittedMm + r.errorMm() < 0 ? "prove.sum.negative" : "prove.sum.none", 1000 * TOLERANCE_MM));
+        }
+        if ((stack.isEmpty() || !known) && Math.abs(r.errorMm()) <= MOST_SHIMS_MM) {
+            Zeroing.instead(r.errorMm(), r.sigmaMm(), work.state(), work.world()).ifPresent(said -> sum.add(Words.say(said)));
         }
     }
 

@@ -1,5 +1,6 @@
 package stillglass.ticket.readings;
 
+import java.util.List;
 import java.util.Optional;
 import stillglass.device.Source;
 import stillglass.prove.measure.Quantity;
@@ -34,6 +35,30 @@ public sealed interface ReadingEvent extends Event, ReadingIntent {
         /// Whether anything could be measured so.
         public static boolean possible(double errorMm, double uncertaintyMm) {
             return Math.abs(errorMm) < MOST_MM && uncertaintyMm >= 0 && uncertaintyMm < MOST_UNCERTAIN_MM;
+        }
+    }
+
+    /// How sharp the corners were with eccentric collars at a setting.
+    /// @param collarsDeg one or two, clockwise from their marks, seen from the front
+    /// @param cornersLpMm half-modulation frequency of the picture as it is seen upright: top left, top right, bottom right, bottom left
+    @Named("collars-tried")
+    record CollarsTried(Phase phase, List<Double> collarsDeg, List<Double> cornersLpMm) implements ReadingEvent {
+        private static final int CORNERS = 4;
+        private static final double MOST_DEG = 3600;
+        private static final double MOST_LP_MM = 1e4;
+
+        public CollarsTried {
+            collarsDeg = List.copyOf(collarsDeg);
+            cornersLpMm = List.copyOf(cornersLpMm);
+            if (!possible(collarsDeg, cornersLpMm)) {
+                throw new IllegalArgumentException("collars at " + collarsDeg + " with corners of " + cornersLpMm + " are out of range: give one or two angles and four frequencies above 0");
+            }
+        }
+
+        /// Whether anything could be measured so.
+        public static boolean possible(List<Double> collarsDeg, List<Double> cornersLpMm) {
+            return !collarsDeg.isEmpty() && collarsDeg.size() <= 2 && collarsDeg.stream().allMatch(d -> Math.abs(d) <= MOST_DEG)
+                    && cornersLpMm.size() == CORNERS && cornersLpMm.stream().allMatch(f -> f > 0 && f < MOST_LP_MM);
         }
     }
 

@@ -19,9 +19,10 @@ import stillglass.ticket.story.Recorded;
 /// @param tries every trial of a function, in order
 /// @param infinity every reading of infinity, in order
 /// @param measured every other measurement, in order
-public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity> infinity, List<Measurement> measured) {
+/// @param collars every setting of collars that was tried, in order
+public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity> infinity, List<Measurement> measured, List<Collars> collars) {
     /// Nothing was.
-    public static final Readings NONE = new Readings(Map.of(), List.of(), List.of(), List.of());
+    public static final Readings NONE = new Readings(Map.of(), List.of(), List.of(), List.of(), List.of());
 
     /// A function at a time.
     public record Key(Phase phase, String check) {}
@@ -51,7 +52,12 @@ public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity>
     /// @param seq number of its row
     public record Measurement(long seq, ReadingEvent.Measured read) {}
 
+    /// Corners at a setting of collars.
+    /// @param seq number of its row
+    public record Collars(long seq, ReadingEvent.CollarsTried tried) {}
+
     public Readings {
+        collars = List.copyOf(collars);
         checks = Grown.kept(checks);
         tries = List.copyOf(tries);
         measured = List.copyOf(measured);
@@ -63,10 +69,11 @@ public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity>
         return switch (happened) {
             case ReadingEvent.FunctionChecked e -> {
                 Tried tried = new Tried(new Key(e.phase(), e.check()), new Check(row.seq(), e.found()));
-                yield new Readings(Grown.by(checks, tried.key, tried.check), Grown.by(tries, tried), infinity, measured);
+                yield new Readings(Grown.by(checks, tried.key, tried.check), Grown.by(tries, tried), infinity, measured, collars);
             }
-            case ReadingEvent.InfinityMeasured e -> new Readings(checks, tries, Grown.by(infinity, new Infinity(row.seq(), e)), measured);
-            case ReadingEvent.Measured e -> new Readings(checks, tries, infinity, Grown.by(measured, new Measurement(row.seq(), e)));
+            case ReadingEvent.InfinityMeasured e -> new Readings(checks, tries, Grown.by(infinity, new Infinity(row.seq(), e)), measured, collars);
+            case ReadingEvent.Measured e -> new Readings(checks, tries, infinity, Grown.by(measured, new Measurement(row.seq(), e)), collars);
+            case ReadingEvent.CollarsTried e -> new Readings(checks, tries, infinity, measured, Grown.by(collars, new Collars(row.seq(), e)));
         };
     }
 
@@ -76,6 +83,7 @@ public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity>
             case ReadingEvent.FunctionChecked e -> e.check().isBlank() || e.found().isBlank() ? Decision.refused("words.none") : Decision.accepted(e);
             case ReadingEvent.InfinityMeasured e -> Decision.accepted(e);
             case ReadingEvent.Measured e -> Decision.accepted(e);
+            case ReadingEvent.CollarsTried e -> Decision.accepted(e);
         };
     }
 

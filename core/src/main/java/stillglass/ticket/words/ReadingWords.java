@@ -1,6 +1,7 @@
 package stillglass.ticket.words;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -31,6 +32,9 @@ final class ReadingWords implements Grammar {
             }
             line.reset(start);
         }
+        if (line.take("collars")) {
+            return Optional.of(collars(line, in));
+        }
         if (line.take("check") || line.take("tried")) {
             return check(line, in);
         }
@@ -42,6 +46,27 @@ final class ReadingWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// `collars 0 90: 34 38 30 36`: angles from their marks, then the corners from top left clockwise.
+    private static Reading collars(Cursor line, Setting in) {
+        String[] halves = line.rest().orElse("").split(":", 2);
+        List<Double> deg = numbers(halves[0]);
+        List<Double> corners = halves.length > 1 ? numbers(halves[1]) : List.of();
+        return ReadingEvent.CollarsTried.possible(deg, corners)
+                ? Reading.understood(Said.of("say.reads.collars", "deg", halves[0].strip().replace("°", ""), "corners", halves[1].strip()), new ReadingEvent.CollarsTried(in.phase(), deg, corners))
+                : Reading.unclear("say.collars");
+    }
+
+    /// What is no number is one that nothing takes.
+    private static List<Double> numbers(String text) {
+        return Arrays.stream(text.replace("°", " ").strip().split("[\\s;/]+|,(?!\\d)")).filter(t -> !t.isEmpty()).map(t -> {
+            try {
+                return Double.parseDouble(t.replace(',', '.'));
+            } catch (NumberFormatException e) {
+                return Double.NaN;
+            }
+        }).toList();
     }
 
     private static Reading infinity(double mm, Cursor line, Phase phase) {

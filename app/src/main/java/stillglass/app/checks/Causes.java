@@ -1,4 +1,4 @@
-package stillglass.app.prove;
+package stillglass.app.checks;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -16,14 +16,14 @@ import stillglass.ticket.proof.EntryCause;
 import stillglass.ticket.proof.Suspected;
 
 /// What may be wrong with the assembly, in words.
-final class Causes {
+public final class Causes {
     private static final int MOST = 3;
     private static final double WORTH = 0.05;
 
     private Causes() {}
 
     /// The likeliest faults with what they would measure, those nobody tells apart, and the figure that would tell most.
-    static List<String> of(Diagnosis d) {
+    public static List<String> of(Diagnosis d) {
         List<String> out = new ArrayList<>();
         List<Diagnosis.Hypothesis> likely = d.hypotheses().stream().filter(h -> h.probability() > WORTH).limit(MOST).toList();
         if (likely.isEmpty() || likely.getFirst().fault().equals("none")) {
@@ -38,7 +38,7 @@ final class Causes {
     }
 
     /// The same where nothing can be traced.
-    static List<String> of(Suspicion s) {
+    public static List<String> of(Suspicion s) {
         List<Suspicion.Cause> likely = s.causes().stream().filter(c -> c.probability() > WORTH).limit(MOST).toList();
         List<String> out = new ArrayList<>();
         if (likely.isEmpty() || likely.getFirst().kind() == Suspicion.Kind.NOTHING) {
@@ -53,10 +53,14 @@ final class Causes {
     /// @param lines all there is to say
     /// @param leading the likeliest in a few words; that infinity was read wrongly is one, too
     /// @param entry whether a thread that was begun elsewhere fits
-    record Told(List<String> lines, Optional<String> leading, boolean entry) {}
+    public record Told(List<String> lines, Optional<String> leading, boolean entry) {
+        public Told {
+            lines = List.copyOf(lines);
+        }
+    }
 
     /// From the entries that fit, then from what the section says, or where there is none from signs and record.
-    static Told told(TicketState s, Work work) {
+    public static Told told(TicketState s, Work work) {
         List<Said> entries = EntryCause.of(s.readings(), s.joints(), work.instrument(), work.section());
         Optional<Diagnosis> traced = work.computed().diagnosis().filter(d -> !of(d).isEmpty());
         Optional<Suspicion> seen = work.section().isPresent() ? Optional.empty() : Suspected.of(s.readings(), s.joints(), work.instrument()).filter(w -> !of(w).isEmpty());
@@ -76,7 +80,7 @@ final class Causes {
     }
 
     /// Charts with the names of what they show; none while nothing is wrong.
-    static List<ChartStrip.Shown> pictured(Diagnosis d, List<ChartPicture> charts) {
+    public static List<ChartStrip.Shown> pictured(Diagnosis d, List<ChartPicture> charts) {
         if (of(d).isEmpty()) {
             return List.of();
         }
