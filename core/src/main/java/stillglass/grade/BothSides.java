@@ -19,13 +19,6 @@ import stillglass.optics.Sighting;
 /// @param front as seen in a photo from the front
 /// @param rear as seen in a photo from the rear, right and left as in that photo
 public record BothSides(Finding front, Finding rear) {
-    /// Distance of the camera from the rim, and how far as a share of it real ones may be from that.
-    private static final double CAMERA_MM = 250;
-    private static final double CAMERA_SPREAD = 0.35;
-    /// Unknown lean of a hand-held camera, one standard deviation in one direction, radians: it shifts what lies deep.
-    private static final double LEAN = 0.07;
-    /// Scatter of the middle of an outline, aperture radii.
-    private static final double MIDDLE = 0.03;
     /// Misfit beyond which two findings are two faults: one pair in a hundred of the same fault is farther off (chi squared, three degrees of freedom).
     private static final double FAR = 11.3;
     private static final int INSIDE_STEPS = 4;
@@ -58,21 +51,14 @@ public record BothSides(Finding front, Finding rear) {
         return outside + place + size * size / (2 * PhotoChange.LOG_AREA_SCATTER * PhotoChange.LOG_AREA_SCATTER);
     }
 
-    /// What the same place costs beyond its misfit, in the same unit (twice a negative logarithm): two photos agree the less surprisingly the wider the scatter on that surface, and the more of the photo the surface fills.
-    double spread(LensSection lens, int surface, double behindMm) {
-        if (everywhere()) {
-            return 0;
-        }
-        Seen f = seen(lens, front, surface, behindMm, false);
-        Seen r = seen(lens, rear, surface, behindMm, true);
-        double clear = lens.surfaces().get(surface).semiDiameterMm();
-        return 2 * Math.log(f.sigma * f.sigma + r.sigma * r.sigma) - 2 * Math.log(f.wide) - 2 * Math.log(r.wide) + 4 * Math.log(clear);
+    /// Natural logarithm of how likely the two photos are if it lies there, but for a part all places share.
+    double logDensity(LensSection lens, int surface, double behindMm) {
+        return everywhere() ? 0 : new TwoSights(front, rear, lens, surface, behindMm).logDensity();
     }
 
     /// @param sigma of place in one direction, mm
     /// @param area mm²
-    /// @param wide mm² on the surface for a square of one rim in the photo, there
-    private record Seen(double x, double y, double sigma, double area, double wide) {
+    private record Seen(double x, double y, double sigma, double area) {
         /// Misfit of lying beyond the clear radius.
         double outside(double clear) {
             double over = Math.max(0, Math.hypot(x, y) - clear) / sigma;
@@ -82,18 +68,18 @@ public record BothSides(Finding front, Finding rear) {
 
     private static Seen seen(LensSection lens, Finding f, int surface, double behindMm, boolean rear) {
         double share = Math.max(NEAR, Math.hypot(f.x(), f.y()));
-        Sighting sight = Sighting.of(lens, surface, behindMm, rear, CAMERA_MM);
+        Sighting sight = Sighting.of(lens, surface, behindMm, rear, TwoSights.CAMERA_MM);
         double height = sight.heightMm(share);
         double scale = height / share;
-        double unsure = Math.abs(Sighting.of(lens, surface, behindMm, rear, CAMERA_MM * (1 + CAMERA_SPREAD)).heightMm(share) - height);
+        double unsure = Math.abs(Sighting.of(lens, surface, behindMm, rear, TwoSights.CAMERA_MM * (1 + TwoSights.CAMERA_SPREAD)).heightMm(share) - height);
         // Across the radius a place is moved by its own height, along it by the slope of the height.
         double slope = (sight.heightMm(share + NEAR) - sight.heightMm(share - NEAR)) / (2 * NEAR);
         Paraxial p = Paraxial.of(lens);
         Paraxial.Apparent image = behindMm > 0 ? p.apparentInside(surface, behindMm, rear) : rear ? p.apparentFromRear(surface) : p.apparentFromFront(surface);
         double rim = (rear ? lens.surfaces().getLast() : lens.surfaces().getFirst()).semiDiameterMm();
         // What shifts in the photo shifts on the surface as the photo shows it there.
-        double sigma = Math.sqrt((MIDDLE * MIDDLE + Math.pow(LEAN * image.depthMm() / rim, 2)) * Math.abs(scale * slope) + unsure * unsure);
-        return new Seen((rear ? -1 : 1) * f.x() * scale, f.y() * scale, sigma, f.areaShare() * Math.PI * Math.abs(scale * slope), Math.max(1e-9, Math.abs(scale * slope)));
+        double sigma = Math.sqrt((TwoSights.MIDDLE * TwoSights.MIDDLE + Math.pow(TwoSights.LEAN * image.depthMm() / rim, 2)) * Math.abs(scale * slope) + unsure * unsure);
+        return new Seen((rear ? -1 : 1) * f.x() * scale, f.y() * scale, sigma, f.areaShare() * Math.PI * Math.abs(scale * slope));
     }
 
     /// Misfit at the place that explains both best, of those where the kind may lie.

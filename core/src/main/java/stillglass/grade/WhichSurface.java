@@ -64,7 +64,7 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
                 best = chi;
                 nearest = lens.surfaceName(s);
             }
-            raw.add(new Place(s, false, Said.text(lens.surfaceName(s)), prior(not) * Math.exp(-(chi + spread(both, lens, s, 0)) / 2), not));
+            raw.add(new Place(s, false, Said.text(lens.surfaceName(s)), prior(not) * likelihood(misfit(lens, s, 0, height, readings), both, lens, s, 0), not));
             Optional<Element> glass = glassBehind(lens, s);
             if (glass.isPresent()) {
                 Optional<Said> notInside = MayLie.notInside(kind);
@@ -73,7 +73,7 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
                     double behind = lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS;
                     double inner = misfit(lens, s, behind, height, readings) + both.map(b -> b.misfit(lens, s, behind)).orElse(0.0);
                     best = Math.min(best, inner);
-                    sum += Math.exp(-(inner + spread(both, lens, s, behind)) / 2) / INSIDE_STEPS;
+                    sum += likelihood(misfit(lens, s, behind, height, readings), both, lens, s, behind) / INSIDE_STEPS;
                 }
                 raw.add(new Place(s, true, Said.of("lie.place.inside", "glass", glass.get().name()), prior(notInside) * sum, notInside));
             }
@@ -96,8 +96,8 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
                 raw.stream().map(p -> new Place(p.surface, p.inside, p.name, p.probability / total, p.impossible)).toList(), remarks);
     }
 
-    private static double spread(Optional<BothSides> both, LensSection lens, int surface, double behindMm) {
-        return both.map(b -> b.spread(lens, surface, behindMm)).orElse(0.0);
+    private static double likelihood(double chi, Optional<BothSides> both, LensSection lens, int surface, double behindMm) {
+        return Math.exp(-chi / 2 + both.map(b -> b.logDensity(lens, surface, behindMm)).orElse(0.0));
     }
 
     private static double prior(Optional<Said> impossible) {

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -17,8 +19,11 @@ import stillglass.optics.ExactTrace;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.Medium;
+import stillglass.optics.Paraxial;
 import stillglass.optics.RayBundle;
+import stillglass.optics.Sighting;
 import stillglass.optics.Surface;
+import stillglass.prove.measure.Bell;
 
 class BothSidesTest {
     private static final LensSection LENS = Lenses.triplet();
@@ -92,14 +97,60 @@ class BothSidesTest {
         assertThat(told.on(0)).isLessThan(0.5 * alone.on(0));
     }
 
-    /// A likelihood of places in two photos has no unit: of a lens twice as large it is the same.
-    @Test
-    void theSpreadHasNoUnit() {
-        BothSides both = new BothSides(Faults.round(FindingKind.FUNGUS, 0.3, 0.2, 0.1), Faults.round(FindingKind.FUNGUS, -0.3, 0.2, 0.1));
-        LensSection twice = LENS.withSurfaces(LENS.surfaces().stream().map(s -> s.scaled(2, 2 * s.semiDiameterMm())).toList(), LENS.elements());
-        for (int s : new int[] {0, 1, 3, 5}) {
-            assertThat(both.spread(twice, s, 0)).as("surface %d", s).isCloseTo(both.spread(LENS, s, 0), within(0.5));
+    /// Specks drawn anywhere on each surface, with cameras at drawn distances: the mean density of what is seen over the drawn ones, by no shares and no nodes.
+    @ParameterizedTest
+    @CsvSource({"0.3, 0.2, -0.32, 0.22", "-0.1, 0.55, 0.15, 0.6", "0.05, 0.02, -0.1, 0.0"})
+    void whatTwoPhotosSayIsWhatDrawnSpecksSay(double fx, double fy, double rx, double ry) {
+        Random random = new Random(7);
+        BothSides both = new BothSides(Faults.round(FindingKind.FUNGUS, fx, fy, 0.1), Faults.round(FindingKind.FUNGUS, rx, ry, 0.1));
+        int[] surfaces = {0, 1, 3, 5};
+        double[] drawn = new double[surfaces.length];
+        double[] told = new double[surfaces.length];
+        for (int k = 0; k < surfaces.length; k++) {
+            drawn[k] = drawn(both, surfaces[k], random);
+            told[k] = Math.exp(both.logDensity(LENS, surfaces[k], 0));
         }
+        for (int k = 0; k < surfaces.length; k++) {
+            assertThat(told[k] / Arrays.stream(told).sum()).as("surface %d", surfaces[k]).isCloseTo(drawn[k] / Arrays.stream(drawn).sum(), within(0.04));
+        }
+    }
+
+    private static double drawn(BothSides both, int surface, Random random) {
+        int cameras = 12;
+        Sighting[][] sights = new Sighting[2][cameras];
+        double[] sigma = new double[2];
+        for (int side = 0; side < 2; side++) {
+            for (int c = 0; c < cameras; c++) {
+                sights[side][c] = Sighting.of(LENS, surface, 0, side == 1, CAMERA_MM * Math.max(0.4, 1 + 0.35 * Bell.quantile((c + 0.5) / cameras)));
+            }
+            Paraxial.Apparent image = side == 1 ? Paraxial.of(LENS).apparentFromRear(surface) : Paraxial.of(LENS).apparentFromFront(surface);
+            sigma[side] = Math.hypot(0.03, 0.07 * image.depthMm() / (side == 1 ? LENS.surfaces().getLast() : LENS.surfaces().getFirst()).semiDiameterMm());
+        }
+        double clear = LENS.surfaces().get(surface).semiDiameterMm();
+        int draws = 60_000;
+        double sum = 0;
+        for (int i = 0; i < draws; i++) {
+            double h = clear * Math.sqrt(random.nextDouble());
+            double at = 2 * Math.PI * random.nextDouble();
+            Sighting front = sights[0][random.nextInt(cameras)];
+            Sighting rear = sights[1][random.nextInt(cameras)];
+            double f = (sq(both.front().x() - Math.cos(at) * front.share(h)) + sq(both.front().y() - Math.sin(at) * front.share(h))) / sq(sigma[0]);
+            double r = (sq(both.rear().x() + Math.cos(at) * rear.share(h)) + sq(both.rear().y() - Math.sin(at) * rear.share(h))) / sq(sigma[1]);
+            double size = Math.log(both.front().areaShare() * grown(rear, h) / (both.rear().areaShare() * grown(front, h)));
+            sum += Math.exp(-(f + r + sq(size) / (2 * 0.25 * 0.25)) / 2) / sq(sigma[0]) / sq(sigma[1]);
+        }
+        return sum / draws;
+    }
+
+    /// Photo for a piece of the surface.
+    private static double grown(Sighting s, double h) {
+        double step = 0.05;
+        double low = Math.max(0.01, h - step);
+        return Math.abs((s.share(h + step) - s.share(low)) / (h + step - low) * s.share(Math.max(h, 0.02)) / Math.max(h, 0.02));
+    }
+
+    private static double sq(double v) {
+        return v * v;
     }
 
     @ParameterizedTest

@@ -8,6 +8,7 @@ import java.util.SplittableRandom;
 import stillglass.book.data.Shelf;
 import stillglass.grade.BothSides;
 import stillglass.grade.DepthReading;
+import stillglass.grade.MayLie;
 import stillglass.grade.WhichSurface;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -28,6 +29,7 @@ public final class WhereReport {
     private static final double CAMERA_MM = 250;
     private static final double SIZE_SCATTER = 0.25;
     private static final int BINS = 5;
+    private static final double STEP_MM = 0.05;
 
     private WhereReport() {}
 
@@ -72,10 +74,10 @@ public final class WhereReport {
         }
     }
 
-    /// A free face, each alike often; fungus sits on no other.
+    /// A face where such a thing may lie, each alike often.
     private static int face(LensSection lens, SplittableRandom random) {
-        List<Integer> free = lens.faces().stream().filter(s -> !lens.cemented(s)).toList();
-        return free.get(random.nextInt(free.size()));
+        List<Integer> may = lens.faces().stream().filter(s -> MayLie.notOn(FindingKind.FUNGUS, lens, s).isEmpty()).toList();
+        return may.get(random.nextInt(may.size()));
     }
 
     private static double height(LensSection lens, int surface, SplittableRandom random) {
@@ -111,7 +113,7 @@ public final class WhereReport {
     private static Optional<Finding> photo(LensSection lens, int surface, double x, double y, boolean rear, SplittableRandom random) {
         double camera = CAMERA_MM * Math.clamp(1 + CAMERA_SPREAD * random.nextGaussian(), 0.4, 2.5);
         double h = Math.hypot(x, y);
-        double share = rear ? Math.abs(Sighting.of(lens, surface, 0, true, camera).share(h)) : searched(lens, surface, h, camera);
+        double share = share(lens, surface, h, rear, camera);
         if (!(share <= 1)) {
             return Optional.empty();
         }
@@ -121,11 +123,19 @@ public final class WhereReport {
         double lean = LEAN * image.depthMm() / rim;
         double px = (rear ? -1 : 1) * x / h * share + MIDDLE * random.nextGaussian() + lean * random.nextGaussian();
         double py = y / h * share + MIDDLE * random.nextGaussian() + lean * random.nextGaussian();
-        // A speck of 0.3 mm, as large as the glass before it shows it.
-        double size = 0.3 * Math.abs(image.magnification()) / rim;
-        double area = size * size * Math.exp(SIZE_SCATTER * random.nextGaussian());
+        // A speck of 0.3 mm, as large as the glass before it shows it there.
+        double grown = (share(lens, surface, h + STEP_MM, rear, camera) - share(lens, surface, Math.max(0, h - STEP_MM), rear, camera)) / (h + STEP_MM - Math.max(0, h - STEP_MM));
+        double area = 0.09 * Math.abs(grown * share / h) * Math.exp(SIZE_SCATTER * random.nextGaussian());
+        if (!(area > 0)) {
+            return Optional.empty();
+        }
+        double size = Math.sqrt(area);
         Finding.Region r = new Finding.Region(List.of(new Finding.Point(px - size, py), new Finding.Point(px, py + size), new Finding.Point(px + size, py)));
         return Math.hypot(px, py) > 1.05 ? Optional.empty() : Optional.of(new Finding(FindingKind.FUNGUS, 0.9, List.of(r), area, 2, px, py, 0.3, 1, List.of()));
+    }
+
+    private static double share(LensSection lens, int surface, double h, boolean rear, double camera) {
+        return rear ? Math.abs(Sighting.of(lens, surface, 0, true, camera).share(h)) : searched(lens, surface, h, camera);
     }
 
     /// By halving, with a trace of its own.
