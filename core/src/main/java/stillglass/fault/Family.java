@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.DoubleFunction;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
@@ -135,36 +134,8 @@ record Family(String name, double prior, List<Step> steps, boolean graded, boole
     /// @param touched names of glasses; empty when nobody knows
     Family after(Set<String> touched, LensSection lens) {
         Set<String> about = new TreeSet<>();
-        steps.getFirst().faults.forEach(f -> about.addAll(glasses(f, lens)));
+        steps.getFirst().faults.forEach(f -> about.addAll(f.glasses(lens)));
         return touched.isEmpty() || about.isEmpty() || about.stream().anyMatch(touched::contains) ? this : weighed(prior * UNTOUCHED);
-    }
-
-    /// Glasses a fault is about; none for shims.
-    private static Set<String> glasses(LensFault fault, LensSection lens) {
-        return switch (fault) {
-            case LensFault.Reversed r -> Set.copyOf(r.elements());
-            case LensFault.Swapped s -> union(s.one(), s.other());
-            case LensFault.Unseated u -> Set.copyOf(u.elements());
-            case LensFault.Decentred d -> Set.copyOf(d.elements());
-            case LensFault.GapChanged g -> beside(g.gap(), lens);
-            case LensFault.SpacerMissing s -> beside(s.gap(), lens);
-            case LensFault.SpacerReversed s -> beside(s.gap(), lens);
-            case LensFault.SpacersSwapped s -> union(List.copyOf(beside(s.one(), lens)), List.copyOf(beside(s.other(), lens)));
-            case LensFault.ShimMissing s -> Set.of();
-            case LensFault.ShimDoubled s -> Set.of();
-            case LensFault.PlateBehind p -> Set.of();
-            case LensFault.FrontCellEntry e -> Set.of();
-        };
-    }
-
-    private static Set<String> union(List<String> a, List<String> b) {
-        Set<String> out = new TreeSet<>(a);
-        out.addAll(b);
-        return out;
-    }
-
-    private static Set<String> beside(int gap, LensSection lens) {
-        return lens.elements().stream().filter(e -> e.lastSurface() == gap - 1 || e.firstSurface() == gap || e.lastSurface() == gap - 2 || e.firstSurface() == gap + 1).map(Element::name).collect(Collectors.toSet());
     }
 
     private Family weighed(double p) {

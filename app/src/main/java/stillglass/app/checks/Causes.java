@@ -6,6 +6,7 @@ import java.util.Optional;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.ChartStrip;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Joint;
 import stillglass.fault.ChartPicture;
 import stillglass.fault.Diagnosis;
 import stillglass.fault.Suspicion;
@@ -65,7 +66,10 @@ public final class Causes {
         Optional<Diagnosis> traced = work.computed().diagnosis().filter(d -> !of(d).isEmpty());
         Optional<Suspicion> seen = work.section().isPresent() ? Optional.empty() : Suspected.of(s.readings(), s.joints(), work.instrument()).filter(w -> !of(w).isEmpty());
         List<String> lines = new ArrayList<>(entries.stream().map(Words::sentence).toList());
-        traced.ifPresent(d -> lines.addAll(of(d)));
+        traced.ifPresent(d -> {
+            lines.addAll(of(d));
+            work.computed().back().filter(b -> !b.way().isEmpty()).ifPresent(b -> lines.add(Words.of("causes.back", String.join(" · ", b.way().stream().map(Joint::name).toList()), b.way().size())));
+        });
         seen.ifPresent(w -> lines.addAll(of(w)));
         Optional<String> leading = entries.isEmpty() ? traced.map(d -> leading(d, d.hypotheses().getFirst())).or(() -> seen.map(w -> leading(w.causes().getFirst()))) : Optional.of(Words.of("prove.say.cause.entry"));
         return new Told(lines, leading, !entries.isEmpty());

@@ -33,6 +33,7 @@ import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Rework;
+import stillglass.ticket.proof.BackIn;
 import stillglass.ticket.proof.HeldGlass;
 import stillglass.ticket.proof.Observed;
 import stillglass.ticket.proof.SilentSlips;
@@ -109,7 +110,7 @@ final class Computing {
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch), slips(work, watch), charts));
+            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch), back(work, watch), slips(work, watch), charts));
         } catch (CancellationException newer) {
             return Optional.empty();
         }
@@ -175,6 +176,10 @@ final class Computing {
         } catch (IllegalArgumentException noFocus) {
             return Optional.empty();
         }
+    }
+
+    private Optional<BackIn> back(Work work, Progress watch) {
+        return diagnosis.flatMap(d -> diagnosed.flatMap(k -> BackIn.of(d, k.section, work.state().joints(), work.instrument(), watch)));
     }
 
     /// Slips that would stay silent, once closing has begun.

@@ -30,6 +30,7 @@ import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.Rework;
 import stillglass.ticket.joints.Suspects;
+import stillglass.ticket.proof.BackIn;
 import stillglass.ticket.proof.SilentSlips;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
@@ -66,11 +67,12 @@ public record Work(
     /// @param alike a known model built like one that is on no map
     /// @param rework what to do about a function that failed
     /// @param diagnosis which fault of the assembly explains what was measured, where the section is known and something is off
+    /// @param back the shortest way to the glass it blames
     public record Computed(
             List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation,
-            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework, Optional<Diagnosis> diagnosis, Optional<SilentSlips> slips, List<ChartPicture> charts) {
+            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework, Optional<Diagnosis> diagnosis, Optional<BackIn> back, Optional<SilentSlips> slips, List<ChartPicture> charts) {
         public static final Computed NOTHING =
-                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
 
         public Computed {
             assessments = List.copyOf(assessments);

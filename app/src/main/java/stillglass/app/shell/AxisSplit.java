@@ -14,7 +14,7 @@ import stillglass.app.theme.Em;
 import stillglass.app.theme.Words;
 import stillglass.ticket.story.Stage;
 
-/// How the window is shared between the Axis and the work below it: a strip where the photo is the hero or nothing is drawn yet, taller else, and as the technician left it in each stage.
+/// How the window is shared between the Axis and the work below it: a strip where the photo or the figures are the hero or nothing is drawn yet, taller else, and as the technician left it in each stage.
 final class AxisSplit extends VBox {
     private static final double USUAL = 0.295;
     private static final double STRIP = 0.2;
@@ -86,7 +86,7 @@ final class AxisSplit extends VBox {
 
     double share() {
         double em = Em.of(window);
-        double usual = blank || stage == Stage.LOOK ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL;
+        double usual = blank || stage == Stage.LOOK || stage == Stage.PROVE ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL;
         // Where the type is so large that little fits into the window, the work has what there is; the Axis comes with its key.
         return Optional.ofNullable(own.get(stage)).orElse(window.getHeight() < CRAMPED_EM * em ? 0 : usual);
     }

@@ -1,8 +1,13 @@
 package stillglass.optics.misassembly;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.Surface;
 import stillglass.say.Said;
@@ -191,6 +196,34 @@ public sealed interface LensFault {
             case Decentred d -> Said.of("lens-fault.decentred.somewhere", "elements", Said.and(d.elements), "mm", d.asideMm);
             default -> said();
         };
+    }
+
+    /// Glasses it is about, those on both sides of a distance; none for shims under the mount.
+    default Set<String> glasses(LensSection lens) {
+        return switch (this) {
+            case Reversed r -> Set.copyOf(r.elements);
+            case Swapped s -> union(s.one, s.other);
+            case Unseated u -> Set.copyOf(u.elements);
+            case Decentred d -> Set.copyOf(d.elements);
+            case GapChanged g -> beside(g.gap, lens);
+            case SpacerMissing s -> beside(s.gap, lens);
+            case SpacerReversed s -> beside(s.gap, lens);
+            case SpacersSwapped s -> union(beside(s.one, lens), beside(s.other, lens));
+            case ShimMissing s -> Set.of();
+            case ShimDoubled s -> Set.of();
+            case PlateBehind p -> Set.of();
+            case FrontCellEntry e -> Set.of();
+        };
+    }
+
+    private static Set<String> union(Collection<String> a, Collection<String> b) {
+        Set<String> out = new TreeSet<>(a);
+        out.addAll(b);
+        return out;
+    }
+
+    private static Set<String> beside(int gap, LensSection lens) {
+        return lens.elements().stream().filter(e -> e.lastSurface() == gap - 1 || e.firstSurface() == gap || e.lastSurface() == gap - 2 || e.firstSurface() == gap + 1).map(Element::name).collect(Collectors.toSet());
     }
 
     /// Applies faults in order.

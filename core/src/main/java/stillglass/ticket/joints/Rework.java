@@ -24,13 +24,16 @@ public record Rework(Trial failed, List<Suspects.Suspect> suspects, List<Joint> 
     public static Optional<Rework> of(Joints joints, Instrument instrument, Progress progress) {
         return Suspects.failure(joints, instrument).map(failed -> {
             List<Suspects.Suspect> suspects = Suspects.of(joints, instrument, failed);
-            List<Joint> way = suspects.stream().findFirst().flatMap(s -> way(s.joint(), joints, instrument, progress)).orElse(List.of());
+            List<Joint> way = suspects.stream().findFirst().flatMap(s -> way(List.of(s.joint()), joints, instrument, progress)).orElse(List.of());
             return new Rework(failed, suspects, way);
         });
     }
 
-    private static Optional<List<Joint>> way(Joint to, Joints joints, Instrument instrument, Progress progress) {
-        return WayIn.plan(new WayIn.Request(instrument, List.of(new Goal.OpenJoint(to.id())), joints.openNow(), joints.references().keySet(), joints.barred(),
+    /// The shortest way from what is open now until some joints are.
+    /// @return nothing where trouble bars it
+    /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
+    public static Optional<List<Joint>> way(List<Joint> to, Joints joints, Instrument instrument, Progress progress) {
+        return WayIn.plan(new WayIn.Request(instrument, to.stream().<Goal>map(j -> new Goal.OpenJoint(j.id())).toList(), joints.openNow(), joints.references().keySet(), joints.barred(),
                 WayIn.Hand.after(instrument, joints.order()), PlanCost.USUAL), progress).map(WayIn.Plan::joints);
     }
 }
