@@ -239,7 +239,8 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
             case INFINITY_ERROR_MM -> 10;
             case RMS_UM -> 500;
             case MTF30_SAGITTAL, MTF30_TANGENTIAL -> 1;
-            case MAGNIFICATION_PERCENT -> 20;
+            case MAGNIFICATION_PERCENT, DISTORTION_PERCENT -> 20;
+            case OPENING_EV -> 6;
             case SCALE_AT_M -> 10;
         };
     }
@@ -300,6 +301,8 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
             case RMS_UM -> 1 + 0.07 * Math.abs(value);
             case MTF30_SAGITTAL, MTF30_TANGENTIAL -> 0.12;
             case MAGNIFICATION_PERCENT -> 0.1;
+            case DISTORTION_PERCENT -> 0.1 + 0.05 * Math.abs(value);
+            case OPENING_EV -> 0.02 + 0.02 * Math.abs(value);
             case SCALE_AT_M -> 0.01 * Math.abs(value);
         };
     }
@@ -342,14 +345,15 @@ public record Diagnosis(List<Hypothesis> hypotheses, List<List<String>> alike, O
     }
 
     private static String place(Observation o) {
-        return o.what() == Observation.What.INFINITY_ERROR_MM ? "infinity" : o.what() == Observation.What.MAGNIFICATION_PERCENT ? "scale" : o.field() == 0 ? "middle" : o.field() < 1 ? "side" : "corner";
+        return o.what() == Observation.What.INFINITY_ERROR_MM ? "infinity" : o.what() == Observation.What.MAGNIFICATION_PERCENT ? "scale" : o.what() == Observation.What.DISTORTION_PERCENT ? "lines" : o.what() == Observation.What.OPENING_EV ? "iris" : o.field() == 0 ? "middle" : o.field() < 1 ? "side" : "corner";
     }
 
     /// Expected information of each further figure, for its minutes.
     private static Optional<NextCheck> next(List<Weighed> sorted, double[] p, List<Observation> have, Predicted design) {
         record Candidate(Observation o, double minutes) {}
         List<Candidate> all = new ArrayList<>(List.of(new Candidate(Observation.of(Observation.What.INFINITY_ERROR_MM, 0, 0.02), 5), new Candidate(Observation.spot(0, 10, 1), 8), new Candidate(Observation.spot(0.7, 10, 1), 9),
-                new Candidate(Observation.spot(1, 10, 1), 9), new Candidate(Observation.of(Observation.What.MAGNIFICATION_PERCENT, 0, 0.3), 12)));
+                new Candidate(Observation.spot(1, 10, 1), 9), new Candidate(Observation.of(Observation.What.MAGNIFICATION_PERCENT, 0, 0.3), 12),
+                new Candidate(new Observation(Observation.What.DISTORTION_PERCENT, 1, OptionalDouble.empty(), 0, 0.3, false, 1), 12), new Candidate(Observation.of(Observation.What.OPENING_EV, 0, 0.05), 10)));
         design.elsewhere().keySet().stream().sorted().forEach(n -> all.addAll(List.of(new Candidate(Observation.of(Observation.What.INFINITY_ERROR_MM, 0, 0.02).at(n), 5), new Candidate(Observation.spot(0, 10, 1).at(n), 8))));
         int n = (int) Math.min(40, IntStream.range(0, p.length).filter(i -> p[i] > 1e-3).count());
         return all.stream().filter(c -> have.stream().noneMatch(o -> o.what() == c.o.what() && o.setting().equals(c.o.setting()) && Math.abs(o.field() - c.o.field()) < 0.05)).map(c -> {

@@ -22,6 +22,10 @@ public record Observation(What what, double field, OptionalDouble azimuthDeg, do
         MTF30_TANGENTIAL(0.04),
         /// Scale of the picture against the design, per cent.
         MAGNIFICATION_PERCENT(0.3),
+        /// How far the picture bends straight lines at a place, per cent of the height; barrel negative.
+        DISTORTION_PERCENT(0.3),
+        /// Area of the iris as it is seen from the front at one setting, against the design, stops.
+        OPENING_EV(0.05),
         /// What the distance scale reads when a thing at a true distance is sharp, m.
         SCALE_AT_M(0.03);
 
@@ -42,7 +46,7 @@ public record Observation(What what, double field, OptionalDouble azimuthDeg, do
 
         /// Whether it belongs to a place of the picture.
         public boolean ofField() {
-            return this == RMS_UM || this == MTF30_SAGITTAL || this == MTF30_TANGENTIAL;
+            return this == RMS_UM || this == MTF30_SAGITTAL || this == MTF30_TANGENTIAL || this == DISTORTION_PERCENT;
         }
     }
 

@@ -18,8 +18,10 @@ import stillglass.prove.ScaleTurn;
 /// @param azimuthsDeg round the picture, one where nothing leans
 /// @param best spots on the best plane of the axis, by azimuth and field, µm; NaN where no light comes
 /// @param film the same on the film
+/// @param distortionPercent at each field, of the film
+/// @param openingEv area of the iris seen from the front against the design, stops
 /// @param elsewhere the same at other zoom and focus settings, by name
-record Predicted(OptionalDouble infinityMm, double magnificationPercent, double focalMm, List<Double> fields, List<Double> azimuthsDeg, List<List<Double>> best, List<List<Double>> film, Map<String, Predicted> elsewhere) {
+record Predicted(OptionalDouble infinityMm, double magnificationPercent, double focalMm, List<Double> fields, List<Double> azimuthsDeg, List<List<Double>> best, List<List<Double>> film, List<Double> distortionPercent, double openingEv, Map<String, Predicted> elsewhere) {
     private static final double DARK = 1e4;
 
     Predicted {
@@ -27,6 +29,7 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
         azimuthsDeg = List.copyOf(azimuthsDeg);
         best = best.stream().map(List::copyOf).toList();
         film = film.stream().map(List::copyOf).toList();
+        distortionPercent = List.copyOf(distortionPercent);
         elsewhere = Map.copyOf(elsewhere);
     }
 
@@ -57,6 +60,16 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
         return (1 - share) * seen(row.get(i)) + share * seen(row.get(i + 1));
     }
 
+    /// Distortion grows with the square of the field near the axis; between traced fields in proportion.
+    private OptionalDouble bent(double field) {
+        int i = IntStream.range(0, fields.size() - 1).filter(k -> field <= fields.get(k + 1)).findFirst().orElse(Math.max(0, fields.size() - 2));
+        double low = i == 0 ? 0 : distortionPercent.get(i);
+        double high = distortionPercent.get(Math.min(i + 1, fields.size() - 1));
+        double share = Math.clamp((field - fields.get(i)) / (fields.get(Math.min(i + 1, fields.size() - 1)) - fields.get(i)), 0, 1);
+        double at = (1 - share) * low + share * high;
+        return Double.isFinite(at) ? OptionalDouble.of(at) : OptionalDouble.empty();
+    }
+
     private static double seen(double um) {
         return Double.isFinite(um) ? um : DARK;
     }
@@ -66,7 +79,8 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
     Predicted towards(Predicted other, double share) {
         OptionalDouble focus = infinityMm.isPresent() && other.infinityMm.isPresent() ? OptionalDouble.of((1 - share) * infinityMm.getAsDouble() + share * other.infinityMm.getAsDouble()) : OptionalDouble.empty();
         return new Predicted(focus, (1 - share) * magnificationPercent + share * other.magnificationPercent, (1 - share) * focalMm + share * other.focalMm, fields, azimuthsDeg,
-                mixed(best, other.best, share), mixed(film, other.film, share), others((name, p) -> p.towards(Objects.requireNonNull(other.elsewhere.get(name)), share)));
+                mixed(best, other.best, share), mixed(film, other.film, share),
+                IntStream.range(0, distortionPercent.size()).mapToObj(f -> (1 - share) * distortionPercent.get(f) + share * other.distortionPercent.get(f)).toList(), (1 - share) * openingEv + share * other.openingEv, others((name, p) -> p.towards(Objects.requireNonNull(other.elsewhere.get(name)), share)));
     }
 
     private static List<List<Double>> mixed(List<List<Double>> a, List<List<Double>> b, double share) {
@@ -77,7 +91,7 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
     Predicted turned(int steps) {
         int n = azimuthsDeg.size();
         return new Predicted(infinityMm, magnificationPercent, focalMm, fields, azimuthsDeg, IntStream.range(0, n).mapToObj(i -> best.get(Math.floorMod(i - steps, n))).toList(),
-                IntStream.range(0, n).mapToObj(i -> film.get(Math.floorMod(i - steps, n))).toList(), others((name, p) -> p.turned(steps)));
+                IntStream.range(0, n).mapToObj(i -> film.get(Math.floorMod(i - steps, n))).toList(), distortionPercent, openingEv, others((name, p) -> p.turned(steps)));
     }
 
     /// What would be measured; empty where nothing focuses.
@@ -91,6 +105,8 @@ record Predicted(OptionalDouble infinityMm, double magnificationPercent, double 
             case RMS_UM -> OptionalDouble.of(spotUm(o.field(), o.azimuthDeg(), o.onFilm()));
             case MTF30_SAGITTAL, MTF30_TANGENTIAL -> OptionalDouble.of(transfer(spotUm(o.field(), o.azimuthDeg(), o.onFilm())));
             case MAGNIFICATION_PERCENT -> OptionalDouble.of(magnificationPercent);
+            case DISTORTION_PERCENT -> bent(o.field());
+            case OPENING_EV -> OptionalDouble.of(openingEv);
             case SCALE_AT_M -> infinityMm.isEmpty() ? OptionalDouble.empty() : scale(o.atM(), infinityMm.getAsDouble(), design.focalMm);
         };
     }

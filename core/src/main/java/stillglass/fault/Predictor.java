@@ -59,6 +59,7 @@ final class Predictor {
         List<Double> around = new ArrayList<>();
         List<List<Double>> best = new ArrayList<>();
         List<List<Double>> film = new ArrayList<>();
+        List<Double> bent = List.of();
         OptionalDouble focus = OptionalDouble.empty();
         int directions = built.tilts().isEmpty() ? 1 : AROUND;
         for (int k = 0; k < directions; k++) {
@@ -73,6 +74,7 @@ final class Predictor {
             if (k == 0) {
                 SpotSurvey s = SpotSurvey.quick(built, designed, fields);
                 focus = s.bestFocusMm();
+                bent = s.distortionPercent().stream().map(v -> v.orElse(Double.NaN)).toList();
                 best.add(s.rmsUm().stream().map(v -> v.orElse(Double.NaN)).toList());
                 film.add(s.rmsOnFilmUm().stream().map(v -> v.orElse(Double.NaN)).toList());
             } else {
@@ -88,7 +90,14 @@ final class Predictor {
                 : OptionalDouble.empty();
         double efl = Paraxial.of(built).eflMm();
         double magnification = Double.isFinite(efl) ? Math.clamp(100 * (efl / focal - 1), -1000, 1000) : 1000;
-        return new Predicted(infinity, magnification, Double.isFinite(efl) ? efl : focal, fields, around, best, film, elsewhere.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().predict(faults))));
+        return new Predicted(infinity, magnification, Double.isFinite(efl) ? efl : focal, fields, around, best, film, bent, openingEv(built), elsewhere.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().predict(faults))));
+    }
+
+    /// The iris keeps its width; the glass before it shows it larger or smaller.
+    private double openingEv(LensSection built) {
+        double now = Math.abs(Paraxial.of(built).entrancePupil().diameterMm());
+        double right = Paraxial.of(designed).entrancePupil().diameterMm();
+        return now > 0 && Double.isFinite(now) ? Math.clamp(2 * Math.log(now / right) / Math.log(2), -20, 20) : 20;
     }
 
     /// Spots of all fields: the axis is the same from every direction.

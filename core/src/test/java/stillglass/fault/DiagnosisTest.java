@@ -134,6 +134,21 @@ class DiagnosisTest {
         return d.hypotheses().stream().filter(h -> h.fault().startsWith("shim")).mapToDouble(Diagnosis.Hypothesis::probability).sum();
     }
 
+    /// Lines that bend and an iris that looks wider tell a swap from its reverse, without any figure of sharpness. Both by other means than the diagnosis traces with.
+    @Test
+    void bentLinesAndTheIrisAreFiguresToo() {
+        List<LensFault> fault = List.of(LensFault.parse("swap:E1,E2+E3"));
+        LensSection built = MountedFilm.of(LensFault.apply(LENS, fault, LensFault.Seating.RIM).lens(), LENS, fault);
+        double wider = 2 * Math.log(Paraxial.of(built).entrancePupil().diameterMm() / Paraxial.of(LENS).entrancePupil().diameterMm()) / Math.log(2);
+        double infinity = AssemblyEffect.of(LENS, fault).focusShiftMm().orElseThrow();
+        List<Observation> seen = List.of(Observation.of(Observation.What.INFINITY_ERROR_MM, infinity, 0.05), Observation.of(Observation.What.OPENING_EV, wider, 0.05));
+        Diagnosis d = diagnosed(seen);
+        assertThat(d.hypotheses().getFirst().fault()).as("%s", d.likely()).isEqualTo("swap:E1,E2+E3");
+        assertThat(d.hypotheses().getFirst().predicts()).containsKey("opening_ev");
+        Observation straight = new Observation(Observation.What.DISTORTION_PERCENT, 1, OptionalDouble.empty(), 60, 0.3, false, 1);
+        assertThat(diagnosed(List.of(seen.get(1), straight)).hypotheses().getFirst().fault()).as("nothing bends lines so").isEqualTo("mismeasured:distortion_percent:1.0");
+    }
+
     /// One figure that several faults explain: the glass that was out is likelier than one that nobody has touched.
     @Test
     void whatWasTouchedIsLikelierToBeWrong() {

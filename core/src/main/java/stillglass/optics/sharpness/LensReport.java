@@ -192,7 +192,8 @@ public record LensReport(
 
     /// Against the first-order ray through the middle of the iris on the same plane, so that defocus is not taken for
     /// distortion; in focus that is `f·tan(angle)`.
-    private static OptionalDouble distortion(double field, LensSection lens, LensSection nominal, double focusMm) {
+    /// @param focusMm the plane, from the last vertex
+    static OptionalDouble distortion(double field, LensSection lens, LensSection nominal, double focusMm) {
         double slope = slope(field, nominal);
         ExactTrace trace = new ExactTrace(lens, Medium.D_LINE_NM);
         RayAim aim = new RayAim(lens, trace, slope);

@@ -23,7 +23,8 @@ import stillglass.optics.RayBundle;
 /// @param bestFocusMm plane of least polychromatic RMS on the axis, from the last vertex
 /// @param rmsUm spot at each field, in the order asked for; NaN-free, absent where no light passes
 /// @param rmsOnFilmUm the same on the film, which is where the last distance of the lens ends
-public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<OptionalDouble> rmsUm, List<OptionalDouble> rmsOnFilmUm) {
+/// @param distortionPercent of the ray through the middle of the iris on the film against where first order puts it there; absent on the axis
+public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<OptionalDouble> rmsUm, List<OptionalDouble> rmsOnFilmUm, List<OptionalDouble> distortionPercent) {
     private static final int RINGS = 24;
     /// Over half the iris.
     private static final int SPOKES = 24;
@@ -37,6 +38,7 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
     public SpotSurvey {
         rmsUm = List.copyOf(rmsUm);
         rmsOnFilmUm = List.copyOf(rmsOnFilmUm);
+        distortionPercent = List.copyOf(distortionPercent);
     }
 
     /// Surveys axis, 0.7 field and corner.
@@ -75,14 +77,17 @@ public record SpotSurvey(OptionalDouble bfdMm, OptionalDouble bestFocusMm, List<
         OptionalDouble focus = known.isPresent() ? known : Sums.add(Arrays.asList(sums).subList(0, waves)).bestFocusMm();
         List<OptionalDouble> spots = new ArrayList<>();
         List<OptionalDouble> onFilm = new ArrayList<>();
+        List<OptionalDouble> distortion = new ArrayList<>();
         for (int f = 0; f < fields.size(); f++) {
             Sums field = Sums.add(Arrays.asList(sums).subList(f * waves, (f + 1) * waves));
             // Where every ray of the fit found its point, the image of the iris does not fold.
             boolean told = focus.isPresent() && (!strict || field.astray == 0 || unique(lens, nominal, fields.get(f)));
             spots.add(told ? field.rmsUm(focus.getAsDouble()) : OptionalDouble.empty());
-            onFilm.add(told ? field.rmsUm(lens.surfaces().getLast().thicknessMm()) : OptionalDouble.empty());
+            double film = lens.surfaces().getLast().thicknessMm();
+            onFilm.add(told ? field.rmsUm(film) : OptionalDouble.empty());
+            distortion.add(told ? LensReport.distortion(fields.get(f), lens, nominal, film).stream().map(d -> 100 * d).findFirst() : OptionalDouble.empty());
         }
-        return new SpotSurvey(Double.isFinite(bfd) && Math.abs(bfd) < 1e7 ? OptionalDouble.of(bfd) : OptionalDouble.empty(), focus, spots, onFilm);
+        return new SpotSurvey(Double.isFinite(bfd) && Math.abs(bfd) < 1e7 ? OptionalDouble.of(bfd) : OptionalDouble.empty(), focus, spots, onFilm, distortion);
     }
 
     private static boolean unique(LensSection lens, LensSection nominal, double field) {
