@@ -38,27 +38,43 @@ public sealed interface ReadingEvent extends Event, ReadingIntent {
         }
     }
 
-    /// How sharp the corners were with eccentric collars at a setting.
-    /// @param collarsDeg one or two, clockwise from their marks, seen from the front
-    /// @param cornersLpMm half-modulation frequency of the picture as it is seen upright: top left, top right, bottom right, bottom left
+    /// How sharp the corners were with eccentric collars at a setting: half-modulation frequencies, lp/mm, of the picture as it is seen upright.
+    /// @param collarDeg clockwise from its mark, seen from the front
+    /// @param secondDeg of the second collar, where there are two
     @Named("collars-tried")
-    record CollarsTried(Phase phase, List<Double> collarsDeg, List<Double> cornersLpMm) implements ReadingEvent {
+    record CollarsTried(Phase phase, double collarDeg, Optional<Double> secondDeg, double topLeft, double topRight, double bottomRight, double bottomLeft) implements ReadingEvent {
         private static final int CORNERS = 4;
         private static final double MOST_DEG = 3600;
         private static final double MOST_LP_MM = 1e4;
 
         public CollarsTried {
-            collarsDeg = List.copyOf(collarsDeg);
-            cornersLpMm = List.copyOf(cornersLpMm);
-            if (!possible(collarsDeg, cornersLpMm)) {
-                throw new IllegalArgumentException("collars at " + collarsDeg + " with corners of " + cornersLpMm + " are out of range: give one or two angles and four frequencies above 0");
+            if (!possible(deg(collarDeg, secondDeg), List.of(topLeft, topRight, bottomRight, bottomLeft))) {
+                throw new IllegalArgumentException("collars at " + deg(collarDeg, secondDeg) + " are out of range: give one or two angles and four frequencies above 0");
             }
         }
 
+        /// @param collarsDeg one or two
+        /// @param corners from top left clockwise
+        public static CollarsTried of(Phase phase, List<Double> collarsDeg, List<Double> corners) {
+            return new CollarsTried(phase, collarsDeg.getFirst(), collarsDeg.size() > 1 ? Optional.of(collarsDeg.get(1)) : Optional.empty(), corners.get(0), corners.get(1), corners.get(2), corners.get(3));
+        }
+
         /// Whether anything could be measured so.
-        public static boolean possible(List<Double> collarsDeg, List<Double> cornersLpMm) {
+        public static boolean possible(List<Double> collarsDeg, List<Double> corners) {
             return !collarsDeg.isEmpty() && collarsDeg.size() <= 2 && collarsDeg.stream().allMatch(d -> Math.abs(d) <= MOST_DEG)
-                    && cornersLpMm.size() == CORNERS && cornersLpMm.stream().allMatch(f -> f > 0 && f < MOST_LP_MM);
+                    && corners.size() == CORNERS && corners.stream().allMatch(f -> f > 0 && f < MOST_LP_MM);
+        }
+
+        private static List<Double> deg(double one, Optional<Double> other) {
+            return other.map(o -> List.of(one, o)).orElse(List.of(one));
+        }
+
+        public List<Double> collarsDeg() {
+            return deg(collarDeg, secondDeg);
+        }
+
+        public List<Double> cornersLpMm() {
+            return List.of(topLeft, topRight, bottomRight, bottomLeft);
         }
     }
 

@@ -54,7 +54,7 @@ final class ReadingWords implements Grammar {
         List<Double> deg = numbers(halves[0]);
         List<Double> corners = halves.length > 1 ? numbers(halves[1]) : List.of();
         return ReadingEvent.CollarsTried.possible(deg, corners)
-                ? Reading.understood(Said.of("say.reads.collars", "deg", halves[0].strip().replace("°", ""), "corners", halves[1].strip()), new ReadingEvent.CollarsTried(in.phase(), deg, corners))
+                ? Reading.understood(Said.of("say.reads.collars", "deg", halves[0].strip().replace("°", ""), "corners", halves[1].strip()), ReadingEvent.CollarsTried.of(in.phase(), deg, corners))
                 : Reading.unclear("say.collars");
     }
 
