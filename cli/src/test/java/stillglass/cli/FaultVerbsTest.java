@@ -98,6 +98,16 @@ class FaultVerbsTest {
     }
 
     @Test
+    void reflectionsOfALampAreWeighed() throws IOException {
+        Path none = file("glints.json", "{\"photos\":[{\"lamp_mm\":300,\"aside_mm\":30,\"camera_mm\":250,\"shares\":[0.1,-0.2]}]}");
+        JsonNode j = run("glints", RILL, none, "--json").json();
+        assertThat(j.get("hypotheses")).hasSize(6);
+        assertThat(j.get("hypotheses").get(0).get("probability").asDouble()).isBetween(0.05, 1.0);
+        assertThat(run("glints", RILL, file("far.json", Files.readString(none).replace("0.1,", "1.7,"))).err()).contains("far.json").contains("/photos/0/shares/0").hasLineCount(1);
+        assertThat(run("glints", RILL, file("on.json", Files.readString(none).replace("\"aside_mm\":30", "\"aside_mm\":0"))).err()).contains("on.json").contains("aside_mm").hasLineCount(1);
+    }
+
+    @Test
     void helicoidTellsTheEntryAndTheOrderOfTrials() throws IOException {
         Path threads = file("threads.json", "{\"outer\":{\"lead_mm\":12.0,\"starts\":6,\"hand\":\"right\"},\"inner\":{\"lead_mm\":4.5,\"starts\":4,\"hand\":\"left\"},\"key_slots\":1,\"trials_wanted\":true}");
         JsonNode j = run("helicoid", threads, "--infinity-error", "-2.0", "--sigma", "0.02", "--json").json();

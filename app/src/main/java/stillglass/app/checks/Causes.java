@@ -71,6 +71,7 @@ public final class Causes {
             work.computed().back().filter(b -> !b.way().isEmpty()).ifPresent(b -> lines.add(Words.of("causes.back", String.join(" · ", b.way().stream().map(Joint::name).toList()), b.way().size())));
         });
         seen.ifPresent(w -> lines.addAll(of(w)));
+        work.computed().lamp().ifPresent(l -> l.said().forEach(said -> lines.add(Words.sentence(said))));
         Optional<String> leading = entries.isEmpty() ? traced.map(d -> leading(d, d.hypotheses().getFirst())).or(() -> seen.map(w -> leading(w.causes().getFirst()))) : Optional.of(Words.of("prove.say.cause.entry"));
         return new Told(lines, leading, !entries.isEmpty());
     }

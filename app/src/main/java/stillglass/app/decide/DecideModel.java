@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.StopStrip;
@@ -107,7 +108,7 @@ public record DecideModel(
         return new DecideModel(
                 rows, unweighed(work),
                 r.map(x -> Words.capital(x.act().word())),
-                r.map(x -> x.reasons().stream().map(Words::say).toList()).orElse(List.of()),
+                Stream.concat(work.computed().lamp().stream().flatMap(l -> l.said().stream()).map(Words::sentence), r.stream().flatMap(x -> x.reasons().stream()).map(Words::say)).toList(),
                 r.flatMap(Recommendation::plan).map(p -> Words.of("decide.effort", 2 * p.minutes() / 60, 100 * p.risk(), p.joints().size()))
                         .orElse(work.mapped() ? "" : Words.of("decide.nomap")),
                 all.stream().map(g -> new GoalChip(g, goalName(g, work), work.state().course().goals().contains(g))).toList(),

@@ -13,11 +13,13 @@ import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
 import stillglass.fault.ChartPicture;
 import stillglass.fault.Diagnosis;
+import stillglass.fault.LampLook;
 import stillglass.fault.Observation;
 import stillglass.fault.SlipEffect;
 import stillglass.grade.DepthReading;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
+import stillglass.optics.Glints;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
 import stillglass.optics.misassembly.LensFault;
@@ -54,6 +56,8 @@ final class Computing {
     private static final double PICTURED = 0.05;
     private static final int MOST_PICTURED = 2;
 
+    private record LampKey(LensSection section, List<LampLook.Seen> seen) {}
+
     private record SlipsKey(Readings readings, Joints joints, Instrument instrument, Optional<LensSection> section) {}
 
     private record PlanKey(WayIn.Request request, Alternatives.Sort way, List<String> order) {}
@@ -76,6 +80,8 @@ final class Computing {
     private Optional<DiagnosisKey> diagnosed = Optional.empty();
     private Optional<Diagnosis> diagnosis = Optional.empty();
     private List<ChartPicture> charts = List.of();
+    private Optional<LampKey> lampSeen = Optional.empty();
+    private Optional<LampLook> lamp = Optional.empty();
     private Optional<SlipsKey> slipped = Optional.empty();
     private Optional<SilentSlips> slips = Optional.empty();
     private final Map<LensFault, Optional<SlipEffect>> slipEffects = new HashMap<>();
@@ -110,7 +116,7 @@ final class Computing {
                             && assembly.isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
-            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch), back(work, watch), slips(work, watch), charts));
+            return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch), back(work, watch), slips(work, watch), charts, lamp(work, watch)));
         } catch (CancellationException newer) {
             return Optional.empty();
         }
@@ -176,6 +182,19 @@ final class Computing {
         } catch (IllegalArgumentException noFocus) {
             return Optional.empty();
         }
+    }
+
+    /// Looks since the lens was opened last.
+    private Optional<LampLook> lamp(Work work, Progress watch) {
+        List<LampLook.Seen> seen = work.state().readings().glints().stream().filter(g -> g.seq() > work.state().joints().lastOpened()).map(Readings.Glints::seen)
+                .map(g -> new LampLook.Seen(new Glints.Stand(g.lampMm(), g.asideMm(), g.cameraMm()), g.shares())).toList();
+        Optional<LampKey> key = seen.isEmpty() ? Optional.empty() : work.section().filter(l -> l.basis() != LensSection.Basis.TWO_PLANE).map(l -> new LampKey(l, seen));
+        if (!lampSeen.equals(key)) {
+            watch.at(0, "");
+            lamp = key.map(k -> LampLook.of(k.section, k.seen));
+            lampSeen = key;
+        }
+        return lamp;
     }
 
     private Optional<BackIn> back(Work work, Progress watch) {

@@ -9,6 +9,7 @@ import stillglass.assembly.Joint;
 import stillglass.care.CareTables;
 import stillglass.fault.ChartPicture;
 import stillglass.fault.Diagnosis;
+import stillglass.fault.LampLook;
 import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.grade.TellApart;
@@ -67,12 +68,13 @@ public record Work(
     /// @param alike a known model built like one that is on no map
     /// @param rework what to do about a function that failed
     /// @param diagnosis which fault of the assembly explains what was measured, where the section is known and something is off
+    /// @param lamp what a lamp's reflections say of a lens that is closed
     /// @param back the shortest way to the glass it blames
     public record Computed(
             List<Assessment> assessments, Optional<WayIn.Plan> plan, Optional<Recommendation> recommendation,
-            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework, Optional<Diagnosis> diagnosis, Optional<BackIn> back, Optional<SilentSlips> slips, List<ChartPicture> charts) {
+            Optional<AssemblyEffect> assembly, Optional<Beams> beams, Optional<AlikeModel> alike, Optional<Rework> rework, Optional<Diagnosis> diagnosis, Optional<BackIn> back, Optional<SilentSlips> slips, List<ChartPicture> charts, Optional<LampLook> lamp) {
         public static final Computed NOTHING =
-                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+                new Computed(List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
 
         public Computed {
             assessments = List.copyOf(assessments);

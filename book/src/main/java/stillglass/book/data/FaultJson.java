@@ -9,9 +9,11 @@ import java.util.OptionalDouble;
 import stillglass.book.BadInput;
 import stillglass.fault.CollarTrim;
 import stillglass.fault.EntryFinder;
+import stillglass.fault.LampLook;
 import stillglass.fault.LooseGlass;
 import stillglass.fault.Observation;
 import stillglass.fault.OrderFinder;
+import stillglass.optics.Glints;
 import tools.jackson.databind.JsonNode;
 
 /// What was measured on an assembly, and threads of helicoids, from JSON.
@@ -19,6 +21,7 @@ public final class FaultJson {
     private static final String OBSERVATIONS = "observations.schema.json";
     private static final String HELICOID = "helicoid.schema.json";
     private static final String COLLARS = "collars.schema.json";
+    private static final String GLINTS = "glints.schema.json";
     private static final double USUAL_SHARPNESS = 0.03;
     private static final String GLASSES = "glasses.schema.json";
     /// Engraved focal lengths are rarely true to less.
@@ -69,6 +72,17 @@ public final class FaultJson {
             out.add(CheckedJson.read(name, "describe the settings as the schema asks", () -> new CollarTrim.Setting(LensJson.numbers(s.get("collars_deg")), LensJson.numbers(s.get("corners_lp_mm")))));
         }
         return new Collars(out, j.path("sigma_share").asDouble(USUAL_SHARPNESS));
+    }
+
+    /// @throws BadInput naming file and field
+    public static List<LampLook.Seen> glints(Path file) {
+        String name = String.valueOf(file.getFileName());
+        JsonNode j = CheckedJson.file(file, GLINTS);
+        List<LampLook.Seen> out = new ArrayList<>();
+        for (JsonNode p : j.get("photos")) {
+            out.add(CheckedJson.read(name, "describe the photos as the schema asks", () -> new LampLook.Seen(new Glints.Stand(p.get("lamp_mm").asDouble(), p.get("aside_mm").asDouble(), p.get("camera_mm").asDouble()), LensJson.numbers(p.get("shares")))));
+        }
+        return out;
     }
 
     /// A helicoid as it is described.

@@ -78,6 +78,24 @@ public sealed interface ReadingEvent extends Event, ReadingIntent {
         }
     }
 
+    /// Where a lamp's reflections were seen in the closed lens, from the front.
+    /// @param lampMm distance of the lamp before the first glass
+    /// @param asideMm of the lamp from the axis
+    /// @param cameraMm distance of the eye or camera, on the axis
+    /// @param shares where each stands on the line towards the lamp, rim radii, positive on the lamp's side
+    @Named("glints-seen")
+    record GlintsSeen(Phase phase, double lampMm, double asideMm, double cameraMm, List<Double> shares) implements ReadingEvent {
+        private static final double MOST_MM = 1e4;
+        private static final int MOST = 60;
+
+        public GlintsSeen {
+            shares = List.copyOf(shares);
+            if (!(lampMm > 0 && lampMm < MOST_MM) || !(asideMm > 0 && asideMm < MOST_MM) || !(cameraMm > 0 && cameraMm < MOST_MM) || shares.size() > MOST || shares.stream().anyMatch(x -> !(Math.abs(x) <= 1))) {
+                throw new IllegalArgumentException("a lamp " + lampMm + " mm before the lens, " + asideMm + " mm aside, an eye at " + cameraMm + " mm and reflections at " + shares + " are out of range");
+            }
+        }
+    }
+
     /// A measurement: what, where or at which setting, and how much, with its error.
     /// @param at speed, stop, distance or place, as [Quantity#at] gives it; empty where there is none
     /// @param value in the unit of the quantity

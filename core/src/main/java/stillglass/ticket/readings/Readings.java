@@ -20,9 +20,10 @@ import stillglass.ticket.story.Recorded;
 /// @param infinity every reading of infinity, in order
 /// @param measured every other measurement, in order
 /// @param collars every setting of collars that was tried, in order
-public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity> infinity, List<Measurement> measured, List<Collars> collars) {
+/// @param glints every look at a lamp's reflections, in order
+public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity> infinity, List<Measurement> measured, List<Collars> collars, List<Glints> glints) {
     /// Nothing was.
-    public static final Readings NONE = new Readings(Map.of(), List.of(), List.of(), List.of(), List.of());
+    public static final Readings NONE = new Readings(Map.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 
     /// A function at a time.
     public record Key(Phase phase, String check) {}
@@ -56,8 +57,13 @@ public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity>
     /// @param seq number of its row
     public record Collars(long seq, ReadingEvent.CollarsTried tried) {}
 
+    /// A lamp's reflections.
+    /// @param seq number of its row
+    public record Glints(long seq, ReadingEvent.GlintsSeen seen) {}
+
     public Readings {
         collars = List.copyOf(collars);
+        glints = List.copyOf(glints);
         checks = Grown.kept(checks);
         tries = List.copyOf(tries);
         measured = List.copyOf(measured);
@@ -69,11 +75,12 @@ public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity>
         return switch (happened) {
             case ReadingEvent.FunctionChecked e -> {
                 Tried tried = new Tried(new Key(e.phase(), e.check()), new Check(row.seq(), e.found()));
-                yield new Readings(Grown.by(checks, tried.key, tried.check), Grown.by(tries, tried), infinity, measured, collars);
+                yield new Readings(Grown.by(checks, tried.key, tried.check), Grown.by(tries, tried), infinity, measured, collars, glints);
             }
-            case ReadingEvent.InfinityMeasured e -> new Readings(checks, tries, Grown.by(infinity, new Infinity(row.seq(), e)), measured, collars);
-            case ReadingEvent.Measured e -> new Readings(checks, tries, infinity, Grown.by(measured, new Measurement(row.seq(), e)), collars);
-            case ReadingEvent.CollarsTried e -> new Readings(checks, tries, infinity, measured, Grown.by(collars, new Collars(row.seq(), e)));
+            case ReadingEvent.InfinityMeasured e -> new Readings(checks, tries, Grown.by(infinity, new Infinity(row.seq(), e)), measured, collars, glints);
+            case ReadingEvent.Measured e -> new Readings(checks, tries, infinity, Grown.by(measured, new Measurement(row.seq(), e)), collars, glints);
+            case ReadingEvent.CollarsTried e -> new Readings(checks, tries, infinity, measured, Grown.by(collars, new Collars(row.seq(), e)), glints);
+            case ReadingEvent.GlintsSeen e -> new Readings(checks, tries, infinity, measured, collars, Grown.by(glints, new Glints(row.seq(), e)));
         };
     }
 
@@ -84,6 +91,7 @@ public record Readings(Map<Key, Check> checks, List<Tried> tries, List<Infinity>
             case ReadingEvent.InfinityMeasured e -> Decision.accepted(e);
             case ReadingEvent.Measured e -> Decision.accepted(e);
             case ReadingEvent.CollarsTried e -> Decision.accepted(e);
+            case ReadingEvent.GlintsSeen e -> Decision.accepted(e);
         };
     }
 

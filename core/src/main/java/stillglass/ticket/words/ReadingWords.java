@@ -5,6 +5,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import stillglass.assembly.Part;
 import stillglass.device.Source;
 import stillglass.say.Said;
@@ -22,6 +24,8 @@ final class ReadingWords implements Grammar {
     /// Scatter of a reading of infinity where nothing is stated, mm.
     private static final double USUAL_ERROR_MM = 0.02;
 
+    private static final Pattern GLINTS = Pattern.compile("\\s*(?:lamp\\s+)?(0*[1-9]\\d{0,3}(?:\\.\\d+)?)(?:\\s*mm)?\\s+aside\\s+(0*[1-9]\\d{0,3}(?:\\.\\d+)?)(?:\\s*mm)?\\s+(?:eye|camera)\\s+(0*[1-9]\\d{0,3}(?:\\.\\d+)?)(?:\\s*mm)?\\s*:\\s*(.+)");
+
     @Override
     public Optional<Reading> read(Cursor line, Setting in) {
         int start = line.mark();
@@ -34,6 +38,9 @@ final class ReadingWords implements Grammar {
         }
         if (line.take("collars")) {
             return Optional.of(collars(line, in));
+        }
+        if (line.takeOne(List.of("glints", "reflections")).isPresent()) {
+            return Optional.of(glints(line, in));
         }
         if (line.take("check") || line.take("tried")) {
             return check(line, in);
@@ -56,6 +63,17 @@ final class ReadingWords implements Grammar {
         return ReadingEvent.CollarsTried.possible(deg, corners)
                 ? Reading.understood(Said.of("say.reads.collars", "deg", halves[0].strip().replace("°", ""), "corners", halves[1].strip()), ReadingEvent.CollarsTried.of(in.phase(), deg, corners))
                 : Reading.unclear("say.collars");
+    }
+
+    /// `glints lamp 300 aside 30 eye 250: 0.12 -0.30 0.45`.
+    private static Reading glints(Cursor line, Setting in) {
+        Matcher m = GLINTS.matcher(line.rest().orElse(""));
+        List<Double> shares = m.matches() ? numbers(m.group(4)) : List.of();
+        if (shares.isEmpty() || shares.stream().anyMatch(x -> !(Math.abs(x) <= 1))) {
+            return Reading.unclear("say.glints");
+        }
+        return Reading.understood(Said.of("say.reads.glints", "count", shares.size(), "lamp", Double.parseDouble(m.group(1)), "aside", Double.parseDouble(m.group(2))),
+                new ReadingEvent.GlintsSeen(in.phase(), Double.parseDouble(m.group(1)), Double.parseDouble(m.group(2)), Double.parseDouble(m.group(3)), shares));
     }
 
     /// What is no number is one that nothing takes.
