@@ -18,6 +18,7 @@ final class Cover {
     private static final double ROW_MM = 0.06;
     private static final int FEWEST = 24;
     private static final int MOST = 400;
+    private static final double[] EVEN = {1, 0, 0, 0, 0, 0};
 
     private final double lowX;
     private final double lowY;
@@ -28,8 +29,11 @@ final class Cover {
     private final int bins;
     /// rows × (bins + 1), covered length left of each bin's left end.
     private final float[] lengths;
+    /// The same of covered length times its distance from the left edge of the patch, and times the square of it.
+    private final float[] moments;
+    private final float[] squares;
 
-    private Cover(Envelope box, int rows, int bins, float[] lengths) {
+    private Cover(Envelope box, int rows, int bins, float[][] sums) {
         lowX = box.getMinX();
         lowY = box.getMinY();
         this.rows = rows;
@@ -37,14 +41,16 @@ final class Cover {
         rowMm = box.getHeight() / Math.max(1, rows);
         binMm = box.getWidth() / Math.max(1, bins);
         binsPerMm = bins / Math.max(1e-300, box.getWidth());
-        this.lengths = lengths;
+        lengths = sums[0];
+        moments = sums[1];
+        squares = sums[2];
     }
 
     static Cover of(List<Geometry> outlines) {
         Envelope box = new Envelope();
         outlines.forEach(g -> box.expandToInclude(g.getEnvelopeInternal()));
         if (box.isNull() || !(box.getArea() > 0)) {
-            return new Cover(new Envelope(0, 0, 0, 0), 0, 0, new float[0]);
+            return new Cover(new Envelope(0, 0, 0, 0), 0, 0, new float[3][0]);
         }
         int rows = (int) Math.clamp(Math.ceil(box.getHeight() / ROW_MM), FEWEST, MOST);
         int bins = (int) Math.clamp(Math.ceil(box.getWidth() / ROW_MM), FEWEST, MOST);
@@ -60,11 +66,11 @@ final class Cover {
                 }
             }
         }
-        float[] lengths = new float[rows * (bins + 1)];
+        float[][] sums = new float[3][rows * (bins + 1)];
         for (int r = 0; r < rows; r++) {
-            accumulate(merged(spans.get(r)), box.getMinX(), box.getWidth() / bins, bins, lengths, r * (bins + 1));
+            accumulate(merged(spans.get(r)), box.getMinX(), box.getWidth() / bins, bins, sums, r * (bins + 1));
         }
-        return new Cover(box, rows, bins, lengths);
+        return new Cover(box, rows, bins, sums);
     }
 
     /// Crossings of the middle of every row with the rings of a polygon, in pairs.
@@ -116,32 +122,43 @@ final class Cover {
         return apart;
     }
 
-    private static void accumulate(List<double[]> spans, double lowX, double binMm, int bins, float[] into, int offset) {
-        double whole = 0;
+    private static void accumulate(List<double[]> spans, double lowX, double binMm, int bins, float[][] into, int offset) {
+        double[] whole = new double[3];
         int next = 0;
         for (int k = 0; k <= bins; k++) {
-            double x = lowX + k * binMm;
-            while (next < spans.size() && spans.get(next)[1] <= x) {
-                whole += spans.get(next)[1] - spans.get(next)[0];
+            double x = k * binMm;
+            while (next < spans.size() && spans.get(next)[1] - lowX <= x) {
+                add(whole, spans.get(next)[0] - lowX, spans.get(next)[1] - lowX);
                 next++;
             }
-            double part = next < spans.size() ? Math.max(0, x - spans.get(next)[0]) : 0;
-            into[offset + k] = (float) (whole + part);
+            double[] now = whole.clone();
+            if (next < spans.size() && spans.get(next)[0] - lowX < x) {
+                add(now, spans.get(next)[0] - lowX, x);
+            }
+            for (int m = 0; m < 3; m++) {
+                into[m][offset + k] = (float) now[m];
+            }
         }
     }
 
-    private double lengthUpTo(int row, double x) {
+    private static void add(double[] sums, double from, double to) {
+        sums[0] += to - from;
+        sums[1] += (to * to - from * from) / 2;
+        sums[2] += (to * to * to - from * from * from) / 3;
+    }
+
+    private double upTo(float[] sums, int row, double x) {
         double at = (x - lowX) * binsPerMm;
         int start = row * (bins + 1);
         if (at <= 0) {
             return 0;
         }
         if (at >= bins) {
-            return lengths[start + bins];
+            return sums[start + bins];
         }
         int k = (int) at;
-        float before = lengths[start + k];
-        return before + (at - k) * (lengths[start + k + 1] - before);
+        float before = sums[start + k];
+        return before + (at - k) * (sums[start + k + 1] - before);
     }
 
     /// Scratch space of one thread.
@@ -154,6 +171,12 @@ final class Cover {
     /// @param outline x and y by turns
     /// @param corners how many
     double areaWithin(double[] outline, int corners, Rows scratch) {
+        return lightWithin(outline, corners, EVEN, scratch);
+    }
+
+    /// Covered area within a convex outline, each square millimetre weighed by the light on it.
+    /// @param density terms of the light: 1, x, y, x², xy, y²
+    double lightWithin(double[] outline, int corners, double[] density, Rows scratch) {
         double low = Double.POSITIVE_INFINITY;
         double high = Double.NEGATIVE_INFINITY;
         double left = Double.POSITIVE_INFINITY;
@@ -177,8 +200,17 @@ final class Cover {
         }
         double sum = 0;
         for (int r = first; r <= last; r++) {
-            if (scratch.right[r] > scratch.left[r]) {
-                sum += lengthUpTo(r, scratch.right[r]) - lengthUpTo(r, scratch.left[r]);
+            double from = scratch.left[r];
+            double to = scratch.right[r];
+            if (to > from) {
+                double y = lowY + (r + 0.5) * rowMm;
+                // In distances from the left edge of the patch.
+                double even = density[0] + density[2] * y + density[5] * y * y + lowX * (density[1] + density[4] * y + density[3] * lowX);
+                double rising = density[1] + density[4] * y + 2 * density[3] * lowX;
+                sum += even * (upTo(lengths, r, to) - upTo(lengths, r, from));
+                if (rising != 0 || density[3] != 0) {
+                    sum += rising * (upTo(moments, r, to) - upTo(moments, r, from)) + density[3] * (upTo(squares, r, to) - upTo(squares, r, from));
+                }
             }
         }
         return sum * rowMm;

@@ -11,7 +11,7 @@ import stillglass.optics.LensSection;
 /// Follows the light of every picture point at every stop through a finding.
 ///
 /// The beam of a picture point meets the finding's surface in a traced outline, cut off by every rim ([Footprints]); the
-/// finding covers a share of it ([Cover]). What its kind blocks darkens the point, what it scatters veils it.
+/// finding covers a share of its light ([Cover]). What its kind blocks darkens the point, what it scatters veils it.
 /// Derivation and limits: docs/methods/show-through.md.
 public final class ShowThrough {
     private ShowThrough() {}
@@ -67,6 +67,7 @@ public final class ShowThrough {
         double halfWidth = half * 3 / Math.sqrt(13);
         double halfHeight = half * 2 / Math.sqrt(13);
         double[] outline = new double[2 * Footprints.CORNERS];
+        double[] density = new double[Footprints.DENSITY];
         Cover.Rows scratch = new Cover.Rows();
         for (int j = 0; j < Shades.GRID; j++) {
             for (int i = 0; i < Shades.GRID; i++) {
@@ -74,8 +75,8 @@ public final class ShowThrough {
                 // the left here and travels towards +x; what is high travels down.
                 double wx = Shades.place(i) * halfWidth / lens.nominalFocalLengthMm();
                 double wy = -Shades.place(j) * halfHeight / lens.nominalFocalLengthMm();
-                double share = prints.outline(surface, stop, wx, wy, outline)
-                        ? share(cover, outline, scratch)
+                double share = prints.beam(surface, stop, wx, wy, outline, density)
+                        ? share(cover, outline, density, scratch)
                         : 0;
                 passes[j * Shades.GRID + i] = (float) (1 - blocks * share);
                 veils[j * Shades.GRID + i] = (float) (scatters * share);
@@ -83,17 +84,26 @@ public final class ShowThrough {
         }
     }
 
-    private static double share(Cover cover, double[] outline, Cover.Rows scratch) {
-        double covered = cover.areaWithin(outline, Footprints.CORNERS, scratch);
-        return covered == 0 ? 0 : Math.min(1, covered / area(outline));
+    /// Of the light of the beam, not of its area on the surface: off the axis and wide open they differ.
+    private static double share(Cover cover, double[] outline, double[] density, Cover.Rows scratch) {
+        double covered = cover.lightWithin(outline, Footprints.CORNERS, density, scratch);
+        return covered <= 0 ? 0 : Math.min(1, covered / light(outline, density));
     }
 
-    private static double area(double[] p) {
-        double twice = 0;
+    /// All light of a beam: the density over its outline, by Green's theorem edge by edge.
+    private static double light(double[] p, double[] density) {
+        double sum = 0;
         for (int a = 0; a < Footprints.CORNERS; a++) {
             int b = a + 1 == Footprints.CORNERS ? 0 : a + 1;
-            twice += p[2 * a] * p[2 * b + 1] - p[2 * b] * p[2 * a + 1];
+            double x0 = p[2 * a];
+            double y0 = p[2 * a + 1];
+            double x1 = p[2 * b];
+            double y1 = p[2 * b + 1];
+            double cross = x0 * y1 - x1 * y0;
+            sum += cross * (density[0] / 2 + (density[1] * (x0 + x1) + density[2] * (y0 + y1)) / 6
+                    + (density[3] * (x0 * x0 + x0 * x1 + x1 * x1) + density[5] * (y0 * y0 + y0 * y1 + y1 * y1)) / 12
+                    + density[4] * (2 * x0 * y0 + x0 * y1 + x1 * y0 + 2 * x1 * y1) / 24);
         }
-        return Math.max(1e-12, Math.abs(twice) / 2);
+        return Math.max(1e-12, Math.abs(sum));
     }
 }

@@ -246,6 +246,15 @@ public final class AimedField {
         return even.value(surfaceY[s], u, v);
     }
 
+    /// Where it comes in on the plane of the first vertex: equal areas there carry equal light.
+    public double entryXMm(double u, double v) {
+        return odd.value(entryX, u, v);
+    }
+
+    public double entryYMm(double u, double v) {
+        return even.value(entryY, u, v);
+    }
+
     /// Whether the ray through (u, v) of the iris is cut off by a rim or lost on its way. One thread at a time.
     /// @param inverseSquare 1/semi-diameter² of every surface
     public boolean cut(double u, double v, double[] inverseSquare) {

@@ -2,6 +2,7 @@ package stillglass.optics;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /// Where the light of every picture point crosses every surface, at every stop: outlines of traced beams, cut off by all
@@ -24,11 +25,14 @@ public final class Footprints {
     private final List<Double> stops;
     /// Indexed by surface, stop, field: x and y by turns, the field direction towards +y; empty where no light passes.
     private final float[][][][] outlines;
+    /// Likewise, terms of [BeamLight].
+    private final float[][][][] light;
 
-    private Footprints(LensSection lens, List<Double> stops, float[][][][] outlines) {
+    private Footprints(LensSection lens, List<Double> stops, float[][][][] outlines, float[][][][] light) {
         this.lens = lens;
         this.stops = stops;
         this.outlines = outlines;
+        this.light = light;
     }
 
     /// Traces a lens.
@@ -39,19 +43,23 @@ public final class Footprints {
         double wavelength = lens.wavelengthsNm().get(lens.wavelengthsNm().size() / 2);
         double[] inverseSquare = lens.surfaces().stream().mapToDouble(s -> 1 / (s.semiDiameterMm() * s.semiDiameterMm())).toArray();
         float[][][][] outlines = new float[lens.surfaces().size()][stops.size()][FIELDS][];
+        float[][][][] light = new float[lens.surfaces().size()][stops.size()][FIELDS][];
         LensSection square = lens.withTilts(List.of());
         IntStream.range(0, FIELDS).parallel().forEach(f -> {
             checkpoint.run();
             double slope = slope(lens, f / (FIELDS - 1.0));
             AimedField field = AimedField.of(square, wavelength, slope, fullIrisMm(lens), true);
             for (int j = 0; j < stops.size(); j++) {
-                float[][] perSurface = beam(field, lens.fNumber() / stops.get(j), inverseSquare);
+                Optional<BeamLight.Net> net = net(field, lens.fNumber() / stops.get(j), inverseSquare);
+                float[][] spread = net.map(n -> BeamLight.of(field, n, outlines.length)).orElse(new float[0][]);
                 for (int s = 0; s < outlines.length; s++) {
-                    outlines[s][j][f] = perSurface.length == 0 ? new float[0] : perSurface[s];
+                    int surface = s;
+                    outlines[s][j][f] = net.map(n -> outline(field, n, surface)).orElse(new float[0]);
+                    light[s][j][f] = spread.length == 0 ? new float[0] : spread[s];
                 }
             }
         });
-        return new Footprints(lens, stops, outlines);
+        return new Footprints(lens, stops, outlines, light);
     }
 
     private static double fullIrisMm(LensSection lens) {
@@ -63,17 +71,14 @@ public final class Footprints {
         return share * lens.imageCircleMm() / 2 / lens.nominalFocalLengthMm();
     }
 
-    /// The outline of one field at one stop on every surface, none when nothing passes.
+    /// The open part of the iris for one field at one stop, none when nothing passes.
     /// @param ratio iris radius over the full iris radius
-    private static float[][] beam(AimedField field, double ratio, double[] inverseSquare) {
-        if (!field.reached()) {
-            return new float[0][];
-        }
-        double middle = middle(field, ratio, inverseSquare);
+    private static Optional<BeamLight.Net> net(AimedField field, double ratio, double[] inverseSquare) {
+        double middle = field.reached() ? middle(field, ratio, inverseSquare) : Double.NaN;
         if (Double.isNaN(middle)) {
-            return new float[0][];
+            return Optional.empty();
         }
-        float[][] per = new float[inverseSquare.length][2 * CORNERS];
+        double[] reaches = new double[CORNERS];
         for (int a = 0; a < CORNERS; a++) {
             double t = 2 * Math.PI * (a + 0.5) / CORNERS;
             double du = Math.cos(t);
@@ -94,12 +99,18 @@ public final class Footprints {
                 }
                 reach = lo;
             }
-            for (int s = 0; s < per.length; s++) {
-                per[s][2 * a] = (float) field.xMm(s, reach * du, middle + reach * dv);
-                per[s][2 * a + 1] = (float) field.yMm(s, reach * du, middle + reach * dv);
-            }
+            reaches[a] = reach;
         }
-        return per;
+        return Optional.of(new BeamLight.Net(middle, reaches));
+    }
+
+    private static float[] outline(AimedField field, BeamLight.Net net, int surface) {
+        float[] out = new float[2 * CORNERS];
+        for (int a = 0; a < CORNERS; a++) {
+            out[2 * a] = (float) field.xMm(surface, net.u(a, 1), net.v(a, 1));
+            out[2 * a + 1] = (float) field.yMm(surface, net.u(a, 1), net.v(a, 1));
+        }
+        return out;
     }
 
     /// Height on the mirror line of the iris at which the open part is centred, NaN when nothing is open.
@@ -125,26 +136,38 @@ public final class Footprints {
         return stops;
     }
 
+    /// Terms of the density that [#beam] writes: 1, x, y, x², xy, y².
+    public static final int DENSITY = 6;
+
     /// Writes the outline of a beam as x and y by turns, mm on the surface, x to the right seen from the front.
     /// @param slopeX tan of the object angle to the right: the light travels towards +x
     /// @param slopeY upwards
     /// @param into at least twice [#CORNERS] long
     /// @return false when no light of this field passes
     public boolean outline(int surface, int stop, double slopeX, double slopeY, double[] into) {
+        return beam(surface, stop, slopeX, slopeY, into, new double[DENSITY]);
+    }
+
+    /// The outline, and how the light lies in it.
+    /// @param density at least [#DENSITY] long: terms of the light on a square millimetre against the mean
+    /// @return false when no light of this field passes
+    public boolean beam(int surface, int stop, double slopeX, double slopeY, double[] into, double[] density) {
         double slope = Math.hypot(slopeX, slopeY);
         double at = Math.clamp(slope / slope(lens, 1) * (FIELDS - 1), 0, FIELDS - 1);
         int low = (int) Math.min(FIELDS - 2, Math.floor(at));
-        float[] near = outlines[surface][stop][low];
-        float[] far = outlines[surface][stop][low + 1];
+        int first = low;
+        int second = low + 1;
         double share = at - low;
-        if (near.length == 0 || far.length == 0) {
-            float[] one = share < 0.5 ? near : far;
-            if (one.length == 0) {
+        if (outlines[surface][stop][first].length == 0 || outlines[surface][stop][second].length == 0) {
+            int one = share < 0.5 ? first : second;
+            if (outlines[surface][stop][one].length == 0) {
                 return false;
             }
-            near = one;
-            far = one;
+            first = one;
+            second = one;
         }
+        float[] near = outlines[surface][stop][first];
+        float[] far = outlines[surface][stop][second];
         // The traced direction is +y; turn it to (slopeX, slopeY).
         double ex = slope == 0 ? 0 : slopeX / slope;
         double ey = slope == 0 ? 1 : slopeY / slope;
@@ -154,6 +177,18 @@ public final class Footprints {
             into[2 * a] = x * ey + y * ex;
             into[2 * a + 1] = y * ey - x * ex;
         }
+        float[] one = light[surface][stop][first];
+        float[] other = light[surface][stop][second];
+        double along = one[1] + share * (other[1] - one[1]);
+        double across2 = one[2] + share * (other[2] - one[2]);
+        double along2 = one[3] + share * (other[3] - one[3]);
+        // Across the field direction x·ey − y·ex, along it x·ex + y·ey.
+        density[0] = one[0] + share * (other[0] - one[0]);
+        density[1] = along * ex;
+        density[2] = along * ey;
+        density[3] = across2 * ey * ey + along2 * ex * ex;
+        density[4] = 2 * ex * ey * (along2 - across2);
+        density[5] = across2 * ex * ex + along2 * ey * ey;
         return true;
     }
 

