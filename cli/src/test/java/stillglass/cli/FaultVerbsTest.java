@@ -98,6 +98,19 @@ class FaultVerbsTest {
     }
 
     @Test
+    void whatFindingsDoToThePictureIsToldAtEveryStop() throws IOException {
+        Path disc = file("disc.json", "{\"findings\":[{\"id\":\"a\",\"kind\":\"fungus\",\"surface\":1,\"disc_mm\":{\"x\":0,\"y\":0,\"diameter\":4},\"blocks\":1.0},{\"id\":\"b\",\"kind\":\"dust\",\"surface\":2,\"outline_mm\":[[0,0],[2,0],[0,2]]}]}");
+        JsonNode j = run("show", RILL, disc, "--json", "--points", "0,0;0.7,0").json();
+        JsonNode first = j.get("findings").get(0).get("stops").get(0);
+        // On the axis and wide open 4 mm of the beam's 57/1.4 = 40.7 mm.
+        assertThat(first.get("points").get(0).get("lost").asDouble()).isCloseTo(16 / (57 / 1.4) / (57 / 1.4), within(0.0006));
+        assertThat(j.get("findings").get(1).get("surface").asInt()).isEqualTo(2);
+        assertThat(run("show", RILL, file("far.json", Files.readString(disc).replace("\"surface\":1", "\"surface\":99"))).err()).contains("far.json").contains("/findings/0/surface").hasLineCount(1);
+        assertThat(run("show", RILL, file("off.json", Files.readString(disc).replace("\"x\":0", "\"x\":500"))).err()).contains("off.json").contains("nothing of it lies within").hasLineCount(1);
+        assertThat(run("show", RILL, disc, "--points", "0.9,0.9").err()).contains("outside the picture").hasLineCount(1);
+    }
+
+    @Test
     void reflectionsOfALampAreWeighed() throws IOException {
         Path none = file("glints.json", "{\"photos\":[{\"lamp_mm\":300,\"aside_mm\":30,\"camera_mm\":250,\"shares\":[0.1,-0.2]}]}");
         JsonNode j = run("glints", RILL, none, "--json").json();

@@ -1,5 +1,6 @@
 package stillglass.grade;
 
+import java.util.EnumMap;
 import java.util.Map;
 import stillglass.look.FindingKind;
 
@@ -53,5 +54,12 @@ public record GradeRules(
             throw new IllegalStateException("no rule for " + kind.word());
         }
         return found;
+    }
+
+    /// The same with another effect of one kind.
+    public GradeRules with(FindingKind kind, Optics optics) {
+        Map<FindingKind, Optics> changed = new EnumMap<>(kinds);
+        changed.put(kind, optics);
+        return new GradeRules(changed, visibleShadow, severeShadow, measurable, visibleVeil, severeVeil, againstLight);
     }
 }

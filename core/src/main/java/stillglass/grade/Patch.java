@@ -40,6 +40,26 @@ public record Patch(FindingKind kind, int surface, List<Geometry> outlines, doub
         return new Patch(finding.kind(), surface, outlines, outlines.isEmpty() ? 0 : Math.min(1, finding.areaShare() * Math.PI / Math.max(1e-12, inPhoto)), finding.contrast());
     }
 
+    /// Something whose outline on the surface is known, all of it covered.
+    /// @param outline mm from the axis, seen from the front
+    /// @throws IllegalArgumentException for less than three corners or none of them on the surface
+    public static Patch known(FindingKind kind, LensSection lens, int surface, List<Finding.Point> outline) {
+        return onSurface(kind, lens, surface, polygon(outline));
+    }
+
+    /// A disc on the surface, all of it covered.
+    public static Patch known(FindingKind kind, LensSection lens, int surface, double x, double y, double diameterMm) {
+        return onSurface(kind, lens, surface, disc(x, y, diameterMm / 2));
+    }
+
+    private static Patch onSurface(FindingKind kind, LensSection lens, int surface, Geometry all) {
+        Geometry seen = all.intersection(disc(0, 0, lens.surfaces().get(surface).semiDiameterMm()));
+        if (!(seen.getArea() > 0)) {
+            throw new IllegalArgumentException("nothing of it lies within the clear " + lens.surfaces().get(surface).semiDiameterMm() + " mm of the " + lens.surfaceName(surface));
+        }
+        return new Patch(kind, surface, List.of(seen), 1, 1);
+    }
+
     private static Geometry polygon(Finding.Region region, Sighting seen, int mirror) {
         List<Finding.Point> points = region.outline();
         if (points.size() < 3) {

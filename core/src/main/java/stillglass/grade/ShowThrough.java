@@ -1,6 +1,7 @@
 package stillglass.grade;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
 import stillglass.look.FindingKind;
@@ -56,6 +57,22 @@ public final class ShowThrough {
         });
         Shades shades = new Shades(stops, passes, veils);
         return new Shown(patch.surface(), IntStream.range(0, stops.size()).mapToObj(shades::effect).toList(), shades);
+    }
+
+    /// Share of the light of one picture point that is stopped.
+    /// @param stop index into the stops of the lens
+    /// @param fieldX where in the picture as it is seen upright, shares of half the image circle, to the right
+    /// @param fieldY upwards
+    /// @return nothing where no light of that point gets through
+    public static OptionalDouble lost(Footprints prints, Patch patch, GradeRules rules, int stop, double fieldX, double fieldY) {
+        double reach = prints.lens().imageCircleMm() / 2 / prints.lens().nominalFocalLengthMm();
+        double[] outline = new double[2 * Footprints.CORNERS];
+        double[] density = new double[Footprints.DENSITY];
+        if (!prints.beam(patch.surface(), stop, fieldX * reach, -fieldY * reach, outline, density)) {
+            return OptionalDouble.empty();
+        }
+        double blocks = patch.kind() == FindingKind.HAZE ? 0 : rules.optics(patch.kind()).blocks() * patch.coverage();
+        return OptionalDouble.of(blocks * share(Cover.of(patch.outlines()), outline, density, new Cover.Rows()));
     }
 
     /// All points of the picture at one stop.

@@ -56,37 +56,54 @@ final class BeamLight {
         return out;
     }
 
+    /// Least squares, each cell by its area on the surface; heights in units of the widest, so that the terms are of one size.
     private static float[] fitted(double[][] entry, double[][] on, int spokes) {
-        int cells = RINGS * spokes;
-        SimpleMatrix rows = new SimpleMatrix(cells, TERMS);
-        SimpleMatrix light = new SimpleMatrix(cells, 1);
+        double unit = LEAST;
+        for (int i = 0; i < on[0].length; i++) {
+            unit = Math.max(unit, Math.max(Math.abs(on[0][i]), Math.abs(on[1][i])));
+        }
+        double[][] normal = new double[TERMS][TERMS];
+        double[] right = new double[TERMS];
         double all = 0;
         double surface = 0;
+        double[] term = new double[TERMS];
+        int[] corner = new int[4];
         for (int k = 0; k < RINGS; k++) {
             for (int a = 0; a < spokes; a++) {
-                int b = (a + 1) % spokes;
-                int[] corner = {k * spokes + a, k * spokes + b, (k + 1) * spokes + b, (k + 1) * spokes + a};
+                int b = a + 1 == spokes ? 0 : a + 1;
+                corner[0] = k * spokes + a;
+                corner[1] = k * spokes + b;
+                corner[2] = (k + 1) * spokes + b;
+                corner[3] = (k + 1) * spokes + a;
                 double here = area(on, corner);
-                double x = 0;
-                double y = 0;
-                for (int c : corner) {
-                    x += on[0][c] / corner.length;
-                    y += on[1][c] / corner.length;
-                }
                 double carried = area(entry, corner);
+                double x = (on[0][corner[0]] + on[0][corner[1]] + on[0][corner[2]] + on[0][corner[3]]) / 4 / unit;
+                double y = (on[1][corner[0]] + on[1][corner[1]] + on[1][corner[2]] + on[1][corner[3]]) / 4 / unit;
                 all += carried;
                 surface += here;
-                double weight = Math.sqrt(Math.max(LEAST, here));
-                int row = k * spokes + a;
-                rows.setRow(row, 0, weight, weight * y, weight * x * x, weight * y * y);
-                light.set(row, 0, carried / weight);
+                term[0] = 1;
+                term[1] = y;
+                term[2] = x * x;
+                term[3] = y * y;
+                for (int i = 0; i < TERMS; i++) {
+                    right[i] += term[i] * carried;
+                    for (int j = 0; j < TERMS; j++) {
+                        normal[i][j] += term[i] * term[j] * here;
+                    }
+                }
             }
         }
         if (!(all > LEAST) || !(surface > LEAST)) {
             return new float[] {1, 0, 0, 0};
         }
-        SimpleMatrix terms = rows.pseudoInverse().mult(light).scale(surface / all);
-        return new float[] {(float) terms.get(0), (float) terms.get(1), (float) terms.get(2), (float) terms.get(3)};
+        double scale = surface / all;
+        double[] w = solved(normal, right);
+        return new float[] {(float) (scale * w[0]), (float) (scale * w[1] / unit), (float) (scale * w[2] / unit / unit), (float) (scale * w[3] / unit / unit)};
+    }
+
+    private static double[] solved(double[][] normal, double[] right) {
+        SimpleMatrix terms = new SimpleMatrix(normal).plus(LEAST * normal[0][0], SimpleMatrix.identity(TERMS)).solve(new SimpleMatrix(TERMS, 1, true, right));
+        return new double[] {terms.get(0), terms.get(1), terms.get(2), terms.get(3)};
     }
 
     private static double area(double[][] p, int[] corner) {
