@@ -106,6 +106,25 @@ class LookWindowTest {
         return Window.onUi(() -> n.localToScreen(n.getBoundsInLocal()));
     }
 
+    private Aperture rim() {
+        return window.work().state().glass().all().getFirst().graded().orElseThrow().aperture();
+    }
+
+    /// What was taken for the rim may be another ring: a key goes on to the next, and findings follow.
+    @Test
+    void oneKeyGoesOnToTheNextRing() {
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
+        photo("rings", Phase.BEFORE);
+        Aperture first = rim();
+        window.press(KeyCode.R);
+        window.until("another ring is taken", () -> Math.abs(window.desk.shown().orElseThrow().state().glass().all().getFirst().graded().orElseThrow().aperture().meanRadius() / first.meanRadius() - 1) > 0.01);
+        Aperture second = rim();
+        window.press(KeyCode.R);
+        window.until("and the next", () -> Math.abs(window.desk.shown().orElseThrow().state().glass().all().getFirst().graded().orElseThrow().aperture().meanRadius() / second.meanRadius() - 1) > 0.01);
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(rim().meanRadius()).as("undo goes back to the ring before").isCloseTo(second.meanRadius(), org.assertj.core.api.Assertions.within(1e-6));
+    }
+
     @Test
     void oneKeyAnswersTheQuestionAndTheChancesMove() {
         window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);

@@ -196,6 +196,11 @@ public final class PhotoTaking {
         }
     }
 
+    /// Rings of a kept photo that may be the rim, the likeliest first.
+    public static CompletableFuture<List<Aperture>> circles(Desk desk, String number, String photoId) {
+        return desk.photo(number, photoId).thenCompose(found -> desk.compute(() -> found.map(p -> PhotoGrading.apertures(pixels(p))).orElse(List.of())));
+    }
+
     /// Grades a kept photo again inside an aperture that was set by hand.
     public static CompletableFuture<Decision> regrade(Desk desk, String number, Photo photo, Aperture aperture, Progress progress) {
         String id = photo.kept().photoId();

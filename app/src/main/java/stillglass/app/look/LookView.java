@@ -37,7 +37,6 @@ import stillglass.grade.TellApart;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
-import stillglass.look.LightingGuide;
 import stillglass.look.Progress;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.GlassIntent;
@@ -55,6 +54,7 @@ public final class LookView implements Station {
     private final Consumer<String> type;
     private final Asker asker;
     private final PhotoPane pane;
+    private final RingSteps rings = new RingSteps();
     private final HeroPane hero;
     private final FindingCard cards;
     private final Label head = Build.label("", "soft");
@@ -168,6 +168,11 @@ public final class LookView implements Station {
                 .ifPresent(p -> watched(progress -> PhotoTaking.regrade(desk, w.state().tag().number(), p, aperture, progress))));
     }
 
+    /// The next ring that may be the rim; everything follows.
+    private void nextRing() {
+        desk.shown().ifPresent(w -> LookModel.shown(w).ifPresent(p -> rings.next(desk, w.state().tag().number(), p).thenAcceptAsync(a -> a.ifPresentOrElse(this::setAperture, () -> desk.complain(Words.of("look.ring.none"))), Platform::runLater)));
+    }
+
     /// Runs graded work with progress on show; Esc or the button stops it.
     private CompletableFuture<Decision> watched(java.util.function.Function<Progress, CompletableFuture<Decision>> work) {
         cancel();
@@ -221,7 +226,7 @@ public final class LookView implements Station {
         if (m.hero() == Viewing.Hero.WIPE) {
             m.wipe().ifPresent(w -> w.lines().forEach(l -> nodes.add(Build.label(l))));
         } else if (m.hero() == Viewing.Hero.LIGHTING) {
-            m.guide().ifPresent(g -> nodes.addAll(guide(g)));
+            m.guide().ifPresent(g -> nodes.addAll(GuideLines.of(g)));
         }
         m.question().filter(q -> !q.caution().isEmpty() && m.hero() == Viewing.Hero.PHOTO)
                 .ifPresent(q -> nodes.add(Build.label(q.caution(), "caution", "small")));
@@ -240,16 +245,6 @@ public final class LookView implements Station {
         if (m.photo().isPresent() && m.rows().isEmpty() && m.hero() == Viewing.Hero.PHOTO) {
             list.getChildren().add(Build.label(Words.of("look.clean"), "large"));
         }
-    }
-
-    private static List<Node> guide(LightingGuide g) {
-        List<Node> all = new ArrayList<>(List.of(Build.label(Words.of("look.guide.how")),
-                Build.label(Words.capital(Words.of("look.guide.camera", g.cameraMm())), "medium"),
-                Build.label(Words.capital(Words.of("look.guide.lamp", g.lampDeg(), g.lampOffMm())), "medium"),
-                Build.label(Words.capital(Words.of("look.guide.card", g.cardMm())), "medium"),
-                Build.label(Words.capital(Words.of("look.guide.seen", g.seenMm()))), Build.label(Words.of("look.guide.caution"), "caution", "small")));
-        g.remarks().forEach(r -> all.add(Build.label(Words.sentence(r), "gold")));
-        return all;
     }
 
     /// What a hand does on the photo.
@@ -363,6 +358,7 @@ public final class LookView implements Station {
             case U -> m.photo().isPresent() && act(() -> desk.view(x -> x.showing(Viewing.Hero.UNROLLED)));
             case W -> m.wipe().isPresent() && act(() -> desk.view(x -> x.showing(Viewing.Hero.WIPE)));
             case G -> act(() -> desk.view(x -> x.showing(Viewing.Hero.LIGHTING)));
+            case R -> m.photo().isPresent() && act(this::nextRing);
             case Z -> act(hero::loupe);
             case F -> m.photo().isPresent() && act(this::draw);
             case S -> m.selected().isPresent() && act(() -> desk.submit(new GlassIntent.Split(m.selected().get().id())));

@@ -32,6 +32,8 @@ final class ApertureFinder {
     private static final double MOUNT = 1.25;
     /// Radius of a lit line's outer side over that of its inner side at most.
     private static final double LINE = 1.07;
+    private static final int MOST_CANDIDATES = 8;
+    private static final double ALIKE = 0.025;
     private static final double LEAST_SCORE = 0.06;
     private static final double LEAST_AGREEMENT = 0.72;
 
@@ -49,6 +51,30 @@ final class ApertureFinder {
                 .filter(r -> score(r) >= PASSES * best)
                 .min(Comparator.comparingDouble(r -> r.ring().meanRadius()))
                 .map(r -> RingEdge.refine(light, width, height, r.ring(), r.step(), 0.6, 0.02, 0.015)));
+    }
+
+    /// Rings that may be the rim, the likeliest first: what [#find] takes, then the other edges by how well they stand, no two of them nearer than some per cent.
+    static List<Aperture> candidates(float[] light, int width, int height) {
+        List<Aperture> out = new ArrayList<>();
+        find(light, width, height).ifPresent(out::add);
+        List<RingEdge> rings = all(light, width, height);
+        List<RingEdge> edges = new ArrayList<>(rings);
+        family(rings).ifPresent(f -> edges.addAll(edges(light, width, height, f)));
+        edges.stream().filter(r -> r.agree() > LEAST_AGREEMENT).sorted(Comparator.comparingDouble(r -> -weight(r) * (r.step() < 0 ? 1 : 0.6))).map(RingEdge::ring).forEach(a -> {
+            if (out.size() < MOST_CANDIDATES && out.stream().noneMatch(o -> apart(o, a) < ALIKE * o.meanRadius() && Math.abs(a.meanRadius() / o.meanRadius() - 1) < ALIKE)) {
+                out.add(a);
+            }
+        });
+        return out;
+    }
+
+    /// Edges about one centre, all the way out to the mount.
+    private static List<RingEdge> edges(float[] light, int w, int h, Aperture family) {
+        List<RingEdge> scan = new ArrayList<>();
+        for (double u = Math.max(0.2, 0.11 * Math.min(w, h) / family.meanRadius()); u < 1.6; u *= 1.005) {
+            scan.add(RingEdge.step(light, w, h, about(family, u)));
+        }
+        return IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i)).mapToObj(i -> scan.get(i).comparedWithDarkest(light, w, h)).toList();
     }
 
     /// The ring that stands best for those that share one centre: parts of the mount, which lie in the plane of the rim. What lies deeper

@@ -82,6 +82,11 @@ public final class PhotoGrading {
                 .map(a -> a.scaled(photo.scale()));
     }
 
+    /// Rings that may be the clear aperture, the likeliest first, in pixels of the stored photo.
+    public static List<Aperture> apertures(LinearPhoto photo) {
+        return ApertureFinder.candidates(blurred(photo.luminance(), photo.width(), photo.height(), SMOOTH), photo.width(), photo.height()).stream().map(a -> a.scaled(photo.scale())).toList();
+    }
+
     /// Grades a photograph with the model that ships. Deterministic; about a second for 12 MP.
     /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
     public static Outcome grade(LinearPhoto photo, Given given, Progress progress) {

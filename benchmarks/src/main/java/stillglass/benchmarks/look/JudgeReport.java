@@ -1,0 +1,119 @@
+package stillglass.benchmarks.look;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.LongStream;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.look.LinearPhoto;
+import stillglass.look.Progress;
+import stillglass.look.reading.PhotoGrading;
+import stillglass.sim.second.SecondPhoto;
+
+/// How well photos of the second renderer are read, of which nothing was learned: rim, kinds, calibration, and the same with the rim given.
+///
+/// `JudgeReport PHOTOS SEED`: a seed is used for one report and never again.
+public final class JudgeReport {
+    private static final double RIGHT = 0.015;
+    private static final int FEW = 3;
+    private static final int BINS = 5;
+
+    private JudgeReport() {}
+
+    private record Judged(Set<FindingKind> truth, Set<FindingKind> faint, Set<FindingKind> named, List<double[]> claims, double off, int rank, Lighting lighting, Optional<Lighting> found) {}
+
+    public static void main(String[] args) {
+        int photos = Integer.parseInt(args[0]);
+        long seed = Long.parseLong(args[1]);
+        List<Judged> free = new ArrayList<>();
+        List<Judged> given = new ArrayList<>();
+        LongStream.range(seed, seed + photos).forEach(s -> {
+            SecondPhoto p = SecondPhoto.of(s);
+            LinearPhoto light = Labels.linear(p.shot().picture());
+            List<Aperture> rings = PhotoGrading.apertures(light);
+            int rank = Integer.MAX_VALUE;
+            for (int i = rings.size() - 1; i >= 0; i--) {
+                rank = Labels.off(rings.get(i), p.shot().aperture()) < RIGHT ? i : rank;
+            }
+            free.add(judged(p, PhotoGrading.grade(light, PhotoGrading.Given.NOTHING, Progress.SILENT), rank));
+            given.add(judged(p, PhotoGrading.grade(light, new PhotoGrading.Given(Optional.empty(), Optional.of(p.shot().aperture()), java.util.OptionalDouble.empty()), Progress.SILENT), rank));
+        });
+        System.out.printf(Locale.ROOT, "%d photos of the second renderer, seed %d%n", photos, seed);
+        double n = photos;
+        System.out.printf(Locale.ROOT, "rim within 1.5 %%: first %.0f %%, among three %.0f %%, among all offered %.0f %%; refused %d%n", 100 * free.stream().filter(j -> j.rank == 0).count() / n,
+                100 * free.stream().filter(j -> j.rank < FEW).count() / n, 100 * free.stream().filter(j -> j.rank < Integer.MAX_VALUE).count() / n, free.stream().filter(j -> j.found.isEmpty()).count());
+        System.out.printf(Locale.ROOT, "lighting chosen rightly %.0f %%%n", 100 * free.stream().filter(j -> j.found.filter(l -> l == j.lighting).isPresent()).count() / n);
+        print("as it comes", free);
+        print("with the rim given", given);
+    }
+
+    private static Judged judged(SecondPhoto p, PhotoGrading.Outcome outcome, int rank) {
+        Set<FindingKind> faint = EnumSet.noneOf(FindingKind.class);
+        faint.addAll(p.present());
+        faint.removeAll(p.shown());
+        if (!(outcome instanceof PhotoGrading.Outcome.Seen s)) {
+            return new Judged(p.shown(), faint, Set.of(), List.of(), Double.POSITIVE_INFINITY, rank, p.lighting(), Optional.empty());
+        }
+        Set<FindingKind> named = Trial.named(s.graded().findings());
+        named.removeAll(faint);
+        List<double[]> claims = new ArrayList<>();
+        for (Finding f : s.graded().findings()) {
+            if (f.kind() != FindingKind.UNKNOWN) {
+                claims.add(new double[] {f.confidence(), p.present().contains(f.kind()) ? 1 : 0});
+            }
+        }
+        return new Judged(p.shown(), faint, named, claims, Labels.off(s.graded().aperture(), p.shot().aperture()), rank, p.lighting(), Optional.of(s.graded().lighting()));
+    }
+
+    private static void print(String what, List<Judged> all) {
+        System.out.println();
+        System.out.println("| " + what + " | shown in | precision | recall | F1 |");
+        System.out.println("|---|---:|---:|---:|---:|");
+        double macro = 0;
+        int kinds = 0;
+        Map<FindingKind, double[]> counts = new EnumMap<>(FindingKind.class);
+        for (FindingKind k : FindingKind.values()) {
+            if (k != FindingKind.UNKNOWN) {
+                counts.put(k, new double[3]);
+            }
+        }
+        for (Judged j : all) {
+            counts.forEach((k, c) -> {
+                c[0] += j.truth.contains(k) && j.named.contains(k) ? 1 : 0;
+                c[1] += !j.truth.contains(k) && j.named.contains(k) ? 1 : 0;
+                c[2] += j.truth.contains(k) && !j.named.contains(k) ? 1 : 0;
+            });
+        }
+        for (Map.Entry<FindingKind, double[]> e : counts.entrySet()) {
+            double[] c = e.getValue();
+            double f1 = 2 * c[0] / Math.max(1, 2 * c[0] + c[1] + c[2]);
+            macro += f1;
+            kinds++;
+            System.out.printf(Locale.ROOT, "| %s | %.0f | %.2f | %.2f | %.2f |%n", e.getKey().word(), c[0] + c[2], c[0] / Math.max(1, c[0] + c[1]), c[0] / Math.max(1, c[0] + c[2]), f1);
+        }
+        System.out.printf(Locale.ROOT, "| **macro** | %d | | | **%.3f** |%n", all.size(), macro / kinds);
+        List<Judged> clean = all.stream().filter(j -> j.truth.isEmpty() && j.faint.isEmpty()).toList();
+        System.out.printf(Locale.ROOT, "clean glass (%d photos): %.2f false kinds a photo%n", clean.size(), clean.stream().mapToInt(j -> j.named.size()).average().orElse(Double.NaN));
+        List<double[]> claims = all.stream().flatMap(j -> j.claims.stream()).toList();
+        double error = 0;
+        for (int b = 0; b < BINS; b++) {
+            double low = (double) b / BINS;
+            List<double[]> in = claims.stream().filter(c -> c[0] >= low && (c[0] < low + 1.0 / BINS || low + 1.0 / BINS > 0.999)).toList();
+            if (!in.isEmpty()) {
+                double claimed = in.stream().mapToDouble(c -> c[0]).average().orElse(0);
+                double right = in.stream().mapToDouble(c -> c[1]).average().orElse(0);
+                error += Math.abs(claimed - right) * in.size() / claims.size();
+                System.out.printf(Locale.ROOT, "claimed %.2f, right %.2f (%d)%n", claimed, right, in.size());
+            }
+        }
+        System.out.printf(Locale.ROOT, "expected calibration error %.3f over %d findings%n", error, claims.size());
+    }
+}
