@@ -74,6 +74,14 @@ class HouseRulesTest {
                 .resideInAnyPackage("stillglass.optics..", "stillglass.assembly..", "stillglass.look..", "stillglass.ticket..").check(ALL);
     }
 
+    /// The judge of how photos are read shares the record of a photo with the renderer that was learned on, and nothing else.
+    @Test
+    void theSecondRendererOwesTheFirstNothing() {
+        noClasses().that().resideInAPackage("stillglass.sim.second..").should().dependOnClassesThat(com.tngtech.archunit.base.DescribedPredicate.describe("the first renderer",
+                c -> c.getPackageName().startsWith("stillglass.sim") && !c.getPackageName().startsWith("stillglass.sim.second") && !c.getName().startsWith("stillglass.sim.photo.Shot"))).check(ALL);
+        noClasses().that().resideInAPackage("stillglass.sim.photo..").should().dependOnClassesThat().resideInAPackage("stillglass.sim.second..").check(ALL);
+    }
+
     /// What is simulated is made in one room, and only the demo and the pictures of it go there: nothing a technician's own book is opened with can make a reading up.
     @Test
     void onlyTheDemoReachesWhatIsSimulated() {

@@ -386,6 +386,7 @@ public final class LookView implements Station {
             case LEFT -> hand(m, work, r -> OutlineHand.moved(r, -NUDGE, 0));
             case UP -> hand(m, work, r -> OutlineHand.moved(r, 0, NUDGE));
             case DOWN -> hand(m, work, r -> OutlineHand.moved(r, 0, -NUDGE));
+            case R -> m.photo().isPresent() && act(() -> pane.pointing(!pane.pointing()));
             case PAGE_UP -> hand(m, work, r -> OutlineHand.grown(r, 1.1));
             case PAGE_DOWN -> hand(m, work, r -> OutlineHand.grown(r, 1 / 1.1));
             default -> false;
@@ -405,8 +406,8 @@ public final class LookView implements Station {
     }
 
     private boolean escape(LookModel m) {
-        if (pane.drawing()) {
-            return act(this::draw);
+        if (pane.drawing() || pane.pointing()) {
+            return act(pane.drawing() ? this::draw : () -> pane.pointing(false));
         }
         if (m.hero() != Viewing.Hero.PHOTO) {
             return act(() -> desk.view(v -> v.showing(m.hero())));

@@ -70,6 +70,8 @@ public final class PhotoPane extends Painted {
         record Badge(LookModel.Row row) implements Grip {}
 
         record Pencil() implements Grip {}
+
+        record Point() implements Grip {}
     }
 
     private record BadgeAt(LookModel.Row row, double x, double y) {}
@@ -84,6 +86,7 @@ public final class PhotoPane extends Painted {
     private Grip grip = new Grip.None();
     private List<Finding.Region> pulled = List.of();
     private List<Finding.Point> line = List.of();
+    private final RimPoints points = new RimPoints();
     private boolean drawing;
     private boolean dragged;
     private double grabX;
@@ -135,6 +138,16 @@ public final class PhotoPane extends Painted {
         return drawing;
     }
 
+    /// Whether the next three clicks are points of the rim.
+    void pointing(boolean on) {
+        points.begin(on);
+        requestLayout();
+    }
+
+    boolean pointing() {
+        return points.wanted();
+    }
+
     private Optional<Shown> shown() {
         return photo.flatMap(p -> aperture.map(a -> Shown.fitted(p, a, getWidth(), getHeight())));
     }
@@ -147,6 +160,7 @@ public final class PhotoPane extends Painted {
             case Grip.Outline o -> Cursor.HAND;
             case Grip.Badge b -> Cursor.HAND;
             case Grip.Pencil p -> Cursor.CROSSHAIR;
+            case Grip.Point p -> Cursor.CROSSHAIR;
         });
         shown().ifPresent(s -> photo.ifPresent(p -> loupe.over(p, s, e.getX(), e.getY())));
     }
@@ -157,8 +171,8 @@ public final class PhotoPane extends Painted {
             return new Grip.None();
         }
         Shown s = at.get();
-        if (drawing) {
-            return new Grip.Pencil();
+        if (drawing || points.wanted()) {
+            return drawing ? new Grip.Pencil() : new Grip.Point();
         }
         Optional<BadgeAt> badge = badges.stream().filter(b -> Math.hypot(b.x - x, b.y - y) < BADGE_PX).findFirst();
         if (badge.isPresent()) {
@@ -194,6 +208,7 @@ public final class PhotoPane extends Painted {
         switch (grip) {
             case Grip.None n -> dragged = false;
             case Grip.Badge b -> {}
+            case Grip.Point p -> {}
             case Grip.Middle m -> aperture = Optional.of(new Aperture(s.photoX(x), s.photoY(y), s.aperture().rx(), s.aperture().ry(), s.aperture().thetaRad()));
             case Grip.Rim r -> {
                 double grow = Math.clamp(s.aperture().unitRadius(s.photoX(x), s.photoY(y)), 0.2, 3);
@@ -208,12 +223,17 @@ public final class PhotoPane extends Painted {
     private void release(double x, double y) {
         Grip was = grip;
         grip = new Grip.None();
+        if (was instanceof Grip.Point) {
+            shown().flatMap(s -> points.add(s.photoX(x), s.photoY(y))).ifPresent(hand::aperture);
+            requestLayout();
+        }
         if (!dragged) {
             return;
         }
         dragged = false;
         switch (was) {
             case Grip.None n -> {}
+            case Grip.Point p -> {}
             case Grip.Middle m -> aperture.ifPresent(hand::aperture);
             case Grip.Rim r -> aperture.ifPresent(hand::aperture);
             case Grip.Outline o -> hand.reshaped(o.row().id(), pulled);
@@ -243,6 +263,11 @@ public final class PhotoPane extends Painted {
         shown().ifPresent(s -> {
             rim(s);
             rows.forEach(r -> finding(s, r));
+            points.so().forEach(p -> {
+                Circle dot = new Circle(s.x(s.aperture().unitX(p[0], p[1]), s.aperture().unitY(p[0], p[1])), s.y(s.aperture().unitX(p[0], p[1]), s.aperture().unitY(p[0], p[1])), 5);
+                dot.getStyleClass().add("photo-rim");
+                getChildren().add(dot);
+            });
             if (!line.isEmpty()) {
                 Polyline drawn = new Polyline();
                 line.forEach(p -> drawn.getPoints().addAll(s.x(p.x(), p.y()), s.y(p.x(), p.y())));

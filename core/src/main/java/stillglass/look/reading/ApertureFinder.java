@@ -32,7 +32,9 @@ final class ApertureFinder {
     private static final double MOUNT = 1.25;
     /// Radius of a lit line's outer side over that of its inner side at most.
     private static final double LINE = 1.07;
-    private static final int MOST_CANDIDATES = 8;
+    private static final int MOST_CANDIDATES = 10;
+    private static final double OUTWARDS = 1.6;
+    private static final double ONE_CENTRE = 0.015;
     private static final double ALIKE = 0.025;
     private static final double LEAST_SCORE = 0.06;
     private static final double LEAST_AGREEMENT = 0.72;
@@ -65,7 +67,18 @@ final class ApertureFinder {
                 out.add(a);
             }
         });
+        if (out.size() > 2) {
+            // What was taken wrongly is most often a neighbour of the rim: the rings about the same centre come first, nearest first, those within before those without.
+            Aperture first = out.getFirst();
+            out.subList(1, out.size()).sort(Comparator.comparingDouble(a -> afar(a, first)));
+        }
         return out;
+    }
+
+    private static double afar(Aperture a, Aperture first) {
+        double ratio = a.meanRadius() / first.meanRadius();
+        double by = ratio < 1 ? 1 - ratio : OUTWARDS * (ratio - 1);
+        return apart(a, first) < ONE_CENTRE * first.meanRadius() ? by : 1 + by;
     }
 
     /// Edges about one centre, all the way out to the mount.

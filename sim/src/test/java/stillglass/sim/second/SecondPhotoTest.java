@@ -1,0 +1,66 @@
+package stillglass.sim.second;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import stillglass.look.Aperture;
+import stillglass.look.FindingKind;
+
+class SecondPhotoTest {
+    @Test
+    void aSeedIsAPictureWithItsTruth() {
+        SecondPhoto p = SecondPhoto.of(4);
+        SecondPhoto again = SecondPhoto.of(4);
+        int w = p.shot().picture().getWidth();
+        int h = p.shot().picture().getHeight();
+        assertThat(again.shot().picture().getRGB(w / 2, h / 2)).isEqualTo(p.shot().picture().getRGB(w / 2, h / 2));
+        assertThat(again.present()).isEqualTo(p.present());
+        assertThat(p.shot().mask()).hasSize(w * h);
+        assertThat(p.present()).containsAll(p.shown());
+        Aperture a = p.shot().aperture();
+        assertThat(a.cx()).isBetween(0.2 * w, 0.8 * w);
+        assertThat(a.meanRadius()).isBetween(0.15 * Math.min(w, h), 0.5 * Math.min(w, h));
+    }
+
+    /// The mask lies on the glass, and only there.
+    @Test
+    void whatIsMarkedLiesWithinTheRim() {
+        SecondPhoto p = SecondPhoto.of(12);
+        int w = p.shot().picture().getWidth();
+        Aperture a = p.shot().aperture();
+        int marked = 0;
+        for (int i = 0; i < p.shot().mask().length; i++) {
+            if (p.shot().mask()[i] != 0) {
+                marked++;
+                assertThat(a.unitRadius(i % w + 0.5, i / w + 0.5)).isLessThan(1.1);
+            }
+        }
+        assertThat(p.present()).isNotEmpty();
+        assertThat(marked).isPositive();
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = FindingKind.class, mode = EnumSource.Mode.EXCLUDE, names = "UNKNOWN")
+    void everyKindCoversSomeOfItsSheet(FindingKind kind) {
+        FaultSheet s = FaultSheet.of(kind, 4, new Random(9));
+        int covered = 0;
+        int all = 0;
+        for (double y = -0.99; y < 1; y += 0.01) {
+            for (double x = -0.99; x < 1; x += 0.01) {
+                if (Math.hypot(x, y) < 1) {
+                    all++;
+                    covered += s.at(x, y) > 0.1 ? 1 : 0;
+                }
+            }
+        }
+        assertThat(s.kind).isEqualTo(kind);
+        assertThat(s.plane).isBetween(0, 3);
+        assertThat(covered).isPositive();
+        if (kind != FindingKind.HAZE) {
+            assertThat(covered).as("a fault is not the whole glass").isLessThan(all * 3 / 4);
+        }
+    }
+}
