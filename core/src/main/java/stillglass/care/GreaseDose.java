@@ -4,8 +4,8 @@ import stillglass.assembly.Hold;
 
 /// How much grease a helicoid wants.
 ///
-/// A 60° thread of pitch P has a developed profile of 1.79 P (two flanks of 0.613 P depth, plus flats of P/8 and
-/// P/4), so the wetted area is 1.79·π·d·L. One film fills the running clearance; more only waits to creep.
+/// A basic 60° profile of pitch P (ISO 68-1) is 5/8 of H = 0.866 P deep: two flanks of 0.625 P and flats of P/8 and P/4 make 1.625 P, so the
+/// wetted area is 1.625·π·d·L. A trapezoid of 30° has 1.767 P, a square thread 2 P. One film fills the running clearance; more only waits to creep.
 ///
 /// @param areaMm2 developed thread area
 /// @param volumeMm3 area times film
@@ -13,8 +13,29 @@ import stillglass.assembly.Hold;
 /// @param beadMm length of a bead of `beadDiameterMm`
 /// @param beadDiameterMm diameter of the bead laid with the needle
 public record GreaseDose(double areaMm2, double volumeMm3, double massMg, double beadMm, double beadDiameterMm) {
-    /// Developed length of an ISO 60° profile over its pitch.
-    public static final double DEVELOPED = 1.79;
+    /// What threads are cut to.
+    public enum Profile {
+        /// The basic profile of ISO 68-1.
+        ISO60(Math.toRadians(30), 5.0 / 8 * Math.sqrt(3) / 2, 1.0 / 8 + 1.0 / 4),
+        /// Half a pitch deep, flanks at 15°.
+        TRAPEZOID(Math.toRadians(15), 0.5, 1 - 2 * 0.5 * Math.tan(Math.toRadians(15))),
+        /// As deep as it is wide.
+        SQUARE(0, 0.5, 1);
+
+        private final double developed;
+
+        /// @param flankRad from the perpendicular to the axis
+        /// @param depth share of the pitch
+        /// @param flats crest and root, shares of the pitch
+        Profile(double flankRad, double depth, double flats) {
+            developed = 2 * depth / Math.cos(flankRad) + flats;
+        }
+
+        /// Length along the profile over the pitch.
+        public double developed() {
+            return developed;
+        }
+    }
 
     /// Film between helicoid threads that turn firmly without creeping, mm: half a running clearance of 0.08 mm.
     public static final double USUAL_FILM_MM = 0.04;
@@ -34,6 +55,11 @@ public record GreaseDose(double areaMm2, double volumeMm3, double massMg, double
     /// @param beadDiameterMm needle bore, 0.2 to 3
     public static GreaseDose of(
             Hold.Thread thread, double filmMm, double densityMgPerMm3, double beadDiameterMm) {
+        return of(thread, Profile.ISO60, filmMm, densityMgPerMm3, beadDiameterMm);
+    }
+
+    /// @param profile the thread is cut to
+    public static GreaseDose of(Hold.Thread thread, Profile profile, double filmMm, double densityMgPerMm3, double beadDiameterMm) {
         if (!(filmMm >= 0.01 && filmMm <= 0.2)) {
             throw new IllegalArgumentException("a film of " + filmMm + " mm is outside 0.01 to 0.2 mm");
         }
@@ -41,7 +67,7 @@ public record GreaseDose(double areaMm2, double volumeMm3, double massMg, double
             throw new IllegalArgumentException("bead of " + beadDiameterMm + " mm or density " + densityMgPerMm3
                     + " mg/mm³ is out of range");
         }
-        double area = DEVELOPED * Math.PI * thread.diameterMm() * thread.engagedMm();
+        double area = profile.developed() * Math.PI * thread.diameterMm() * thread.engagedMm();
         double volume = area * filmMm;
         double bead = volume / (Math.PI * beadDiameterMm * beadDiameterMm / 4);
         return new GreaseDose(area, volume, volume * densityMgPerMm3, bead, beadDiameterMm);

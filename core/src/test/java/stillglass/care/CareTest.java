@@ -67,14 +67,31 @@ class CareTest {
 
     @Test
     void greaseFillsTheDevelopedThread() {
-        // d = 50, L = 10: 1.79·π·50·10 = 2811.7 mm²; 0.05 mm of film = 140.6 mm³; at 0.9 mg/mm³ 126.5 mg.
+        // d = 50, L = 10: 1.625·π·50·10 = 2552.5 mm²; 0.05 mm of film = 127.6 mm³; at 0.9 mg/mm³ 114.9 mg.
         GreaseDose dose = GreaseDose.of(new Hold.Thread(9, 6, 0.8, 50, 10), 0.05, 0.9, 1.0);
 
-        assertThat(dose.areaMm2()).isCloseTo(2811.7, within(0.1));
-        assertThat(dose.volumeMm3()).isCloseTo(140.58, within(0.01));
-        assertThat(dose.massMg()).isCloseTo(126.5, within(0.1));
+        assertThat(dose.areaMm2()).isCloseTo(2552.5, within(0.1));
+        assertThat(dose.volumeMm3()).isCloseTo(127.63, within(0.01));
+        assertThat(dose.massMg()).isCloseTo(114.9, within(0.1));
         // A bead of 1 mm has 0.7854 mm³ per millimetre.
-        assertThat(dose.beadMm()).isCloseTo(140.58 / 0.7854, within(0.1));
+        assertThat(dose.beadMm()).isCloseTo(127.63 / 0.7854, within(0.1));
+    }
+
+    /// The profiles laid out point by point and their sides added up.
+    @Test
+    void profilesAreAsLongAsTheirSides() {
+        double h = Math.sqrt(3) / 2;
+        assertThat(GreaseDose.Profile.ISO60.developed()).isCloseTo(length(0, 0, 1.0 / 8, 0, 1.0 / 8 + 5.0 / 16, 5.0 / 8 * h, 1.0 / 8 + 5.0 / 16 + 1.0 / 4, 5.0 / 8 * h, 1, 0), within(1e-12)).isCloseTo(1.625, within(1e-9));
+        assertThat(GreaseDose.Profile.TRAPEZOID.developed()).isCloseTo(1.767, within(1e-3));
+        assertThat(GreaseDose.Profile.SQUARE.developed()).isCloseTo(length(0, 0, 0.5, 0, 0.5, 0.5, 1, 0.5, 1, 0), within(1e-12));
+    }
+
+    private static double length(double... xy) {
+        double sum = 0;
+        for (int i = 2; i < xy.length; i += 2) {
+            sum += Math.hypot(xy[i] - xy[i - 2], xy[i + 1] - xy[i - 1]);
+        }
+        return sum;
     }
 
     @Test

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -144,7 +145,7 @@ public record SecondPhoto(Shot shot, Lighting lighting, Set<FindingKind> present
                     FindingKind kind = sheets.get(s).kind;
                     double levels = 255 * Math.abs(Math.pow(Math.clamp(now, 0, 1), 1 / 2.2) - Math.pow(Math.clamp(now - change[s], 0, 1), 1 / 2.2));
                     synchronized (seen) {
-                        int[] n = seen.get(kind);
+                        int[] n = Objects.requireNonNull(seen.get(kind));
                         n[1]++;
                         n[0] += levels >= (kind == FindingKind.HAZE && bright ? LEVELS_FILM : LEVELS) ? 1 : 0;
                         if (kind == FindingKind.HAZE) {
