@@ -83,6 +83,25 @@ class AssemblyFaultWindowTest {
         window.until("Close says it, too", () -> said("E4 reversed ("));
     }
 
+    /// Reflections of a lamp in a lens nobody has a section of are kept, and it is said what they wait for; nonsense beside the lens hurts nothing.
+    @Test
+    void reflectionsWaitForASection() throws Exception {
+        window.beginLens("Hawthorn 105 mm f/2.8", KeyCode.DIGIT2);
+        window.type("glints lamp 3 aside 2 eye 3: 0.1");
+        window.type("glints lamp 300 aside 30 eye 300: 0.16 -0.42 0.33 0.55");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        window.until("it is said what they wait for", () -> said("they say something once the section of this lens is known"));
+        Path lens = folder.resolve("section.json");
+        try (var in = AssemblyFaultWindowTest.class.getResourceAsStream("/stillglass/book/lenses/hawthorn_105_f28.json")) {
+            Files.write(lens, in.readAllBytes());
+        }
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT1);
+        window.answers.lens = Optional.of(lens);
+        window.fire("add-optics");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        window.until("now they say something", () -> said("By the lamp's reflections: "));
+    }
+
     @Test
     void aWrongEntryIsNamedAndPutRight() {
         window.beginLens("Brook 90 mm f/4", KeyCode.DIGIT4);

@@ -8,6 +8,8 @@ import java.util.List;
 /// First order, folded at the face: on the way in and out a face has the power (n′ − n)/R, as a mirror −2n/R (Welford 1986, section 3.5). The ray from the lamp that ends in the camera is found from the matrix of
 /// the whole way; where it leaves the lens it is seen. Good to some hundredths of the rim radius while lamp and camera stay near the axis.
 public final class Glints {
+    private static final double MOST_MM = 1e4;
+
     private Glints() {}
 
     /// Where lamp and camera stand.
@@ -16,9 +18,14 @@ public final class Glints {
     /// @param cameraMm distance of the camera's entrance pupil, on the axis
     public record Stand(double lampMm, double asideMm, double cameraMm) {
         public Stand {
-            if (!(lampMm > 5 && lampMm < 1e5) || !(asideMm > 0 && asideMm < 1e4) || !(cameraMm > 5 && cameraMm < 1e5)) {
+            if (!possible(lampMm, asideMm, cameraMm)) {
                 throw new IllegalArgumentException("a lamp " + lampMm + " mm before the lens and " + asideMm + " mm aside, a camera at " + cameraMm + " mm: give distances in millimetres, the lamp off the axis");
             }
+        }
+
+        /// Whether lamp and camera can stand so: above 0 and under ten metres.
+        public static boolean possible(double lampMm, double asideMm, double cameraMm) {
+            return lampMm > 0 && lampMm < MOST_MM && asideMm > 0 && asideMm < MOST_MM && cameraMm > 0 && cameraMm < MOST_MM;
         }
     }
 

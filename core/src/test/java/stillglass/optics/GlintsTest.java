@@ -49,6 +49,15 @@ class GlintsTest {
         assertThat(share(faced(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY), 1)).isCloseTo(atFront / 20, within(1e-9));
     }
 
+    /// Whatever can be kept on a ticket can be traced.
+    @Test
+    void whatIsKeptCanBeTraced() {
+        assertThat(Glints.of(Lenses.triplet(), new Glints.Stand(0.25, 0.25, 0.25))).isNotNull();
+        assertThat(Glints.Stand.possible(0.25, 0.25, 0.25)).isTrue();
+        assertThat(Glints.Stand.possible(Double.NaN, 1, 1)).isFalse();
+        assertThat(Glints.Stand.possible(300, 1e4, 300)).isFalse();
+    }
+
     @Test
     void cementSendsBackLittleAndTheIrisNothing() {
         List<Glints.Glint> all = Glints.of(Lenses.triplet(), new Glints.Stand(300, 20, 250));

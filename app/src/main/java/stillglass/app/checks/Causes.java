@@ -10,6 +10,7 @@ import stillglass.assembly.Joint;
 import stillglass.fault.ChartPicture;
 import stillglass.fault.Diagnosis;
 import stillglass.fault.Suspicion;
+import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.say.Said;
 import stillglass.ticket.TicketState;
@@ -71,9 +72,16 @@ public final class Causes {
             work.computed().back().filter(b -> !b.way().isEmpty()).ifPresent(b -> lines.add(Words.of("causes.back", String.join(" · ", b.way().stream().map(Joint::name).toList()), b.way().size())));
         });
         seen.ifPresent(w -> lines.addAll(of(w)));
-        work.computed().lamp().ifPresent(l -> l.said().forEach(said -> lines.add(Words.sentence(said))));
+        lines.addAll(lamp(work));
         Optional<String> leading = entries.isEmpty() ? traced.map(d -> leading(d, d.hypotheses().getFirst())).or(() -> seen.map(w -> leading(w.causes().getFirst()))) : Optional.of(Words.of("prove.say.cause.entry"));
         return new Told(lines, leading, !entries.isEmpty());
+    }
+
+    /// What a lamp's reflections say; where no section is known, that they say nothing yet.
+    public static List<String> lamp(Work work) {
+        boolean seen = work.state().readings().glints().stream().anyMatch(g -> g.seq() > work.state().joints().lastOpened());
+        boolean traced = work.section().filter(l -> l.basis() != LensSection.Basis.TWO_PLANE).isPresent();
+        return seen && !traced ? List.of(Words.of("causes.lamp.unseen")) : work.computed().lamp().stream().flatMap(l -> l.said().stream()).map(Words::sentence).toList();
     }
 
     private static String leading(Diagnosis d, Diagnosis.Hypothesis h) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import stillglass.app.checks.Causes;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.StopStrip;
@@ -108,7 +109,7 @@ public record DecideModel(
         return new DecideModel(
                 rows, unweighed(work),
                 r.map(x -> Words.capital(x.act().word())),
-                Stream.concat(work.computed().lamp().stream().flatMap(l -> l.said().stream()).map(Words::sentence), r.stream().flatMap(x -> x.reasons().stream()).map(Words::say)).toList(),
+                Stream.concat(Causes.lamp(work).stream(), r.stream().flatMap(x -> x.reasons().stream()).map(Words::say)).toList(),
                 r.flatMap(Recommendation::plan).map(p -> Words.of("decide.effort", 2 * p.minutes() / 60, 100 * p.risk(), p.joints().size()))
                         .orElse(work.mapped() ? "" : Words.of("decide.nomap")),
                 all.stream().map(g -> new GoalChip(g, goalName(g, work), work.state().course().goals().contains(g))).toList(),

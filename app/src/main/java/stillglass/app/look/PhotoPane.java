@@ -109,6 +109,9 @@ public final class PhotoPane extends Painted {
     }
 
     public void show(Optional<PhotoCache.Loaded> shown, Optional<Aperture> at, List<LookModel.Row> findings) {
+        if (!photo.equals(shown)) {
+            points.begin(false);
+        }
         photo = shown;
         aperture = at;
         rows = findings;

@@ -12,18 +12,20 @@ import stillglass.ticket.glass.Photo;
 
 /// Goes through the rings of a photo that may be the rim, one after the other and round again; they are found once for each photo.
 final class RingSteps {
+    /// Ticket and photo.
     private Optional<String> photo = Optional.empty();
     private List<Aperture> rings = List.of();
 
     /// @return the ring after the one the photo has now; nothing where no other stands out
     CompletableFuture<Optional<Aperture>> next(Desk desk, String number, Photo shown) {
         String id = shown.kept().photoId();
+        String key = number + " " + id;
         Optional<Aperture> now = shown.graded().map(g -> g.aperture());
-        if (photo.filter(id::equals).isPresent()) {
+        if (photo.filter(key::equals).isPresent()) {
             return CompletableFuture.completedFuture(after(now));
         }
         return PhotoTaking.circles(desk, number, id).thenApply(found -> {
-            photo = Optional.of(id);
+            photo = Optional.of(key);
             rings = found;
             return after(now);
         });

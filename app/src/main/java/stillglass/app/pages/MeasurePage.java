@@ -121,6 +121,10 @@ final class MeasurePage {
     void forTheBook() {
         instead = Optional.empty();
         away = book;
+        if (MeasureModel.count(typed()) == 0) {
+            called.clear();
+            show();
+        }
         use.setText(Words.of("measure.begin"));
         leave.setText(Words.of("measure.back"));
     }

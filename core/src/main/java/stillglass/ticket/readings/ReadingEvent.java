@@ -3,6 +3,7 @@ package stillglass.ticket.readings;
 import java.util.List;
 import java.util.Optional;
 import stillglass.device.Source;
+import stillglass.optics.Glints;
 import stillglass.prove.measure.Quantity;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
@@ -85,12 +86,11 @@ public sealed interface ReadingEvent extends Event, ReadingIntent {
     /// @param shares where each stands on the line towards the lamp, rim radii, positive on the lamp's side
     @Named("glints-seen")
     record GlintsSeen(Phase phase, double lampMm, double asideMm, double cameraMm, List<Double> shares) implements ReadingEvent {
-        private static final double MOST_MM = 1e4;
         private static final int MOST = 60;
 
         public GlintsSeen {
             shares = List.copyOf(shares);
-            if (!(lampMm > 0 && lampMm < MOST_MM) || !(asideMm > 0 && asideMm < MOST_MM) || !(cameraMm > 0 && cameraMm < MOST_MM) || shares.size() > MOST || shares.stream().anyMatch(x -> !(Math.abs(x) <= 1))) {
+            if (!Glints.Stand.possible(lampMm, asideMm, cameraMm) || shares.size() > MOST || shares.stream().anyMatch(x -> !(Math.abs(x) <= 1))) {
                 throw new IllegalArgumentException("a lamp " + lampMm + " mm before the lens, " + asideMm + " mm aside, an eye at " + cameraMm + " mm and reflections at " + shares + " are out of range");
             }
         }

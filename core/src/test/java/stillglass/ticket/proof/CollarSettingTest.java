@@ -30,6 +30,18 @@ class CollarSettingTest {
         assertThat(told(Job.unknown().stage(Stage.PROVE).say("sharpness top left f/4 40", "sharpness bottom right f/4 28"))).singleElement().asString().contains("eccentric collars");
     }
 
+    /// What differs only because the stop or the day does is no unevenness.
+    @Test
+    void cornersOfOtherStopsAndOfArrivalAreNotCompared() {
+        assertThat(told(Job.unknown().stage(Stage.PROVE).say("sharpness top left f/8 40", "sharpness bottom right f/2.8 20"))).isEmpty();
+        assertThat(told(Job.unknown().stage(Stage.ARRIVE).say("sharpness top left f/4 40").stage(Stage.PROVE).say("sharpness bottom right f/4 20"))).isEmpty();
+    }
+
+    @Test
+    void whereTheCollarHardlyHelpsItIsSaidSo() {
+        assertThat(told(Job.unknown().stage(Stage.PROVE).say("collars 0: 40 38 28 30", "collars 90: 36 38 30 33"))).singleElement().asString().contains("would still leave 89 %").contains("it is not these collars");
+    }
+
     @Test
     void oneCollarIsSetFromTwoSettings() {
         Job job = Job.unknown().stage(Stage.PROVE).say(line(0));
