@@ -113,7 +113,9 @@ final class Spacing {
         if (tiltRad == 0) {
             return moved;
         }
-        return leaning(moved, new Tilt(first, last, tiltRad, towardsRad));
+        // It tips on the ring it rests on: where that lies behind its vertex, the vertex goes aside, away from the rim that stands up.
+        double seat = forwards ? lens.surfaces().subList(first, last).stream().mapToDouble(Surface::thicknessMm).sum() + lens.surfaces().get(last).sagMm(seatMm(lens, last)) : lens.surfaces().get(first).sagMm(seatMm(lens, first));
+        return leaning(moved, new Tilt(first, last, tiltRad, towardsRad, -seat * Math.sin(tiltRad)));
     }
 
     /// A plane plate in the air behind the last glass. Where in that air it stands does not matter to the focus.

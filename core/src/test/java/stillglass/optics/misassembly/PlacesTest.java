@@ -99,6 +99,17 @@ class PlacesTest {
         stands(plates(), "unseated:E4:0.2:0", -28, -15, 10, 22.2, 76);
     }
 
+    /// A plate of 5 mm that tips on a shoulder at its rear swings its front vertex aside by 5 mm times the sine; on one at its front it does not.
+    @Test
+    void aGlassTipsOnItsSeat() {
+        assertThat(aside(plates(on(Rests.FRONT), on(Rests.REAR), on(Rests.FRONT), on(Rests.REAR)))).isCloseTo(-5 * Math.sin(Math.toRadians(2)), within(1e-12));
+        assertThat(aside(plates(on(Rests.FRONT), on(Rests.FRONT), on(Rests.FRONT), on(Rests.REAR)))).isCloseTo(0, within(1e-12));
+    }
+
+    private static double aside(LensSection lens) {
+        return LensFault.apply(lens, List.of(LensFault.parse("unseated:E2:0:2:3")), LensFault.Seating.RIM).lens().tilts().getFirst().asideMm();
+    }
+
     @Test
     void thereIsOneSeatForEachPlace() {
         assertThatThrownBy(() -> plates().withSeats(List.of(Optional.empty()))).hasMessageContaining("1 seats for 4");
