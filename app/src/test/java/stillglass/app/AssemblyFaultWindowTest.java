@@ -38,7 +38,7 @@ class AssemblyFaultWindowTest {
     }
 
     private void put(String id, String text) {
-        TextField field = (TextField) window.find(id).orElseThrow();
+        TextField field = (TextField) window.there(id);
         Window.onUi(() -> {
             field.setText(text);
             field.requestFocus();

@@ -121,7 +121,7 @@ class FocusTest {
         focus("finding-1");
         window.press(KeyCode.ENTER);
         assertThat(window.work().selection()).isNotEqualTo(new Selection.OfFinding(second));
-        Node card = window.find("finding-1").orElseThrow();
+        Node card = window.there("finding-1");
         assertThat(card.getAccessibleRole()).isEqualTo(AccessibleRole.BUTTON);
         assertThat(card.getAccessibleText()).startsWith("1 ").contains("chosen");
         window.press(KeyCode.CONTROL, KeyCode.DIGIT3);

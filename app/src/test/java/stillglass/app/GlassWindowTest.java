@@ -55,7 +55,7 @@ class GlassWindowTest {
         window.press(KeyCode.RIGHT);
         window.press(KeyCode.RIGHT);
         assertThat(window.work().viewing().stop()).isEqualTo(2);
-        Node ring = window.find("stop-ring").orElseThrow();
+        Node ring = window.there("stop-ring");
         // The picture above it takes its height in the layouts that follow; then the ring stands still.
         WaitForAsyncUtils.waitForFxEvents(5);
         var bounds = Window.onUi(() -> ring.localToScreen(ring.getBoundsInLocal()));
@@ -67,7 +67,7 @@ class GlassWindowTest {
         window.press(KeyCode.LEFT);
         window.press(KeyCode.LEFT);
         assertThat(window.work().viewing().stop()).as("the ring has the focus").isEqualTo(last - 2);
-        PictureFrame picture = (PictureFrame) window.find("picture").orElseThrow();
+        PictureFrame picture = (PictureFrame) window.there("picture");
         assertThat(Window.onUi(picture::ringed)).as("the fungus shows at f/8").isTrue();
         int fungus = 1 + window.work().state().glass().findings().stream().map(k -> k.finding().kind()).toList().indexOf(FindingKind.FUNGUS);
         window.fire("cure-" + fungus);
@@ -83,7 +83,7 @@ class GlassWindowTest {
         assertThat(window.shell.lookup(".axis-ray")).isNull();
         window.press(KeyCode.L);
         window.until("light is drawn", () -> window.shell.lookup(".axis-ray") != null);
-        Node glass = window.find("axis-E1").orElseThrow();
+        Node glass = window.there("axis-E1");
         var bounds = Window.onUi(() -> glass.localToScreen(glass.getBoundsInLocal()));
         robot.moveTo(bounds.getMinX() + 2, bounds.getCenterY());
         window.until("a surface is looked at", () -> window.shell.lookup("#face") != null);
@@ -110,7 +110,7 @@ class GlassWindowTest {
         assertThat(before.finding(id)).isTrue();
         int readings = window.work().state().glass().finding(id).orElseThrow().depths().size();
         window.press(KeyCode.D);
-        TextField field = (TextField) window.find("say-field").orElseThrow();
+        TextField field = (TextField) window.there("say-field");
         assertThat(Window.<String>onUi(field::getText)).isEqualTo("focus ");
         robot.write(window.work().state().glass().finding(id).orElseThrow().depths().getFirst().valueMm() + " +-0.2");
         window.press(KeyCode.ENTER);

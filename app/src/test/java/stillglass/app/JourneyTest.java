@@ -82,7 +82,7 @@ class JourneyTest {
         assertThat(s.arrival().symptoms()).containsExactly("Milky against the light");
         assertThat(s.arrival().use()).isEqualTo("Stage lamps, wide open");
         assertThat(s.readings().check(Phase.BEFORE, "feel")).contains("dry, scrapes");
-        robot.clickOn("#stage-arrive");
+        window.click("stage-arrive");
         finishStage(stillglass.ticket.story.Stage.LOOK);
     }
 
@@ -165,7 +165,7 @@ class JourneyTest {
             assertThat(text).contains("Ostrel 52 mm f/2", "Milky against the light", "Stage lamps, wide open", "Signed: M. at the bench", "Veil", "everything is back");
             assertThat(text).contains("joints opened", "simulated").contains("Inner helicoid greased with");
         }
-        robot.clickOn("#stage-prove");
+        window.click("stage-prove");
         window.press(KeyCode.CONTROL, KeyCode.ENTER);
         assertThat(stillglass.ticket.story.Stage.values()).allMatch(st -> window.work().state().done(st));
     }

@@ -80,7 +80,7 @@ class LeafShutterWindowTest {
     private void record(String speed, double exposureS) throws IOException {
         String name = "trace-" + speed.replace('/', '-') + ".wav";
         window.answers.several = List.of(trace(name, exposureS));
-        TextField field = (TextField) window.find("figure").orElseThrow();
+        TextField field = (TextField) window.there("figure");
         Window.onUi(() -> {
             field.setText(speed);
             return true;
@@ -170,7 +170,7 @@ class LeafShutterWindowTest {
         window.fire("from-files");
         assertThat(all()).as("the speed comes first").contains("Type the speed first");
         window.answers.several = List.of(Files.write(folder.resolve("dark.wav"), new byte[0]));
-        TextField field = (TextField) window.find("figure").orElseThrow();
+        TextField field = (TextField) window.there("figure");
         Window.onUi(() -> {
             field.setText("1/60");
             return true;
@@ -191,7 +191,7 @@ class LeafShutterWindowTest {
     }
 
     private String texts(String id) {
-        Node node = window.find(id).orElseThrow();
+        Node node = window.there(id);
         return Window.onUi(() -> texts(node));
     }
 

@@ -102,7 +102,7 @@ class LookWindowTest {
     }
 
     private Bounds bounds(String id) {
-        Node n = window.find(id).orElseThrow();
+        Node n = window.there(id);
         return Window.onUi(() -> n.localToScreen(n.getBoundsInLocal()));
     }
 
@@ -212,7 +212,7 @@ class LookWindowTest {
         window.press(KeyCode.U);
         assertThat(window.work().viewing().hero()).isEqualTo(Viewing.Hero.PHOTO);
         window.press(KeyCode.Z);
-        assertThat(((Button) window.find("loupe").orElseThrow()).getStyleClass()).contains("chosen");
+        assertThat(((Button) window.there("loupe")).getStyleClass()).contains("chosen");
     }
 
     @Test
@@ -225,9 +225,9 @@ class LookWindowTest {
 
         assertThat(window.work().state().glass().findings()).as("one of the two was known").hasSize(all + 1);
         assertThat(texts()).anyMatch(t -> t.startsWith("By its depth: ") && t.endsWith("(seen from both sides)"));
-        assertThat(((Button) window.find("side").orElseThrow()).getText()).isEqualTo("front up");
+        assertThat(((Button) window.there("side")).getText()).isEqualTo("front up");
         window.press(KeyCode.V);
-        assertThat(((Button) window.find("side").orElseThrow()).getText()).isEqualTo("rear up");
+        assertThat(((Button) window.there("side")).getText()).isEqualTo("rear up");
         int photos = window.work().state().glass().all().size();
         window.press(KeyCode.C);
         window.until("it is read", () -> window.desk.shown().orElseThrow().state().glass().all().size() == photos + 1);

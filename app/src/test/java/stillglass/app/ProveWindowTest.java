@@ -60,7 +60,7 @@ class ProveWindowTest {
         window.press(KeyCode.R);
         window.until("the next is read", () -> readings().measured().size() == 2);
         assertThat(readings().measured()).allSatisfy(m -> assertThat(m.read().source()).contains(Source.SIMULATED));
-        TextField field = (TextField) window.find("figure").orElseThrow();
+        TextField field = (TextField) window.there("figure");
         Window.onUi(() -> {
             field.setText("1/4 sound");
             return true;
@@ -73,7 +73,7 @@ class ProveWindowTest {
     @Test
     void aKeyCountsTries() throws Exception {
         begin();
-        Node list = window.find("checks-after").orElseThrow();
+        Node list = window.there("checks-after");
         window.press(KeyCode.EQUALS);
         window.press(KeyCode.EQUALS);
         window.press(KeyCode.MINUS);

@@ -104,7 +104,7 @@ class RunWindowTest {
         assertThat(window.work().state().joints().order()).as("the aperture ring waits for its mark").containsExactly("mount-screws", "mount");
         assertThat(window.say()).contains("aperture coupling");
         window.press(KeyCode.M);
-        assertThat(((TextField) window.find("say-field").orElseThrow()).getText()).as("where it is, is asked").isEqualTo("mark aperture coupling at ");
+        assertThat(((TextField) window.there("say-field")).getText()).as("where it is, is asked").isEqualTo("mark aperture coupling at ");
         robot.write("4", 0);
         window.press(KeyCode.ENTER);
         assertThat(window.work().state().joints().marks()).singleElement().satisfies(m -> assertThat(m.mark().at()).isPresent());
@@ -222,7 +222,7 @@ class RunWindowTest {
         window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);
         assertThat(shown("keep-map")).isFalse();
         window.press(KeyCode.O);
-        assertThat(((TextField) window.find("say-field").orElseThrow()).getText()).as("something came off").isEqualTo("off ");
+        assertThat(((TextField) window.there("say-field")).getText()).as("something came off").isEqualTo("off ");
         window.press(KeyCode.ESCAPE);
         say("off mount screws, screws, rear, screwdriver");
         say("off mount, seat, rear, fingers");

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javafx.application.Platform;
@@ -194,25 +195,41 @@ final class Window implements AutoCloseable {
         return onUi(() -> Optional.ofNullable(shell.lookup("#" + id)));
     }
 
+    /// A node that is shown, or will be as soon as what it stands on is computed.
+    Node there(String id) {
+        AtomicReference<Node> found = new AtomicReference<>();
+        until("#" + id + " is there", () -> {
+            found.set(shell.lookup("#" + id));
+            return found.get() != null;
+        });
+        return found.get();
+    }
+
     /// Clicks a node, scrolled into view by its id.
     void click(String id) {
         until("#" + id + " is there", () -> shell.lookup("#" + id) != null && shell.lookup("#" + id).isVisible());
         settle();
-        try {
-            robot.clickOn("#" + id);
-        } catch (RuntimeException redrawn) {
-            // The view was drawn anew between looking and clicking.
-            settle();
-            robot.clickOn("#" + id);
+        for (int tried = 1; ; tried++) {
+            try {
+                robot.clickOn("#" + id);
+                break;
+            } catch (RuntimeException redrawn) {
+                // The view was drawn anew between looking and clicking.
+                if (tried == 20) {
+                    throw redrawn;
+                }
+                WaitForAsyncUtils.sleep(100, TimeUnit.MILLISECONDS);
+                settle();
+            }
         }
         settle();
     }
 
     /// Presses a button by its id without the mouse, as Enter on it would; for what may be scrolled out of sight.
     void fire(String id) {
-        until("#" + id + " is there", () -> shell.lookup("#" + id) instanceof javafx.scene.control.Button);
+        Button button = (Button) there(id);
         onUi(() -> {
-            ((Button) shell.lookup("#" + id)).fire();
+            button.fire();
             return true;
         });
         settle();

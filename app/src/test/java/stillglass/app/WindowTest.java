@@ -85,7 +85,7 @@ class WindowTest {
         assertThat(window.work().stage()).isEqualTo(stillglass.ticket.story.Stage.LOOK);
         window.press(KeyCode.CONTROL, KeyCode.B);
         assertThat(window.find("search")).isPresent();
-        robot.clickOn("#new-fell_52_f2");
+        window.click("new-fell_52_f2");
         window.settle();
         assertThat(window.work().state().tag().number()).isEqualTo("T-0143");
     }
@@ -100,9 +100,9 @@ class WindowTest {
             assertThat(window.say()).isNotBlank();
         }
         window.press(KeyCode.F1);
-        assertThat(window.find("keys-sheet").orElseThrow().getParent().isVisible()).isTrue();
+        assertThat(window.there("keys-sheet").getParent().isVisible()).isTrue();
         window.press(KeyCode.ESCAPE);
-        assertThat(window.find("keys-sheet").orElseThrow().getParent().isVisible()).isFalse();
+        assertThat(window.there("keys-sheet").getParent().isVisible()).isFalse();
         window.press(KeyCode.B);
         assertThat(window.say()).isEqualTo("Bench mode is for Open and Close.");
     }
@@ -129,9 +129,9 @@ class WindowTest {
         window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         robot.write("/");
         robot.write("mark inf");
-        TextField field = (TextField) window.find("say-field").orElseThrow();
+        TextField field = (TextField) window.there("say-field");
         robot.push(KeyCode.ESCAPE);
-        assertThat(window.find("say").orElseThrow().getParent().isVisible()).isTrue();
+        assertThat(window.there("say").getParent().isVisible()).isTrue();
         robot.write("/");
         assertThat(Window.<String>onUi(field::getText)).as("kept for later").isEqualTo("mark inf");
         robot.push(KeyCode.CONTROL, KeyCode.A);
@@ -149,11 +149,11 @@ class WindowTest {
         openShowpiece();
         window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         robot.write("/");
-        TextField field = (TextField) window.find("say-field").orElseThrow();
+        TextField field = (TextField) window.there("say-field");
         robot.write("front cell wobbles greenly");
         window.press(KeyCode.ENTER);
         assertThat(Window.<String>onUi(field::getText)).isEqualTo("front cell wobbles greenly");
-        Label why = (Label) window.find("say-reading").orElseThrow();
+        Label why = (Label) window.there("say-reading");
         assertThat(Window.<String>onUi(why::getText)).contains("wobbles");
         window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
         assertThat(Window.<String>onUi(why::getText)).as("the complaint stays until the line changes").contains("wobbles");
@@ -177,7 +177,7 @@ class WindowTest {
                 window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
             }
             robot.write("/");
-            TextField field = (TextField) window.find("say-field").orElseThrow();
+            TextField field = (TextField) window.there("say-field");
             robot.write(", ,;:.'");
             assertThat(Window.<String>onUi(field::getText)).isEqualTo(", ,;:.'");
             for (String typed : List.of(",", ", ,", "  ", ";,;", "E1,", "begin ,", "3 screws ,,", "\u00bd", "- , +", "at ,", ":")) {
@@ -323,7 +323,7 @@ class WindowTest {
         openShowpiece();
         window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
         double before = window.work().state().glass().graded(Phase.BEFORE).orElseThrow().graded().orElseThrow().aperture().cx();
-        Node photo = window.find("photo").orElseThrow();
+        Node photo = window.there("photo");
         var bounds = Window.onUi(() -> photo.localToScreen(photo.getBoundsInLocal()));
         robot.moveTo(bounds.getCenterX(), bounds.getCenterY());
         robot.press(MouseButton.PRIMARY).moveBy(12, 0).release(MouseButton.PRIMARY);
