@@ -17,6 +17,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.Shelf;
 import stillglass.book.photo.PhotoFiles;
+import stillglass.grade.OwnersUse;
 import stillglass.look.FindingKind;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
@@ -75,7 +76,7 @@ public class BenchWork {
     /// One fungus colony at every stop and 81 picture points.
     @Benchmark
     public Assessment assessFungus() {
-        return Assessment.of(finding, false, shelf.footprints("fell_52_f2"), instrument, shelf.gradeRules(), Progress.SILENT);
+        return Assessment.of(finding, false, shelf.footprints("fell_52_f2"), instrument, shelf.gradeRules(), OwnersUse.ANY, Progress.SILENT);
     }
 
     /// The showpiece to both helicoids, two glasses and the shims.

@@ -28,13 +28,16 @@ final class ShowVerb extends Verb {
     @CommandLine.Option(names = "--points", split = ";", paramLabel = "X,Y", description = "points of the upright picture, shares of half its diagonal, such as 0,0;0.7,0;1,0")
     private List<String> points = new ArrayList<>();
 
+    @CommandLine.Mixin
+    private PictureOptions picture = new PictureOptions();
+
     @Override
     public Integer call() {
         LensSection lens = LensJson.read(section);
         List<double[]> fields = points.stream().map(ShowVerb::point).toList();
         GradeRules usual = new Shelf().gradeRules();
         List<FindingsJson.Placed> placed = FindingsJson.read(findings, lens, usual);
-        Footprints prints = Footprints.of(lens, () -> {});
+        Footprints prints = Footprints.of(lens, picture.of(lens), () -> {});
         List<Map<String, Object>> told = new ArrayList<>();
         for (FindingsJson.Placed p : placed) {
             GradeRules rules = p.optics().map(o -> usual.with(p.patch().kind(), o)).orElse(usual);

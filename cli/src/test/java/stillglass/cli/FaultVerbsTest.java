@@ -111,6 +111,21 @@ class FaultVerbsTest {
     }
 
     @Test
+    void howLargeASpeckMustBeIsToldForNearThingsToo() throws IOException {
+        JsonNode far = run("specks", RILL, "--json").json();
+        assertThat(far.get("surfaces").size()).isGreaterThan(10);
+        // At f/16 a beam of 57/16 mm on the front: 2 % of it is a disc of 0.14 of its width.
+        assertThat(far.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble()).isCloseTo(Math.sqrt(0.02) * 57 / 16, within(0.03));
+        JsonNode near = run("specks", RILL, "--json", "--distance", "300", "--frame", "24x36").json();
+        assertThat(near.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble()).as("narrower near the thing").isLessThan(far.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble());
+        assertThat(run("specks", RILL).out()).contains("front of E1").contains("f/16");
+        assertThat(run("specks", RILL, "--frame", "60x60").err()).contains("image circle").hasLineCount(1);
+        assertThat(run("specks", RILL, "--frame", "large").err()).contains("24x36").hasLineCount(1);
+        assertThat(run("specks", RILL, "--distance", "-5").err()).contains("-5").hasLineCount(1);
+        assertThat(run("specks", RILL, "--visible", "2").err()).contains("2.0").hasLineCount(1);
+    }
+
+    @Test
     void reflectionsOfALampAreWeighed() throws IOException {
         Path none = file("glints.json", "{\"photos\":[{\"lamp_mm\":300,\"aside_mm\":30,\"camera_mm\":250,\"shares\":[0.1,-0.2]}]}");
         JsonNode j = run("glints", RILL, none, "--json").json();

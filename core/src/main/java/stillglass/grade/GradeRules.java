@@ -56,6 +56,11 @@ public record GradeRules(
         return found;
     }
 
+    /// The same with every threshold times a figure: below 1 for who looks harder.
+    public GradeRules stricter(double times) {
+        return new GradeRules(kinds, visibleShadow * times, severeShadow * times, measurable * times, visibleVeil * times, severeVeil * times, againstLight);
+    }
+
     /// The same with another effect of one kind.
     public GradeRules with(FindingKind kind, Optics optics) {
         Map<FindingKind, Optics> changed = new EnumMap<>(kinds);

@@ -7,7 +7,6 @@ import java.util.stream.IntStream;
 import stillglass.look.FindingKind;
 import stillglass.look.Progress;
 import stillglass.optics.Footprints;
-import stillglass.optics.LensSection;
 
 /// Follows the light of every picture point at every stop through a finding.
 ///
@@ -65,10 +64,10 @@ public final class ShowThrough {
     /// @param fieldY upwards
     /// @return nothing where no light of that point gets through
     public static OptionalDouble lost(Footprints prints, Patch patch, GradeRules rules, int stop, double fieldX, double fieldY) {
-        double reach = prints.lens().imageCircleMm() / 2 / prints.lens().nominalFocalLengthMm();
+        double half = prints.lens().imageCircleMm() / 2;
         double[] outline = new double[2 * Footprints.CORNERS];
         double[] density = new double[Footprints.DENSITY];
-        if (!prints.beam(patch.surface(), stop, fieldX * reach, -fieldY * reach, outline, density)) {
+        if (!prints.beam(patch.surface(), stop, prints.slope(fieldX * half), -prints.slope(fieldY * half), outline, density)) {
             return OptionalDouble.empty();
         }
         double blocks = patch.kind() == FindingKind.HAZE ? 0 : rules.optics(patch.kind()).blocks() * patch.coverage();
@@ -78,11 +77,8 @@ public final class ShowThrough {
     /// All points of the picture at one stop.
     private static void point(
             Footprints prints, Cover cover, int surface, int stop, double blocks, double scatters, float[] passes, float[] veils) {
-        LensSection lens = prints.lens();
-        double half = lens.imageCircleMm() / 2;
-        // A 3 to 2 picture inscribed in the image circle.
-        double halfWidth = half * 3 / Math.sqrt(13);
-        double halfHeight = half * 2 / Math.sqrt(13);
+        double halfWidth = prints.picture().widthMm() / 2;
+        double halfHeight = prints.picture().heightMm() / 2;
         double[] outline = new double[2 * Footprints.CORNERS];
         double[] density = new double[Footprints.DENSITY];
         Cover.Rows scratch = new Cover.Rows();
@@ -90,8 +86,8 @@ public final class ShowThrough {
             for (int i = 0; i < Shades.GRID; i++) {
                 // x runs to the right as seen from the front, so what the photographer has on the right comes from
                 // the left here and travels towards +x; what is high travels down.
-                double wx = Shades.place(i) * halfWidth / lens.nominalFocalLengthMm();
-                double wy = -Shades.place(j) * halfHeight / lens.nominalFocalLengthMm();
+                double wx = prints.slope(Shades.place(i) * halfWidth);
+                double wy = -prints.slope(Shades.place(j) * halfHeight);
                 double share = prints.beam(surface, stop, wx, wy, outline, density)
                         ? share(cover, outline, density, scratch)
                         : 0;
@@ -108,7 +104,7 @@ public final class ShowThrough {
     }
 
     /// All light of a beam: the density over its outline, by Green's theorem edge by edge.
-    private static double light(double[] p, double[] density) {
+    static double light(double[] p, double[] density) {
         double sum = 0;
         for (int a = 0; a < Footprints.CORNERS; a++) {
             int b = a + 1 == Footprints.CORNERS ? 0 : a + 1;

@@ -34,7 +34,7 @@ public final class AimedField {
                 return true;
             }
             RayBundle ray = new RayBundle(1);
-            ray.launch(0, aim.entryXMm(), aim.entryYMm(), 0, aim.cosY());
+            aim.launch(ray, 0, aim.entryXMm(), aim.entryYMm());
             trace.through(ray);
             return !ray.passes(0);
         }
@@ -93,13 +93,19 @@ public final class AimedField {
         }
     }
 
-    /// Aims and traces one field.
+    /// Aims and traces one field of a distant object.
     /// @param slope tan of the object angle; the light travels towards +y
     /// @param stopRadiusMm radius of the iris that (u, v) refer to
     /// @param surfaces whether heights on the surfaces are wanted, too
     public static AimedField of(LensSection lens, double wavelengthNm, double slope, double stopRadiusMm, boolean surfaces) {
+        return of(lens, wavelengthNm, slope, Double.POSITIVE_INFINITY, stopRadiusMm, surfaces);
+    }
+
+    /// The same of an object that may be near: only places on surfaces and what is cut are for near ones, [#launch] starts rays of distant ones.
+    /// @param objectMm distance of the object before the first vertex, infinite when it is distant
+    public static AimedField of(LensSection lens, double wavelengthNm, double slope, double objectMm, double stopRadiusMm, boolean surfaces) {
         ExactTrace trace = new ExactTrace(lens, wavelengthNm);
-        RayAim aim = new RayAim(lens, trace, slope);
+        RayAim aim = new RayAim(lens, trace, slope, objectMm);
         boolean mirrored = lens.mirrored();
         List<double[]> points = samples(mirrored);
         List<double[]> hit = new ArrayList<>();
@@ -110,7 +116,7 @@ public final class AimedField {
                 entries.add(new double[] {aim.entryXMm(), aim.entryYMm()});
             }
         }
-        boolean whole = !surfaces || keepWhole(trace, aim.cosY(), hit, entries) && hit.size() == points.size();
+        boolean whole = !surfaces || keepWhole(trace, aim, hit, entries) && hit.size() == points.size();
         int degree = degree(hit.size(), mirrored);
         Basis odd = Basis.of(mirrored ? 1 : -1, degree);
         Basis even = Basis.of(mirrored ? 0 : -1, degree);
@@ -126,7 +132,7 @@ public final class AimedField {
         if (surfaces) {
             RayBundle rays = new RayBundle(hit.size());
             for (int i = 0; i < hit.size(); i++) {
-                rays.launch(i, entries.get(i)[0], entries.get(i)[1], 0, aim.cosY());
+                aim.launch(rays, i, entries.get(i)[0], entries.get(i)[1]);
             }
             for (int s = 0; s < sx.length; s++) {
                 trace.next(s, rays);
@@ -144,11 +150,11 @@ public final class AimedField {
 
     /// Leaves out rays that get to the iris but not through the lens: beyond a face's own edge there is no height to fit.
     /// @return whether none had to be left out
-    private static boolean keepWhole(ExactTrace trace, double cosY, List<double[]> hit, List<double[]> entries) {
+    private static boolean keepWhole(ExactTrace trace, RayAim aim, List<double[]> hit, List<double[]> entries) {
         int before = hit.size();
         RayBundle rays = new RayBundle(hit.size());
         for (int i = 0; i < hit.size(); i++) {
-            rays.launch(i, entries.get(i)[0], entries.get(i)[1], 0, cosY);
+            aim.launch(rays, i, entries.get(i)[0], entries.get(i)[1]);
         }
         trace.through(rays);
         for (int i = hit.size() - 1; i >= 0; i--) {

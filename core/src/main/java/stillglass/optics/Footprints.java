@@ -28,17 +28,60 @@ public final class Footprints {
     /// Likewise, terms of [BeamLight].
     private final float[][][][] light;
 
-    private Footprints(LensSection lens, List<Double> stops, float[][][][] outlines, float[][][][] light) {
+    private final Picture picture;
+    private final double fullSlope;
+
+    /// What is photographed and on what: light of near things crosses the glasses elsewhere than that of distant ones.
+    /// @param objectMm distance of the object before the first vertex, infinite when it is distant
+    /// @param widthMm of the film
+    /// @param heightMm of the film
+    public record Picture(double objectMm, double widthMm, double heightMm) {
+        public Picture {
+            if (!(objectMm > 0) || !(widthMm > 0 && heightMm > 0) || Double.isInfinite(widthMm) || Double.isInfinite(heightMm)) {
+                throw new IllegalArgumentException("a picture of " + widthMm + " × " + heightMm + " mm of something " + objectMm + " mm away cannot be taken");
+            }
+        }
+
+        /// Distant things on a frame of 3 : 2 inscribed in the image circle.
+        public static Picture distant(LensSection lens) {
+            double half = lens.imageCircleMm() / Math.sqrt(13);
+            return new Picture(Double.POSITIVE_INFINITY, 3 * half, 2 * half);
+        }
+
+        /// The same frame at another distance.
+        public Picture at(double otherMm) {
+            return new Picture(otherMm, widthMm, heightMm);
+        }
+
+        public double halfDiagonalMm() {
+            return Math.hypot(widthMm, heightMm) / 2;
+        }
+    }
+
+    private Footprints(LensSection lens, Picture picture, List<Double> stops, float[][][][] outlines, float[][][][] light) {
         this.lens = lens;
+        this.picture = picture;
+        fullSlope = slopeOf(lens, picture, farthestMm(lens, picture));
         this.stops = stops;
         this.outlines = outlines;
         this.light = light;
     }
 
-    /// Traces a lens.
+    /// Traces a lens for distant things on the usual frame.
     /// @param lens as designed
     /// @param checkpoint called between fields; throws to cancel
     public static Footprints of(LensSection lens, Runnable checkpoint) {
+        return of(lens, Picture.distant(lens), checkpoint);
+    }
+
+    /// Traces a lens that is moved as a whole to focus; a section at another zoom or focus position is a section of its own.
+    /// @param lens as designed
+    /// @param checkpoint called between fields; throws to cancel
+    /// @throws IllegalArgumentException where the object is so near that no picture of it is thrown
+    public static Footprints of(LensSection lens, Picture picture, Runnable checkpoint) {
+        if (!reaches(lens, picture.objectMm())) {
+            throw new IllegalArgumentException("of something " + picture.objectMm() + " mm before a lens of " + lens.nominalFocalLengthMm() + " mm no picture is thrown");
+        }
         List<Double> stops = lens.stops();
         double wavelength = lens.wavelengthsNm().get(lens.wavelengthsNm().size() / 2);
         double[] inverseSquare = lens.surfaces().stream().mapToDouble(s -> 1 / (s.semiDiameterMm() * s.semiDiameterMm())).toArray();
@@ -47,8 +90,8 @@ public final class Footprints {
         LensSection square = lens.withTilts(List.of());
         IntStream.range(0, FIELDS).parallel().forEach(f -> {
             checkpoint.run();
-            double slope = slope(lens, f / (FIELDS - 1.0));
-            AimedField field = AimedField.of(square, wavelength, slope, fullIrisMm(lens), true);
+            double slope = slopeOf(lens, picture, f / (FIELDS - 1.0) * farthestMm(lens, picture));
+            AimedField field = AimedField.of(square, wavelength, slope, picture.objectMm(), fullIrisMm(lens), true);
             for (int j = 0; j < stops.size(); j++) {
                 Optional<BeamLight.Net> net = net(field, lens.fNumber() / stops.get(j), inverseSquare);
                 float[][] spread = net.map(n -> BeamLight.of(field, n, outlines.length)).orElse(new float[0][]);
@@ -59,7 +102,7 @@ public final class Footprints {
                 }
             }
         });
-        return new Footprints(lens, stops, outlines, light);
+        return new Footprints(lens, picture, stops, outlines, light);
     }
 
     private static double fullIrisMm(LensSection lens) {
@@ -69,6 +112,37 @@ public final class Footprints {
     /// Tan of the object angle of a share of half the image circle.
     static double slope(LensSection lens, double share) {
         return share * lens.imageCircleMm() / 2 / lens.nominalFocalLengthMm();
+    }
+
+    /// Whether a picture is thrown of something at a distance before the first vertex.
+    public static boolean reaches(LensSection lens, double objectMm) {
+        return Double.isInfinite(objectMm) || objectMm > 0 && objectMm > 1.02 * Paraxial.of(lens).frontFocusMm();
+    }
+
+    /// Farthest from the middle of the film that light is traced to.
+    private static double farthestMm(LensSection lens, Picture picture) {
+        return Math.max(lens.imageCircleMm() / 2, picture.halfDiagonalMm());
+    }
+
+    /// Tan of the angle at which a point of the picture is seen from the first vertex, by first order.
+    private static double slopeOf(LensSection lens, Picture picture, double filmMm) {
+        double f = lens.nominalFocalLengthMm();
+        if (Double.isInfinite(picture.objectMm)) {
+            return filmMm / f;
+        }
+        // Newton: the picture is m times as large as the object, m = f/(distance of the object before the front focus).
+        double m = f / (picture.objectMm - Paraxial.of(lens).frontFocusMm());
+        return filmMm / m / picture.objectMm;
+    }
+
+    /// Tan of the object angle of a place of the picture.
+    /// @param filmMm from the middle of the film
+    public double slope(double filmMm) {
+        return slopeOf(lens, picture, filmMm);
+    }
+
+    public Picture picture() {
+        return picture;
     }
 
     /// The open part of the iris for one field at one stop, none when nothing passes.
@@ -153,7 +227,7 @@ public final class Footprints {
     /// @return false when no light of this field passes
     public boolean beam(int surface, int stop, double slopeX, double slopeY, double[] into, double[] density) {
         double slope = Math.hypot(slopeX, slopeY);
-        double at = Math.clamp(slope / slope(lens, 1) * (FIELDS - 1), 0, FIELDS - 1);
+        double at = Math.clamp(slope / fullSlope * (FIELDS - 1), 0, FIELDS - 1);
         int low = (int) Math.min(FIELDS - 2, Math.floor(at));
         int first = low;
         int second = low + 1;

@@ -77,6 +77,11 @@ public final class Paraxial {
         return -ray.yMm / ray.nu;
     }
 
+    /// Distance of the front focal point before the first vertex: light from there leaves parallel.
+    public double frontFocusMm() {
+        return throughAll(0, 1).nu * eflMm();
+    }
+
     /// Height of the ray through the middle of the iris on a plane behind the lens.
     /// @param slope tan of the object angle, travelling towards +y
     /// @param planeMm from the last vertex

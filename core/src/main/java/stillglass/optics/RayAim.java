@@ -1,6 +1,6 @@
 package stillglass.optics;
 
-/// Finds where a ray of a distant object must enter so that it crosses the iris at a wanted point.
+/// Finds where a ray of an object, distant or near, must enter so that it crosses the iris at a wanted point.
 ///
 /// Broyden's method in two dimensions. The ray through the middle of the iris is found first, from the entrance pupil of
 /// first-order optics or, where that ray misses a surface, from a search along the field direction; every other ray
@@ -13,7 +13,9 @@ public final class RayAim {
 
     private final ExactTrace trace;
     private final RayBundle probe = new RayBundle(1);
-    private final double cosY;
+    private final double slope;
+    /// Inverse of the distance of the object before the first vertex, 1/mm; 0 when it is distant.
+    private final double near;
     private final double reachMm;
     /// Entry of the ray through the middle, its place at the iris, and the inverse slope of the mapping there.
     private final double middleX;
@@ -27,16 +29,29 @@ public final class RayAim {
     private double atX;
     private double atY;
 
+    /// Of a distant object.
     /// @param slope tan of the object angle, rays travelling towards +y
     public RayAim(LensSection lens, ExactTrace trace, double slope) {
+        this(lens, trace, slope, Double.POSITIVE_INFINITY);
+    }
+
+    /// @param slope tan of the angle at which the object's point is seen from the first vertex, rays travelling towards +y
+    /// @param objectMm distance of the object before the first vertex, infinite when it is distant
+    public RayAim(LensSection lens, ExactTrace trace, double slope, double objectMm) {
+        if (!(objectMm > 0)) {
+            throw new IllegalArgumentException("an object " + objectMm + " mm before the lens cannot be photographed");
+        }
         this.trace = trace;
-        cosY = slope / Math.hypot(1, slope);
+        this.slope = slope;
+        near = 1 / objectMm;
         double widest = lens.surfaces().stream().mapToDouble(Surface::semiDiameterMm).max().orElse(1);
         reachMm = 2 * widest + Math.abs(slope) * lens.lengthMm();
         Paraxial first = Paraxial.of(lens);
         double perIris = first.heightsMm(1, 0)[lens.stopIndex()];
         double[] plain = {1 / perIris, 0, 0, 1 / perIris};
-        double startY = -slope * first.entrancePupil().positionMm();
+        // From the object's point through the middle of the entrance pupil, met at the first vertex.
+        double pupil = first.entrancePupil().positionMm();
+        double startY = -slope * pupil / (1 + pupil * near);
         boolean reached = probe(0, startY) && solve(0, 0, 0, startY, plain);
         if (!reached) {
             double nearest = search();
@@ -88,9 +103,17 @@ public final class RayAim {
                 : new double[] {yy / determinant, -xy / determinant, -yx / determinant, xx / determinant};
     }
 
-    /// Direction cosine along y of every ray of this field.
+    /// Starts a ray of this field at a place of the first vertex' plane.
+    public void launch(RayBundle rays, int at, double x, double y) {
+        double alongX = x * near;
+        double alongY = slope + y * near;
+        double length = Math.sqrt(1 + alongX * alongX + alongY * alongY);
+        rays.launch(at, x, y, alongX / length, alongY / length);
+    }
+
+    /// Direction cosine along y of the ray through the middle of the first vertex: of every ray of a distant object.
     public double cosY() {
-        return cosY;
+        return slope / Math.hypot(1, slope);
     }
 
     public double entryXMm() {
@@ -102,7 +125,7 @@ public final class RayAim {
     }
 
     private boolean probe(double x, double y) {
-        probe.launch(0, x, y, 0, cosY);
+        launch(probe, 0, x, y);
         trace.toStop(probe);
         atX = probe.xMm(0);
         atY = probe.yMm(0);

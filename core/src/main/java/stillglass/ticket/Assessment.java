@@ -10,6 +10,7 @@ import stillglass.grade.Advice;
 import stillglass.grade.BothSides;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
+import stillglass.grade.OwnersUse;
 import stillglass.grade.Patch;
 import stillglass.grade.ShowThrough;
 import stillglass.grade.WhichSurface;
@@ -43,15 +44,18 @@ public record Assessment(
 
     /// Traces one finding.
     /// @param fromRear whether its photo looks in from behind
-    /// @param prints traced beams of the section
+    /// @param prints traced beams of the section, for what the owner photographs
+    /// @param use which stops count, and how strictly
     /// @throws java.util.concurrent.CancellationException when `progress` asks to stop
     public static Assessment of(
             Known known,
             boolean fromRear,
             Footprints prints,
             Instrument instrument,
-            GradeRules rules,
+            GradeRules usual,
+            OwnersUse use,
             Progress progress) {
+        GradeRules rules = use.rules(usual);
         LensSection section = prints.lens();
         Optional<BothSides> both = known.bothSides(fromRear);
         Optional<WhichSurface> where = known.depths().isEmpty() && both.isEmpty()
@@ -64,10 +68,10 @@ public record Assessment(
                 .orElseGet(() -> candidates(section));
         ShowThrough.Shown worst = surfaces.stream()
                 .map(s -> ShowThrough.of(prints, Patch.place(known.finding(), section, s, fromRear), rules, progress))
-                .max(Comparator.comparingDouble((ShowThrough.Shown s) -> Grader.of(s, rules).grade())
-                        .thenComparingDouble(Assessment::harm))
+                .max(Comparator.comparingDouble((ShowThrough.Shown s) -> Grader.of(use.seen(s), rules).grade())
+                        .thenComparingDouble(s -> harm(use.seen(s))))
                 .orElseThrow();
-        Grader.Grade grade = Grader.of(worst, rules);
+        Grader.Grade grade = Grader.of(use.seen(worst), rules);
         Advice advice = wayTo(worst.surface(), instrument)
                 .map(plan -> Advice.of(known.finding().kind(), grade, plan.minutes() / 60, plan.risk(), rules))
                 .orElseGet(() -> Advice.unmapped(known.finding().kind(), grade, rules));

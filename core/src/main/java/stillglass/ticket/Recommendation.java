@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.grade.Advice;
 import stillglass.grade.Grader;
+import stillglass.grade.OwnersUse;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
@@ -69,6 +70,9 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
                 }
                 case LEAVE, PUT_RIGHT -> reasons.add(Said.of("advise.leave", "what", what, "grade", a.standingGrade()));
             }
+        }
+        if (!assessments.isEmpty()) {
+            OwnersUse.of(state.arrival().use()).said().ifPresent(reasons::add);
         }
         List<Lead> leads = Lead.of(state, instrument);
         leads.forEach(l -> {

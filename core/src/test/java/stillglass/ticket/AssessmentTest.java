@@ -11,6 +11,7 @@ import stillglass.assembly.Instruments;
 import stillglass.device.Source;
 import stillglass.grade.Advice;
 import stillglass.grade.GradeRules;
+import stillglass.grade.OwnersUse;
 import stillglass.grade.DepthReading;
 import stillglass.grade.WhichSurface;
 import stillglass.look.Finding;
@@ -46,7 +47,7 @@ class AssessmentTest {
     }
 
     private static Assessment assess(Known known) {
-        return Assessment.of(known, false, Footprints.of(Lenses.triplet(), () -> {}), Instruments.small(), rules(), Progress.SILENT);
+        return Assessment.of(known, false, Footprints.of(Lenses.triplet(), () -> {}), Instruments.small(), rules(), OwnersUse.ANY, Progress.SILENT);
     }
 
     @Test

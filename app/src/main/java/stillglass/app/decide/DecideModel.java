@@ -1,6 +1,7 @@
 package stillglass.app.decide;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +12,7 @@ import java.util.stream.Stream;
 import stillglass.app.checks.Causes;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
+import stillglass.app.draw.SpeckRow;
 import stillglass.app.draw.StopStrip;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
@@ -20,6 +22,7 @@ import stillglass.grade.Grader;
 import stillglass.grade.Shades;
 import stillglass.grade.ShowThrough;
 import stillglass.look.FindingKind;
+import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.glass.Known;
@@ -37,6 +40,7 @@ import stillglass.ticket.story.Stage;
 /// @param tracing whether newer results are on their way
 /// @param assembly what was found assembled wrongly and what it does, when something was
 /// @param picture what all findings together do to the picture at the stop looked at, once traced
+/// @param specks how large a speck must be to show there, where the section is known
 public record DecideModel(
         List<Row> rows,
         List<Unweighed> unweighed,
@@ -51,7 +55,8 @@ public record DecideModel(
         boolean chosen,
         boolean done,
         Optional<Wrong> assembly,
-        Optional<Picture> picture) {
+        Optional<Picture> picture,
+        Optional<Specks> specks) {
     /// How many times as strong as they are a shadow and a veil are drawn.
     public static final double SHADOW_DRAWN = 8;
     public static final double VEIL_DRAWN = 3;
@@ -69,6 +74,15 @@ public record DecideModel(
     public record Picture(List<String> stops, int stop, Shades shades, String shows, String figures, String without) {
         public Picture {
             stops = List.copyOf(stops);
+        }
+    }
+
+    /// How large a speck must be to show, face by face, at the stop that is looked at.
+    /// @param faces in the order of the axis, the iris among them
+    /// @param sentence the face on which the smallest shows
+    public record Specks(List<SpeckRow.Speck> faces, String sentence) {
+        public Specks {
+            faces = List.copyOf(faces);
         }
     }
 
@@ -117,7 +131,18 @@ public record DecideModel(
                 work.rules().visibleShadow(), work.computing(), r.filter(x -> x.act() == Advice.Act.CLEAN && x.goals().isEmpty()).isPresent(), !work.state().course().goals().isEmpty(), work.state().done(Stage.DECIDE),
                 work.computed().assembly().map(a -> new Wrong(
                         Words.of("decide.asfound", a.faults().stream().map(f -> Words.say(f.said())).collect(Collectors.joining("; "))), Words.sentence(a.sentence()) + a.diagnostics().stream().map(d -> ". " + Words.sentence(d)).collect(Collectors.joining()))),
-                picture(work));
+                picture(work), specks(work));
+    }
+
+    private static Optional<Specks> specks(Work work) {
+        return work.computed().beams().map(b -> {
+            LensSection lens = b.prints().lens();
+            int stop = Math.min(work.viewing().stop(), b.specks().stops().size() - 1);
+            List<Integer> faces = lens.faces().stream().filter(s -> !lens.cemented(s)).toList();
+            List<SpeckRow.Speck> all = faces.stream().map(s -> new SpeckRow.Speck("S" + (s + 1), b.specks().diametersMm().get(s).get(stop))).toList();
+            int least = faces.stream().min(Comparator.comparingDouble(s -> b.specks().diametersMm().get(s).get(stop))).orElseThrow();
+            return new Specks(all, Words.of("decide.speck", Grader.stop(b.specks().stops().get(stop)), lens.surfaceName(least), b.specks().diametersMm().get(least).get(stop)));
+        });
     }
 
     private static Optional<Picture> picture(Work work) {

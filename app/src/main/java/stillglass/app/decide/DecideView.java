@@ -23,6 +23,7 @@ import stillglass.app.draw.Operable;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.GradeMarks;
 import stillglass.app.draw.PictureFrame;
+import stillglass.app.draw.SpeckRow;
 import stillglass.app.draw.StopRing;
 import stillglass.app.draw.StopStrip;
 import stillglass.app.station.Station;
@@ -47,6 +48,8 @@ public final class DecideView implements Station {
     private final Label shows = Build.label("", "medium");
     private final Label figures = Build.label("");
     private final Label without = Build.label("", "soft");
+    private final SpeckRow specks = new SpeckRow();
+    private final Label smallest = Build.label("", "soft", "small");
     private final VBox frame;
     private final HBox node;
     private final List<StopStrip> strips = new ArrayList<>();
@@ -61,7 +64,8 @@ public final class DecideView implements Station {
         picture.setId("picture");
         VBox.setVgrow(picture, Priority.NEVER);
         frame = Build.column(5, Build.line(Words.of("decide.picture"), "subheading"), picture, ring, shows, figures, without,
-                Build.label(Words.of("decide.stronger", DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN), "soft", "small"));
+                Build.label(Words.of("decide.stronger", DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN), "soft", "small"), Build.label(Words.of("decide.specks"), "subheading"), specks, smallest);
+        specks.setId("specks");
         picture.prefHeightProperty().bind(frame.widthProperty().multiply(2 / 3.0));
         picture.setMinHeight(90);
         VBox left = Build.column(6, Build.head(14, 1, Build.line(Words.of("decide.heading"), "heading"), legend()), Build.tall(rows));
@@ -116,6 +120,10 @@ public final class DecideView implements Station {
         }
         frame.setVisible(m.picture().isPresent());
         frame.setManaged(m.picture().isPresent());
+        m.specks().ifPresent(s -> {
+            specks.show(s.faces(), s.sentence());
+            smallest.setText(s.sentence());
+        });
         m.picture().ifPresent(this::picture);
         verdict.setText(m.verdict().orElse(Words.of("decide.noverdict")));
         effort.setText(m.effort());

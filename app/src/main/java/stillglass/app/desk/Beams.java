@@ -2,6 +2,7 @@ package stillglass.app.desk;
 
 import java.util.ArrayList;
 import java.util.List;
+import stillglass.grade.SmallestSpeck;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 
@@ -9,7 +10,8 @@ import stillglass.optics.LensSection;
 ///
 /// @param fans at each stop, widest first: the axial bundle and one to the edge of the picture
 /// @param prints traced beams of the lens as designed
-public record Beams(List<Fans> fans, Footprints prints) {
+/// @param specks how large a speck must be to show, on each surface at each stop
+public record Beams(List<Fans> fans, Footprints prints, SmallestSpeck specks) {
     /// Rays of a drawn bundle.
     private static final int AXIAL = 5;
     private static final int OBLIQUE = 7;
@@ -27,11 +29,11 @@ public record Beams(List<Fans> fans, Footprints prints) {
         fans = List.copyOf(fans);
     }
 
-    static Beams of(LensSection asBuilt, Footprints prints) {
+    static Beams of(LensSection asBuilt, Footprints prints, double visible) {
         List<Fans> all = new ArrayList<>();
         for (double stop : prints.stops()) {
             all.add(new Fans(Footprints.rays(asBuilt, prints.lens(), 0, stop, AXIAL), Footprints.rays(asBuilt, prints.lens(), 1, stop, OBLIQUE)));
         }
-        return new Beams(all, prints);
+        return new Beams(all, prints, SmallestSpeck.of(prints, visible));
     }
 }

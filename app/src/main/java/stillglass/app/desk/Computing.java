@@ -17,8 +17,10 @@ import stillglass.fault.LampLook;
 import stillglass.fault.Observation;
 import stillglass.fault.SlipEffect;
 import stillglass.grade.DepthReading;
+import stillglass.grade.OwnersUse;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
+import stillglass.optics.Footprints;
 import stillglass.optics.Glints;
 import stillglass.optics.LensSection;
 import stillglass.optics.Paraxial;
@@ -47,9 +49,9 @@ final class Computing {
 
     /// Everything an assessment depends on besides the shelf.
     private record Key(
-            String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear, Optional<Finding> otherSide) {}
+            String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear, Optional<Finding> otherSide, OwnersUse use) {}
 
-    private record BeamKey(String section, List<String> assembly) {}
+    private record BeamKey(String section, List<String> assembly, Footprints.Picture picture, double visible) {}
 
     private record DiagnosisKey(LensSection section, List<Observation> seen, Set<String> touched) {}
 
@@ -124,12 +126,16 @@ final class Computing {
 
     /// Rays and what a wrong assembly does, made anew when the assembly changed.
     private void light(Work work) {
-        Optional<BeamKey> key = work.section().flatMap(l -> work.state().tag().sectionId()).map(id -> new BeamKey(id, work.state().glass().assembly()));
+        Optional<BeamKey> key = work.section().flatMap(l -> work.state().tag().sectionId().map(id -> new BeamKey(id, work.state().glass().assembly(), use(work).picture(l), use(work).rules(work.rules()).visibleShadow())));
         if (!beamed.equals(key)) {
             assembly = work.section().flatMap(lens -> AssemblyEffect.found(lens, work.state().glass().assembly()));
-            beams = work.section().flatMap(lens -> key.map(k -> Beams.of(assembly.map(AssemblyEffect::asBuilt).orElse(lens), shelf.footprints(k.section()))));
+            beams = work.section().flatMap(lens -> key.map(k -> Beams.of(assembly.map(AssemblyEffect::asBuilt).orElse(lens), shelf.footprints(k.section(), k.picture()), k.visible())));
             beamed = key;
         }
+    }
+
+    private static OwnersUse use(Work work) {
+        return OwnersUse.of(work.state().arrival().use());
     }
 
     /// Nothing where the optical section is not known.
@@ -140,10 +146,10 @@ final class Computing {
         String section = work.state().tag().sectionId().get();
         boolean fromRear = work.state().glass().fromRear(known.photoId());
         Key key = new Key(section, work.state().tag().instrumentId() + " " + work.instrument().joints().size(), known.finding(), known.surface(), known.depths(), fromRear,
-                known.otherSide().map(known.sights()::get));
+                known.otherSide().map(known.sights()::get), use(work));
         Assessment found = assessed.get(key);
         if (found == null) {
-            found = Assessment.of(known, fromRear, shelf.footprints(section), work.instrument(), work.rules(), watch);
+            found = Assessment.of(known, fromRear, shelf.footprints(section, use(work).picture(work.section().get())), work.instrument(), work.rules(), use(work), watch);
             assessed.put(key, found);
         }
         return Optional.of(found.known().equals(known)

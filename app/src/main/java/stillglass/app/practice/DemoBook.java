@@ -16,6 +16,7 @@ import stillglass.app.desk.Work;
 import stillglass.assembly.Joint;
 import stillglass.book.log.Logbook;
 import stillglass.book.data.Shelf;
+import stillglass.grade.OwnersUse;
 import stillglass.look.Progress;
 import stillglass.sim.Bench;
 import stillglass.sim.Deed;
@@ -121,7 +122,7 @@ public final class DemoBook {
 
     private static Recommendation recommend(Desk desk, Work w) {
         List<Assessment> all = w.state().glass().findings().stream()
-                .map(k -> Assessment.of(k, false, desk.shelf().footprints(w.state().tag().sectionId().orElseThrow()), w.instrument(), w.rules(), Progress.SILENT))
+                .map(k -> Assessment.of(k, false, desk.shelf().footprints(w.state().tag().sectionId().orElseThrow()), w.instrument(), w.rules(), OwnersUse.of(w.state().arrival().use()), Progress.SILENT))
                 .toList();
         return Recommendation.of(w.state(), all, AssemblyEffect.found(section(w), w.state().glass().assembly()), w.section(), w.instrument());
     }

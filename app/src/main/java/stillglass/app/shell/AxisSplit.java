@@ -86,7 +86,7 @@ final class AxisSplit extends VBox {
 
     double share() {
         double em = Em.of(window);
-        double usual = blank || stage == Stage.LOOK || stage == Stage.PROVE ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL;
+        double usual = blank || stage == Stage.LOOK || stage == Stage.DECIDE || stage == Stage.PROVE ? STRIP : window.getHeight() < LOW_WINDOW ? LOW : USUAL;
         // Where the type is so large that little fits into the window, the work has what there is; the Axis comes with its key.
         return Optional.ofNullable(own.get(stage)).orElse(window.getHeight() < CRAMPED_EM * em ? 0 : usual);
     }

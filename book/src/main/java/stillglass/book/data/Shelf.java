@@ -6,6 +6,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,10 +37,21 @@ public final class Shelf {
             "leaf-pair", "folding-camera", "reflex-curtains", "finder-body", "digital-body");
     /// Own files of a sort that are read.
     private static final int MOST_OWN = 2000;
+    /// Lenses whose beams are kept; which were used last stay.
+    private static final int MOST_TRACED = 40;
     private static final List<String> INSTRUMENTS = List.of("ostrel_52_f2", "corvane_zoom_35_70", "pellam_folding_75", "ostrel_reflex");
 
+    private record Traced(String section, Footprints.Picture picture) {}
+
     private final Map<String, LensSection> sections = new ConcurrentHashMap<>();
-    private final Map<String, Footprints> footprints = new ConcurrentHashMap<>();
+    private final Map<Traced, Footprints> footprints = Collections.synchronizedMap(new LinkedHashMap<>(64, 0.75f, true) {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Traced, Footprints> eldest) {
+            return size() > MOST_TRACED;
+        }
+    });
     private final Map<String, Instrument> instruments = new ConcurrentHashMap<>();
     private final List<String> sectionIds;
     private final List<String> instrumentIds;
@@ -200,7 +213,12 @@ public final class Shelf {
     /// Traced beams of a section, kept once traced; some tens of milliseconds the first time.
     /// @throws IllegalStateException for an identifier that is not on the shelf
     public Footprints footprints(String sectionId) {
-        return footprints.computeIfAbsent(sectionId, id -> Footprints.of(section(id), () -> {}));
+        return footprints(sectionId, Footprints.Picture.distant(section(sectionId)));
+    }
+
+    /// The same of another picture than that of distant things on the usual frame.
+    public Footprints footprints(String sectionId, Footprints.Picture picture) {
+        return footprints.computeIfAbsent(new Traced(sectionId, picture), t -> Footprints.of(section(t.section), t.picture, () -> {}));
     }
 
     /// The instrument of that identifier, or one without joints made from the section of that name.

@@ -17,6 +17,7 @@ import stillglass.book.BookWords;
 import stillglass.book.data.Shelf;
 import stillglass.device.Source;
 import stillglass.grade.Grader;
+import stillglass.grade.OwnersUse;
 import stillglass.look.Progress;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
@@ -74,8 +75,9 @@ public final class ReportMaker {
     }
 
     private Report make() {
+        OwnersUse use = OwnersUse.of(state.arrival().use());
         List<Assessment> assessments = world.section().map(section -> state.glass().findings().stream()
-                .map(k -> Assessment.of(k, state.glass().fromRear(k.photoId()), shelf.footprints(state.tag().sectionId().orElseThrow()), world.instrument(), shelf.gradeRules(), Progress.SILENT))
+                .map(k -> Assessment.of(k, state.glass().fromRear(k.photoId()), shelf.footprints(state.tag().sectionId().orElseThrow(), use.picture(section)), world.instrument(), shelf.gradeRules(), use, Progress.SILENT))
                 .toList()).orElse(List.of());
         Recommendation advice = Recommendation.of(state, assessments, world.section().flatMap(l -> AssemblyEffect.found(l, state.glass().assembly())), world.section(), world.instrument());
         List<Report.Block> blocks = new ArrayList<>();

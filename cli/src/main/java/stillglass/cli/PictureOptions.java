@@ -1,0 +1,31 @@
+package stillglass.cli;
+
+import picocli.CommandLine;
+import stillglass.optics.Footprints;
+import stillglass.optics.LensSection;
+
+/// What is photographed on what: `--distance 400 --frame 24x36`.
+final class PictureOptions {
+    @CommandLine.Option(names = "--distance", paramLabel = "MM", description = "distance of what is photographed before the first vertex; distant things where it is left out")
+    private double distance = Double.POSITIVE_INFINITY;
+
+    @CommandLine.Option(names = "--frame", paramLabel = "WxH", description = "width and height of the film in mm; 3 : 2 in the image circle where it is left out")
+    private String frame = "";
+
+    /// @throws IllegalArgumentException for what is no distance or no frame
+    Footprints.Picture of(LensSection lens) {
+        Footprints.Picture out = Footprints.Picture.distant(lens);
+        if (!frame.isBlank()) {
+            String[] side = frame.split("[x×]");
+            try {
+                out = new Footprints.Picture(out.objectMm(), Double.parseDouble(side[0].strip()), Double.parseDouble(side[1].strip()));
+            } catch (NumberFormatException | ArrayIndexOutOfBoundsException noFrame) {
+                throw new IllegalArgumentException("“" + frame + "” is no frame: give width and height in mm, such as 24x36", noFrame);
+            }
+            if (out.halfDiagonalMm() > 1.05 * lens.imageCircleMm() / 2) {
+                throw new IllegalArgumentException("a frame of " + frame + " mm reaches beyond the image circle of " + lens.imageCircleMm() + " mm");
+            }
+        }
+        return out.at(distance);
+    }
+}

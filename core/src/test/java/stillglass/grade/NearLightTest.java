@@ -1,0 +1,128 @@
+package stillglass.grade;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import stillglass.look.FindingKind;
+import stillglass.look.Progress;
+import stillglass.optics.ExactTrace;
+import stillglass.optics.Footprints;
+import stillglass.optics.LensSection;
+import stillglass.optics.Lenses;
+import stillglass.optics.Paraxial;
+import stillglass.optics.RayBundle;
+
+/// Light of near things, and how large a speck must be to show, beside rays sent out from a point and counted.
+class NearLightTest {
+    private static final int ACROSS = 400;
+
+    /// Share of the rays of a near point that go through a disc on a surface; the point lies `objectMm` before the first vertex, `y` off the axis.
+    private static double counted(LensSection lens, int surface, double discX, double discY, double radius, double objectMm, double pointX, double pointY) {
+        double wide = 1.2 * lens.surfaces().getFirst().semiDiameterMm();
+        ExactTrace trace = new ExactTrace(lens, lens.wavelengthsNm().get(lens.wavelengthsNm().size() / 2));
+        RayBundle rays = new RayBundle(ACROSS * ACROSS);
+        for (int j = 0; j < ACROSS; j++) {
+            for (int i = 0; i < ACROSS; i++) {
+                double x = wide * (2 * (i + 0.5) / ACROSS - 1);
+                double y = wide * (2 * (j + 0.5) / ACROSS - 1);
+                double dx = x - pointX;
+                double dy = y - pointY;
+                double length = Math.sqrt(dx * dx + dy * dy + objectMm * objectMm);
+                rays.launch(j * ACROSS + i, x, y, dx / length, dy / length);
+            }
+        }
+        boolean[] hit = new boolean[rays.size()];
+        for (int s = 0; s < trace.surfaces(); s++) {
+            trace.next(s, rays);
+            for (int r = 0; s == surface && r < hit.length; r++) {
+                hit[r] = Math.hypot(rays.xMm(r) - discX, rays.yMm(r) - discY) < radius;
+            }
+        }
+        double all = 0;
+        double taken = 0;
+        for (int r = 0; r < hit.length; r++) {
+            if (rays.passes(r)) {
+                all++;
+                taken += hit[r] ? 1 : 0;
+            }
+        }
+        return taken / all;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 1, -2, 2, 300", "1, 0, 3, 1.5, 300", "3, -1, 2, 1.5, 600", "5, 0, 3, 1.5, 300"})
+    void aDiscTakesItsShareOfTheLightOfANearThing(int surface, double x, double y, double radius, double objectMm) {
+        LensSection lens = Lenses.triplet();
+        Footprints.Picture near = Footprints.Picture.distant(lens).at(objectMm);
+        Patch disc = new Patch(FindingKind.DUST, surface, List.of(Patch.disc(x, y, radius)), 1, 0.5);
+        Shades shades = ShowThrough.of(Footprints.of(lens, near, () -> {}), disc, GradeTest.opaque(), Progress.SILENT).shades();
+        // Conjugates by first order of the whole lens: the picture of the point, and how far off the axis the point is for a place on the film.
+        double f = lens.nominalFocalLengthMm();
+        double magnification = f / (objectMm - Paraxial.of(lens).frontFocusMm());
+        for (int[] at : new int[][] {{10, 10}, {3, 10}, {10, 17}, {17, 4}}) {
+            double filmX = Shades.place(at[0]) * near.widthMm() / 2;
+            double filmY = Shades.place(at[1]) * near.heightMm() / 2;
+            // The upright picture's right lies to the left of the axis in front of the lens as seen from the front, and its light travels to the right.
+            double truth = counted(lens, surface, x, y, radius, objectMm, -filmX / magnification, filmY / magnification);
+            assertThat(1 - shades.passes(0, at[0], at[1])).as("point %d %d", at[0], at[1]).isCloseTo(truth, within(0.003 + 0.03 * truth));
+        }
+    }
+
+    @Test
+    void aNearThingsLightCrossesTheFrontInAnotherPlaceThanADistantOnes() {
+        LensSection lens = Lenses.triplet();
+        double[] far = new double[2 * Footprints.CORNERS];
+        double[] near = new double[2 * Footprints.CORNERS];
+        Footprints distant = Footprints.of(lens, () -> {});
+        Footprints close = Footprints.of(lens, Footprints.Picture.distant(lens).at(150), () -> {});
+        distant.outline(0, 0, 0, 0, far);
+        close.outline(0, 0, 0, 0, near);
+        // On the axis the beam of a near point is narrower on the front by the way to the entrance pupil, (1 + p/D) to one.
+        double pupil = Paraxial.of(lens).entrancePupil().positionMm();
+        assertThat(Math.hypot(near[0], near[1]) * (1 + pupil / 150)).isCloseTo(Math.hypot(far[0], far[1]), within(0.02 * Math.hypot(far[0], far[1])));
+    }
+
+    @Test
+    void nothingIsThrownOfWhatLiesWithinTheFrontFocus() {
+        LensSection lens = Lenses.triplet();
+        assertThat(Footprints.reaches(lens, 10)).isFalse();
+        assertThatThrownBy(() -> Footprints.of(lens, Footprints.Picture.distant(lens).at(10), () -> {})).hasMessageContaining("10.0 mm");
+        assertThatThrownBy(() -> Footprints.Picture.distant(lens).at(Double.NaN)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /// The closed form beside a search: discs of many places and sizes, each traced in full, the smallest that reaches the share.
+    @ParameterizedTest
+    @CsvSource({"0, 0", "1, 1", "3, 2", "5, 3"})
+    void theSmallestSpeckThatShowsIsFoundBySearchingToo(int surface, int stop) {
+        LensSection lens = Lenses.triplet();
+        Footprints prints = Footprints.of(lens, () -> {});
+        double visible = 0.02;
+        double told = SmallestSpeck.of(prints, visible).diametersMm().get(surface).get(stop);
+        double rim = lens.surfaces().get(surface).semiDiameterMm();
+        double deepest = 0;
+        for (double x = 0; x < rim; x += told / 2) {
+            Patch disc = new Patch(FindingKind.DUST, surface, List.of(Patch.disc(0, x, told / 2)), 1, 0.5);
+            Shades shades = ShowThrough.of(prints, disc, GradeTest.opaque(), Progress.SILENT).shades();
+            for (int j = 0; j < Shades.GRID; j++) {
+                for (int i = 0; i < Shades.GRID; i++) {
+                    deepest = Math.max(deepest, 1 - shades.passes(stop, i, j));
+                }
+            }
+        }
+        assertThat(deepest).as("the disc of %.2f mm", told).isCloseTo(visible, within(0.12 * visible));
+    }
+
+    @Test
+    void aSpeckMustBeLargerAtTheFrontThanBesideTheFilm() {
+        SmallestSpeck all = SmallestSpeck.of(Footprints.of(Lenses.triplet(), () -> {}), 0.02);
+        int last = all.stops().size() - 1;
+        assertThat(all.diametersMm().get(0).get(0)).as("wide open more is needed").isGreaterThan(2 * all.diametersMm().get(0).get(last));
+        assertThat(all.worstStop(5)).isEqualTo(last);
+        assertThatThrownBy(() -> SmallestSpeck.of(Footprints.of(Lenses.triplet(), () -> {}), 0)).isInstanceOf(IllegalArgumentException.class);
+    }
+}
