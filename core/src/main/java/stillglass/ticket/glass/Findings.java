@@ -29,7 +29,7 @@ final class Findings {
     /// A photo was read, perhaps once more: what it showed before is replaced, what was dismissed of it stays so.
     Glass graded(GlassEvent.PhotoGraded e) {
         Photo photo = glass.photo(e.photoId()).orElseThrow();
-        Map<String, Photo> photos = Grown.by(glass.photos(), e.photoId(), new Photo(photo.kept(), Optional.of(e), photo.at(), photo.set()));
+        Map<String, Photo> photos = Grown.by(glass.photos(), e.photoId(), photo.with(e));
         Map<String, Known> known = glass.knownCopy();
         known.keySet().removeIf(id -> id.startsWith(e.photoId() + "#"));
         known.replaceAll((id, k) -> k.photoId().equals(e.photoId()) ? k : k.withoutSight(e.photoId()));

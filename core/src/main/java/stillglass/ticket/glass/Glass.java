@@ -1,5 +1,6 @@
 package stillglass.ticket.glass;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -13,6 +14,7 @@ import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import stillglass.grade.DepthReading;
 import stillglass.look.FocusStack;
+import stillglass.look.Growth;
 import stillglass.ticket.story.Grown;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Recorded;
@@ -50,6 +52,7 @@ public record Glass(
     public Glass after(Recorded row, GlassEvent happened) {
         return switch (happened) {
             case GlassEvent.PhotoKept e -> new Glass(Grown.by(photos, e.photoId(), new Photo(e, Optional.empty(), row.at())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids);
+            case GlassEvent.PhotoDated e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.of(e.day())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoSet e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoGraded e -> photos.containsKey(e.photoId()) ? Findings.of(this).graded(e) : this;
             case GlassEvent.FindingRekinded e -> change(e.findingId(), k -> k.with(e.kind()));
@@ -152,6 +155,13 @@ public record Glass(
 
     public Optional<GlassEvent.PhotoTurned> turned(String photoId) {
         return Optional.ofNullable(turned.get(photoId));
+    }
+
+    /// How fast a finding grew, where photos of several visits from its side show it before the work.
+    public Optional<Growth> growth(Known k) {
+        Map<LocalDate, Double> areas = new TreeMap<>();
+        k.sights().forEach((id, f) -> photo(id).filter(p -> p.kept().phase() == Phase.BEFORE && p.kept().fromRear() == fromRear(k.photoId())).ifPresent(p -> areas.merge(p.day(), f.areaShare(), (a, b) -> Math.sqrt(a * b))));
+        return Growth.of(areas.entrySet().stream().filter(e -> e.getValue() > 0 && e.getValue() <= 2).map(e -> new Growth.Visit(e.getKey(), e.getValue())).toList());
     }
 
     /// With the depth at which it is sharpest, where photos focused at known depths tell one.

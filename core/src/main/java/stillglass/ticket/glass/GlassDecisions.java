@@ -1,5 +1,7 @@
 package stillglass.ticket.glass;
 
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +16,9 @@ import stillglass.ticket.story.World;
 
 /// Decides intents about photos and findings: events, or a refusal that says what to do instead.
 public final class GlassDecisions {
+    /// Nobody photographed anything before.
+    private static final int FIRST_YEAR = 1839;
+
     private GlassDecisions() {}
 
     /// @param act number the act will get, from which a drawn finding has its id
@@ -28,6 +33,7 @@ public final class GlassDecisions {
             case GlassIntent.ReadDepth d -> withFinding(glass, d.findingId(), new GlassEvent.DepthRead(d.findingId(), d.reading()));
             case GlassIntent.FocusPhoto f -> focusPhoto(glass, f);
             case GlassIntent.SetPhoto p -> setPhoto(glass, p);
+            case GlassIntent.DatePhoto d -> datePhoto(glass, d);
             case GlassIntent.AnswerTest a -> withFinding(glass, a.findingId(),
                     new GlassEvent.FindingTested(a.findingId(), a.test(), a.answer(), a.told().likeliest(), a.told().chances()));
             case GlassIntent.Reshape r -> Outlining.reshape(glass, r);
@@ -80,6 +86,21 @@ public final class GlassDecisions {
         }
         return p.number().map(n -> photos.get(n - 1)).or(() -> glass.all().stream().reduce((a, b) -> b))
                 .map(photo -> Decision.accepted(new GlassEvent.PhotoSet(photo.id(), p.zoomMm(), p.stop(), p.focus()))).orElse(Decision.refused("photo.set.none"));
+    }
+
+    /// No photo is of a day after the one on which it was kept.
+    private static Decision datePhoto(Glass glass, GlassIntent.DatePhoto d) {
+        List<Photo> photos = before(glass);
+        Optional<Decision> none = d.number().flatMap(n -> noPhoto(photos, n));
+        if (none.isPresent()) {
+            return none.get();
+        }
+        Optional<Photo> photo = d.number().map(n -> photos.get(n - 1)).or(() -> glass.all().stream().reduce((a, b) -> b));
+        if (photo.isEmpty()) {
+            return Decision.refused("photo.set.none");
+        }
+        LocalDate kept = photo.get().at().atZone(ZoneOffset.UTC).toLocalDate().plusDays(1);
+        return d.day().isAfter(kept) || d.day().getYear() < FIRST_YEAR ? Decision.refused("photo.dated.day", "day", d.day().toString()) : Decision.accepted(new GlassEvent.PhotoDated(photo.get().id(), d.day()));
     }
 
     private static Decision focusPhoto(Glass glass, GlassIntent.FocusPhoto f) {

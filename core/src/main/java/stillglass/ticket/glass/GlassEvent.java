@@ -1,5 +1,6 @@
 package stillglass.ticket.glass;
 
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -58,6 +59,10 @@ public sealed interface GlassEvent extends Event {
             return all.size() == 1 ? all.getFirst() : Said.commas(all);
         }
     }
+
+    /// The day of which a photo is, where its file does not say so or says it wrongly: somebody else's, or of an earlier visit.
+    @Named("photo-dated")
+    record PhotoDated(String photoId, LocalDate day) implements GlassEvent {}
 
     /// A mark was drawn on a photo, or an earlier one with that number changed.
     /// @param number from 0

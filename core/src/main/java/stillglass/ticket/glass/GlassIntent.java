@@ -1,5 +1,6 @@
 package stillglass.ticket.glass;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import stillglass.grade.CheapTest;
@@ -51,6 +52,10 @@ public sealed interface GlassIntent extends Intent {
     /// Say where the controls stood when a photo was taken.
     /// @param number of the photo among those of the work before, from 1; empty for the last that was kept
     record SetPhoto(Optional<Integer> number, Optional<Double> zoomMm, Optional<Double> stop, Optional<String> focus) implements GlassIntent {}
+
+    /// Say of which day a photo is.
+    /// @param number of the photo among those of the work before, from 1; empty for the last that was kept
+    record DatePhoto(Optional<Integer> number, LocalDate day) implements GlassIntent {}
 
     record OverruleGrade(String findingId, int grade, String why) implements GlassIntent {}
 

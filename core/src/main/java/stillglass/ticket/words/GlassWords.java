@@ -1,5 +1,7 @@
 package stillglass.ticket.words;
 
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -55,7 +57,10 @@ final class GlassWords implements Grammar {
             return Optional.of(about(() -> DepthReading.parallax(rear(line), tilt.get(), shift.get(), sigma), in));
         }
         line.reset(start);
-        Optional<Reading> set = settings(line);
+        Optional<Reading> set = settings(line).or(() -> {
+            line.reset(start);
+            return dated(line);
+        });
         if (set.isPresent()) {
             return set;
         }
@@ -103,6 +108,21 @@ final class GlassWords implements Grammar {
         return Optional.of(zoom.isEmpty() && stop.isEmpty() && focus.isEmpty() ? Reading.unclear("say.photo.set")
                 : Reading.understood(number.map(n -> Said.of("say.reads.photo.set.of", "number", n, "set", said.said())).orElseGet(() -> Said.of("say.reads.photo.set", "set", said.said())),
                         new GlassIntent.SetPhoto(number, zoom, stop, focus)));
+    }
+
+    /// Of which day a photo is: `photo 2 of 2025-03-01`.
+    private static Optional<Reading> dated(Cursor line) {
+        Optional<Integer> number = line.take("photo") ? line.count() : Optional.empty();
+        if (!line.take("of") && !line.take("from the")) {
+            return Optional.empty();
+        }
+        String day = line.rest().orElse("");
+        try {
+            LocalDate date = LocalDate.parse(day.strip());
+            return Optional.of(Reading.understood(number.map(n -> Said.of("say.reads.photo.dated.of", "number", n, "day", date.toString())).orElseGet(() -> Said.of("say.reads.photo.dated", "day", date.toString())), new GlassIntent.DatePhoto(number, date)));
+        } catch (DateTimeException noDay) {
+            return Optional.of(Reading.unclear("say.photo.day", "day", day));
+        }
     }
 
     private static boolean rear(Cursor line) {
@@ -211,6 +231,6 @@ final class GlassWords implements Grammar {
             return List.of("photo at zoom 80, f/8, near");
         }
         return in.world().section().isPresent() && (in.stage() == Stage.LOOK || in.stage() == Stage.ARRIVE)
-                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "photo at zoom 80, f/8, near") : List.of();
+                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "photo at zoom 80, f/8, near", "photo 1 of 2025-03-01") : List.of();
     }
 }

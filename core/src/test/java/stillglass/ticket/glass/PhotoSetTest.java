@@ -3,11 +3,19 @@ package stillglass.ticket.glass;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import stillglass.device.Source;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Growth;
+import stillglass.look.Lighting;
 import stillglass.say.Wording;
 import stillglass.ticket.Job;
 import stillglass.ticket.story.Phase;
@@ -41,5 +49,27 @@ class PhotoSetTest {
     @Test
     void itIsSaidInFull() {
         assertThat(Wording.core().say(new GlassEvent.PhotoSet("p", Optional.of(80.0), Optional.of(5.6), Optional.of("near")).said())).isEqualTo("80 mm, f/5.6, focus near");
+    }
+
+    /// Photos of two visits that show one colony: how fast it grew is known as soon as their days are.
+    @Test
+    void theDaysOfPhotosTellHowFastAColonyGrew() {
+        Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "then", Source.FILE), graded("p1", 0.1), new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "now", Source.FILE), graded("p2", 0.3)).stage(Stage.LOOK);
+        Known colony = job.state().glass().findings().getFirst();
+        assertThat(colony.sights()).hasSize(2);
+        assertThat(job.state().glass().growth(colony)).as("both of one day").isEmpty();
+        job.say("photo 1 of 2026-01-15");
+        Growth g = job.state().glass().growth(colony).orElseThrow();
+        assertThat(g.from()).isEqualTo(LocalDate.of(2026, 1, 15));
+        assertThat(g.verdict()).isEqualTo(Growth.Verdict.GROWS);
+        assertThat(job.answer("photo 1 of yesterday")).contains("2025-03-01");
+        assertThat(job.answer("photo 1 of 2090-01-01")).contains("2090-01-01");
+        assertThat(job.answer("photo 9 of 2026-01-15")).contains("9");
+    }
+
+    private static GlassEvent.PhotoGraded graded(String id, double half) {
+        List<Finding.Point> square = List.of(new Finding.Point(-half, -half), new Finding.Point(half, -half), new Finding.Point(half, half), new Finding.Point(-half, half));
+        Finding fungus = new Finding(FindingKind.FUNGUS, 0.9, List.of(new Finding.Region(square)), 4 * half * half / Math.PI, 1, 0, 0, 0.3, 2, List.of(), Map.of(FindingKind.FUNGUS, 0.9), 0);
+        return new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(400, 300, 250, 250, 0), List.of(fungus), 0.01, List.of(), List.of());
     }
 }
