@@ -168,5 +168,11 @@ class JourneyTest {
         window.click("stage-prove");
         window.press(KeyCode.CONTROL, KeyCode.ENTER);
         assertThat(stillglass.ticket.story.Stage.values()).allMatch(st -> window.work().state().done(st));
+        Path labels = pdf.resolveSibling("labels");
+        window.answers.folder = Optional.of(labels);
+        window.press(KeyCode.CONTROL, KeyCode.B);
+        window.fire("corrections-export");
+        window.until("photos with labels are written", () -> Files.exists(labels.resolve("labels.json")));
+        assertThat(Files.readString(labels.resolve("labels.json"))).contains("\"simulated\" : true").contains("fungus");
     }
 }

@@ -1,5 +1,6 @@
 package stillglass.look;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import stillglass.assembly.ClockPosition;
@@ -96,6 +97,13 @@ public record Finding(
     /// The same with what is known of its kind now.
     public Finding told(FindingKind likeliest, Map<FindingKind, Double> known) {
         return new Finding(likeliest, known.getOrDefault(likeliest, confidence), regions, areaShare, count, x, y, contrast, severity, reasons, known, sharpness);
+    }
+
+    /// The same with one more reason, the first to be said.
+    public Finding because(Said reason) {
+        List<Said> all = new ArrayList<>(List.of(reason));
+        all.addAll(reasons);
+        return new Finding(kind, confidence, regions, areaShare, count, x, y, contrast, severity, all, chances, sharpness);
     }
 
     /// The same with another number of specks, threads or patches.

@@ -2,10 +2,12 @@ package stillglass.ticket;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import stillglass.look.FindingKind;
+import stillglass.look.ShopTeaching;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.story.Stage;
 
@@ -37,9 +39,9 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
     public static Map<Pair, Integer> pairs(TicketState t) {
         Map<Pair, Integer> pairs = new LinkedHashMap<>();
         if (t.done(Stage.LOOK)) {
-            t.glass().findings().stream().filter(k -> !byHand(k)).forEach(k -> pairs.merge(new Pair(k.computedKind().orElse(k.finding().kind()), k.finding().kind()), 1, Integer::sum));
+            t.glass().findings().stream().filter(k -> !byHand(k)).forEach(k -> pairs.merge(new Pair(read(k), k.finding().kind()), 1, Integer::sum));
             t.glass().dismissed().values().stream().filter(k -> !byHand(k))
-                    .forEach(k -> pairs.merge(new Pair(k.computedKind().orElse(k.finding().kind()), FindingKind.UNKNOWN), 1, Integer::sum));
+                    .forEach(k -> pairs.merge(new Pair(read(k), FindingKind.UNKNOWN), 1, Integer::sum));
         }
         return pairs;
     }
@@ -52,6 +54,18 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
     /// Grades of one ticket that the technician set otherwise.
     public static int overruled(TicketState t) {
         return t.done(Stage.LOOK) ? (int) t.glass().findings().stream().filter(k -> k.overruled().isPresent()).count() : 0;
+    }
+
+    /// By the photo alone, before any teaching of the shop: what is taught must not teach itself.
+    private static FindingKind read(Known k) {
+        return ShopTeaching.read(k.finding(), k.computedKind().orElse(k.finding().kind()));
+    }
+
+    /// What all tickets together teach.
+    public static ShopTeaching teaching(Map<Pair, Integer> pairs) {
+        Map<FindingKind, Map<FindingKind, Integer>> counts = new EnumMap<>(FindingKind.class);
+        pairs.forEach((p, n) -> counts.computeIfAbsent(p.computed, k -> new EnumMap<>(FindingKind.class)).merge(p.technician, n, Integer::sum));
+        return new ShopTeaching(counts);
     }
 
     private static boolean byHand(Known k) {

@@ -256,6 +256,11 @@ public final class Desk implements AutoCloseable {
         return onBook(() -> log.photo(number, photoId));
     }
 
+    /// What was corrected on all tickets.
+    public Corrections corrections() {
+        return new Corrections(threads, log, tickets);
+    }
+
     public CompletableFuture<Optional<String>> setting(String name) {
         return onBook(() -> log.setting(name));
     }

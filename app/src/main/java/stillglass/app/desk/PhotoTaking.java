@@ -20,6 +20,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.look.ShopTeaching;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.prove.Clocking;
 import stillglass.prove.ClockingCheck;
@@ -68,15 +69,15 @@ public final class PhotoTaking {
     /// @return the decision after it was kept
     public static CompletableFuture<Decision> take(
             Desk desk, Work work, PhotoCamera source, Phase phase, boolean fromRear, String caption, Progress progress) {
-        return desk.keeping(desk.compute(() -> {
+        return desk.keeping(desk.corrections().teaching().thenCompose(taught -> desk.compute(() -> {
             progress.at(0, "waiting for the photo");
             PhotoCamera.Picture picture = source.take();
             String id = id(work, picture);
-            GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), progress);
+            GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), taught, progress);
             GlassEvent.PhotoKept kept = kept(id, phase, fromRear, caption, picture);
             return new Taken(List.of(kept, graded), new Logbook.PhotoBytes(id, picture.name(), picture.bytes()),
                     new Photo(kept, Optional.of(graded), Instant.EPOCH));
-        }).thenCompose(t -> turned(desk, work, t)).thenCompose(t -> submit(desk, number(work), progress, new Act(t.happened()), List.of(t.bytes()))));
+        })).thenCompose(t -> turned(desk, work, t)).thenCompose(t -> submit(desk, number(work), progress, new Act(t.happened()), List.of(t.bytes()))));
     }
 
     /// With how far a photo after the work is turned against the one it will be compared with, where the mount tells.
@@ -204,14 +205,14 @@ public final class PhotoTaking {
     /// Grades a kept photo again inside an aperture that was set by hand.
     public static CompletableFuture<Decision> regrade(Desk desk, String number, Photo photo, Aperture aperture, Progress progress) {
         String id = photo.kept().photoId();
-        return desk.photo(number, id).thenCompose(found -> desk.compute(() -> {
+        return desk.corrections().teaching().thenCompose(taught -> desk.photo(number, id).thenCompose(found -> desk.compute(() -> {
             Logbook.PhotoBytes p = found.orElseThrow(() -> new BadInput(id, "photo", "is no longer in the logbook"));
-            return grade(id, p.name(), p.bytes(), Optional.of(aperture), progress);
-        })).thenCompose(g -> desk.submit(number, Act.of(g), List.of()));
+            return grade(id, p.name(), p.bytes(), Optional.of(aperture), taught, progress);
+        }))).thenCompose(g -> desk.submit(number, Act.of(g), List.of()));
     }
 
     private static GlassEvent.PhotoGraded grade(
-            String id, String name, byte[] bytes, Optional<Aperture> aperture, Progress progress) {
+            String id, String name, byte[] bytes, Optional<Aperture> aperture, ShopTeaching taught, Progress progress) {
         LinearPhoto photo = PhotoFiles.upright(name, bytes);
         Optional<Lighting> lighting = Optional.empty();
         PhotoGrading.Outcome outcome = PhotoGrading.grade(
@@ -219,7 +220,7 @@ public final class PhotoTaking {
         return switch (outcome) {
             case PhotoGrading.Outcome.Refused r -> throw new BadInput(name, "photo", Words.say(r.why()));
             case PhotoGrading.Outcome.Seen s -> new GlassEvent.PhotoGraded(
-                    id, s.graded().lighting(), s.graded().aperture(), s.graded().findings(), s.graded().veilFraction(),
+                    id, s.graded().lighting(), s.graded().aperture(), s.graded().findings().stream().map(taught::taught).toList(), s.graded().veilFraction(),
                     s.graded().sectorVeils(), s.graded().diagnostics());
         };
     }

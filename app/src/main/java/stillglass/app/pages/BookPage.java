@@ -38,6 +38,7 @@ public final class BookPage implements Page {
     private final Label summary = Build.line("", "soft");
     private final Label notes = Build.label("", "danger", "small");
     private final Label agreement = Build.label("", "soft", "small");
+    private final TeachingLine teaching;
     private final TextField search = new TextField();
     private final TicketList tickets;
     private final DueLine dueLine = new DueLine();
@@ -52,6 +53,7 @@ public final class BookPage implements Page {
     /// @param connect connects a caliper
     public BookPage(Desk desk, Asker asker, Runnable opened, Runnable listed, Consumer<Path> watch, Consumer<String> connect) {
         this.desk = desk;
+        teaching = new TeachingLine(desk, asker);
         this.opened = opened;
         this.listed = listed;
         search.setPromptText(Words.of("book.search"));
@@ -66,7 +68,7 @@ public final class BookPage implements Page {
         notes.setId("book-notes");
         notes.managedProperty().bind(notes.visibleProperty());
         tellNotes();
-        VBox ledger = Build.column(10, Build.head(14, 2, Build.line(Words.of("book.heading"), "heading"), summary, search), notes, tickets, agreement, dueLine);
+        VBox ledger = Build.column(10, Build.head(14, 2, Build.line(Words.of("book.heading"), "heading"), summary, search), notes, tickets, agreement, teaching.node(), dueLine);
         ledgerAndShelf = Build.shared(20, List.of(ledger, begin.node()), 1.9, 1);
         ledgerAndShelf.getStyleClass().addAll("station", "book");
         node.getChildren().setAll(ledgerAndShelf);
@@ -133,6 +135,7 @@ public final class BookPage implements Page {
             list();
             summary.setText(summaryWords(s));
             agreement.setText(agreementWords(s.agreement()));
+            teaching.refresh();
             dueLine.show(s.due(), desk.today());
             begin.show();
             listed.run();

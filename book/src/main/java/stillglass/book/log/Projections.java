@@ -34,13 +34,17 @@ final class Projections {
 
     /// The same added up over all tickets.
     static Agreement agreement(Map<Logbook.Pair, Integer> all) {
+        return Agreement.of(pairs(all), all.getOrDefault(new Logbook.Pair("", MISSED), 0), all.getOrDefault(new Logbook.Pair("", OVERRULED), 0));
+    }
+
+    static Map<Agreement.Pair, Integer> pairs(Map<Logbook.Pair, Integer> all) {
         Map<Agreement.Pair, Integer> pairs = new java.util.LinkedHashMap<>();
         all.forEach((p, n) -> {
             if (!p.computed().isEmpty()) {
                 pairs.put(new Agreement.Pair(FindingKind.valueOf(p.computed()), FindingKind.valueOf(p.technician())), n);
             }
         });
-        return Agreement.of(pairs, all.getOrDefault(new Logbook.Pair("", MISSED), 0), all.getOrDefault(new Logbook.Pair("", OVERRULED), 0));
+        return pairs;
     }
 
     static void keep(Handle h, Logbook.Projection p, Optional<String> trouble) {

@@ -11,6 +11,7 @@ import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.LensJson;
 import stillglass.book.data.Shelf;
+import stillglass.look.ShopTeaching;
 import stillglass.optics.LensSection;
 import stillglass.plan.alike.AlikeModel;
 import stillglass.say.Said;
@@ -247,5 +248,10 @@ public final class Tickets {
     /// How often the technician left what was computed, over all tickets.
     public Agreement agreement() {
         return Projections.agreement(log.agreement());
+    }
+
+    /// What the technician's corrections teach, over all tickets.
+    public ShopTeaching teaching() {
+        return Agreement.teaching(Projections.pairs(log.agreement()));
     }
 }
