@@ -91,7 +91,7 @@ class FocusTest {
     void afterAButtonHasRebuiltItsCardSpaceIsTheNextStepAndNeverTheBook() {
         open(KeyCode.DIGIT2);
         window.press(KeyCode.DOWN);
-        window.click("kind-haze");
+        window.choose("kind-menu", "kind-haze");
         assertThat(window.work().state().glass().findings()).anyMatch(f -> f.computedKind().isPresent());
         assertThat(focused().map(Node::getId)).isNotEqualTo(Optional.of("ticket-tag"));
         window.press(KeyCode.CONTROL, KeyCode.DIGIT3);

@@ -117,9 +117,9 @@ class GlassWindowTest {
         assertThat(window.work().state().glass().finding(id).orElseThrow().depths()).hasSize(readings + 1);
         window.fire("depth-put");
         assertThat(window.work().state().glass().finding(id).orElseThrow().surface()).isPresent();
-        window.fire("kind-separation");
+        window.choose("kind-menu", "kind-separation");
         assertThat(window.work().state().glass().finding(id).orElseThrow().finding().kind()).isEqualTo(FindingKind.SEPARATION);
-        window.fire("surface-1");
+        window.choose("surface-menu", "surface-1");
         assertThat(window.say()).startsWith("Not there: nothing is cemented on the front of E1");
     }
 

@@ -23,6 +23,7 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -230,6 +231,16 @@ final class Window implements AutoCloseable {
         Button button = (Button) there(id);
         onUi(() -> {
             button.fire();
+            return true;
+        });
+        settle();
+    }
+
+    /// Chooses an item of a button that opens into a list.
+    void choose(String menu, String item) {
+        MenuButton button = (MenuButton) there(menu);
+        onUi(() -> {
+            button.getItems().stream().filter(i -> item.equals(i.getId())).findFirst().orElseThrow().fire();
             return true;
         });
         settle();

@@ -11,6 +11,8 @@ import javafx.animation.Timeline;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -30,8 +32,8 @@ final class FindingCard {
     static final List<FindingKind> KEYED = LookModel.KINDS.subList(0, 5);
 
     /// Width from which the chips of a card reckon their height.
-    private static final double CHIPS_WIDTH = 560;
-    private static final double BAR_WIDTH = 150;
+    private static final double CHIPS_WIDTH = 320;
+    private static final double BAR_WIDTH = 90;
     private static final Duration SLIDE = Duration.millis(350);
 
     private final Desk desk;
@@ -51,56 +53,66 @@ final class FindingCard {
         this.merge = merge;
     }
 
+    /// One line; the whole of it while it is chosen.
     Node of(LookModel.Row r) {
         Label number = Build.line(Integer.toString(r.number()), "figure", "card-number", "number-" + r.kind().word());
         number.setMinWidth(26);
-        HBox title = Build.row(10, Build.line(r.title(), "subheading"), Build.line(r.sure(), "soft"), Build.line(r.corrected(), "soft", "small"));
-        VBox words = Build.column(1, title, Build.label(r.place() + "  ·  " + r.size()), Build.label(r.reasons(), "soft", "small"));
+        FlowPane title = Build.flowing(8, Build.line(r.title(), "subheading"), Build.line(r.sure(), "soft"), Build.line(r.selected() ? r.corrected() : r.place(), "soft", "small"));
+        title.setPrefWrapLength(CHIPS_WIDTH);
+        VBox words = Build.column(3, title);
+        words.setMinWidth(0);
         HBox.setHgrow(words, javafx.scene.layout.Priority.ALWAYS);
         if (r.selected()) {
-            words.getChildren().addAll(chips(r));
+            words.getChildren().addAll(opened(r));
         }
-        HBox card = Build.row(12, number, words);
+        HBox card = Build.row(10, number, words);
         card.setAlignment(javafx.geometry.Pos.TOP_LEFT);
-        card.getStyleClass().addAll("card", "card-" + r.kind().word());
-        if (r.selected()) {
-            card.getStyleClass().add("card-selected");
-        }
+        card.getStyleClass().addAll("card", "card-" + r.kind().word(), r.selected() ? "card-selected" : "card-folded");
         card.setId("finding-" + r.number());
         Operable.make(card, r.number() + " " + r.title() + ", " + r.place() + ", " + r.size() + (r.selected() ? ", " + Words.of("spoken.chosen") : ""), () -> desk.select(new Selection.OfFinding(r.id())));
         return card;
     }
 
-    private List<Node> chips(LookModel.Row r) {
-        FlowPane kinds = line("look.itis");
+    private List<Node> opened(LookModel.Row r) {
+        MenuButton kind = Build.menu(Words.of("look.itis.menu", r.kind().word().replace('-', ' ')), "kind-menu");
         for (LookModel.KindChip k : r.kinds()) {
             int key = KEYED.indexOf(k.kind()) + 1;
-            Button b = Build.button(k.kind().word().replace('-', ' '), key > 0 ? Integer.toString(key) : "",
-                    () -> desk.submit(new GlassIntent.Rekind(r.id(), k.kind())), "chip");
-            strike(b, k.chosen(), k.not());
-            b.setId("kind-" + k.kind().word());
-            kinds.getChildren().add(b);
+            item(kind, "kind-" + k.kind().word(), (key > 0 ? key + "  " : "") + k.kind().word().replace('-', ' '), k.chosen(), k.not(), () -> desk.submit(new GlassIntent.Rekind(r.id(), k.kind())));
         }
-        kinds.getChildren().add(Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new GlassIntent.Dismiss(r.id())), "chip"));
-        FlowPane surfaces = line("look.lieson");
+        MenuButton surface = Build.menu(Words.of("look.lieson.menu", r.place()), "surface-menu");
         for (LookModel.SurfaceChip s : r.surfaces()) {
-            Button b = Build.button(s.probability().isEmpty() ? s.name() : s.name() + "  " + s.probability(), "",
-                    () -> desk.submit(new GlassIntent.Place(r.id(), s.surface())), "chip");
-            strike(b, s.chosen(), s.not());
-            b.setId("surface-" + (s.surface() + 1));
-            surfaces.getChildren().add(b);
+            item(surface, "surface-" + (s.surface() + 1), s.probability().isEmpty() ? s.name() : s.name() + "  " + s.probability(), s.chosen(), s.not(), () -> desk.submit(new GlassIntent.Place(r.id(), s.surface())));
         }
-        List<Node> all = new ArrayList<>(List.of(chances(r)));
-        if (!r.tests().isEmpty()) {
-            all.add(Build.label(r.tests(), "soft", "small"));
+        surface.setDisable(r.surfaces().isEmpty());
+        Button dismiss = Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new GlassIntent.Dismiss(r.id())), "chip");
+        dismiss.setId("dismiss");
+        List<Node> all = new ArrayList<>(List.of(Build.label(r.place() + "  ·  " + r.size()), chances(r), flowing(kind, surface, dismiss)));
+        for (String line : List.of(r.reasons(), r.growth(), r.tests())) {
+            if (!line.isEmpty()) {
+                all.add(Build.label(line, "soft", "small"));
+            }
         }
         r.depth().ifPresent(d -> all.add(depth(r, d)));
-        all.addAll(List.of(kinds, surfaces, hands(r)));
-        String struck = struck(r);
-        if (!struck.isEmpty()) {
-            all.add(Build.label(struck, "soft", "small"));
-        }
+        all.add(hands(r));
         return all;
+    }
+
+    /// What the lens rules out says why; it may be chosen all the same and is then refused in words.
+    private static void item(MenuButton menu, String id, String text, boolean chosen, String not, Runnable act) {
+        MenuItem item = new MenuItem((chosen ? "✓ " : "") + text + (not.isEmpty() ? "" : "  –  " + not));
+        item.setId(id);
+        item.setMnemonicParsing(false);
+        if (!not.isEmpty()) {
+            item.getStyleClass().add("struck");
+        }
+        item.setOnAction(e -> act.run());
+        menu.getItems().add(item);
+    }
+
+    private static FlowPane flowing(Node... nodes) {
+        FlowPane line = Build.flowing(6, nodes);
+        line.setPrefWrapLength(CHIPS_WIDTH);
+        return line;
     }
 
     private static FlowPane line(String word) {
@@ -112,7 +124,8 @@ final class FindingCard {
 
     /// The likeliest kinds as bars that slide to their new length when an answer came.
     private Node chances(LookModel.Row r) {
-        HBox bars = Build.row(16);
+        FlowPane bars = Build.flowing(14);
+        bars.setPrefWrapLength(CHIPS_WIDTH);
         for (LookModel.Chance c : r.chances()) {
             Region bar = new Region();
             bar.getStyleClass().addAll("chance-bar", c.kind() == r.kind() ? "chance-first" : "chance-other");
@@ -127,31 +140,12 @@ final class FindingCard {
                 new Timeline(new KeyFrame(SLIDE, new KeyValue(bar.minWidthProperty(), width), new KeyValue(bar.maxWidthProperty(), width))).play();
             }
             Label words = Build.line(Words.of("look.place", c.kind().word().replace('-', ' '), 100 * c.probability()), "small");
+            words.setMinWidth(Region.USE_PREF_SIZE);
             words.setId("chance-" + c.kind().word());
             bars.getChildren().add(Build.column(2, words, bar));
         }
         bars.getChildren().add(Build.line(Words.of("look.sureness"), "soft", "small"));
         return bars;
-    }
-
-    /// A chosen chip, or one struck out with its reason at hand.
-    private static void strike(Button b, boolean chosen, String not) {
-        if (chosen) {
-            b.getStyleClass().add("chosen");
-        }
-        if (!not.isEmpty()) {
-            b.getStyleClass().add("struck");
-            b.setTooltip(new javafx.scene.control.Tooltip(Words.capital(not)));
-            b.setAccessibleText(b.getText() + ": " + not);
-        }
-    }
-
-    /// The reasons for what is struck out, each once.
-    private static String struck(LookModel.Row r) {
-        return java.util.stream.Stream.concat(
-                        r.kinds().stream().filter(k -> !k.not().isEmpty()).map(k -> Words.of("look.struck", k.kind().word().replace('-', ' '), k.not())),
-                        r.surfaces().stream().filter(s -> !s.not().isEmpty()).map(s -> Words.of("look.struck", r.kind().word().replace('-', ' '), s.not())))
-                .distinct().collect(java.util.stream.Collectors.joining("  ·  "));
     }
 
     /// What is done by hand: reading how deep it lies, and mending its outline.
@@ -174,11 +168,13 @@ final class FindingCard {
 
     /// What its readings say of its depth, and the chip that takes their word for it.
     private Node depth(LookModel.Row r, LookModel.Depth d) {
-        FlowPane line = new FlowPane(10, 3);
-        line.setPrefWrapLength(CHIPS_WIDTH);
-        line.getChildren().add(Build.label(Words.of("look.depth.says", d.verdict(), d.readings())));
-        d.likeliest().ifPresent(s -> hand(line, "depth-put", "look.depth.put", "Enter", () -> desk.submit(new GlassIntent.Place(r.id(), s))));
-        VBox box = Build.column(3, line);
+        VBox box = Build.column(3, Build.label(Words.of("look.depth.says", d.verdict(), d.readings())));
+        box.setMinWidth(0);
+        d.likeliest().ifPresent(s -> {
+            FlowPane line = flowing();
+            hand(line, "depth-put", "look.depth.put", "Enter", () -> desk.submit(new GlassIntent.Place(r.id(), s)));
+            box.getChildren().add(line);
+        });
         d.remarks().forEach(x -> box.getChildren().add(Build.label(x, "gold", "small")));
         return box;
     }

@@ -73,6 +73,7 @@ public record LookModel(
     /// A finding in the list and on the photo.
     /// @param place surface as assigned, or that it is not known yet
     /// @param size area, zone and clock position
+    /// @param growth how fast it grew between visits, empty while its photos are of one
     /// @param corrected the kind first computed, where the technician changed it
     /// @param kinds what it may be, with why not where the lens rules it out
     /// @param surfaces where it may lie
@@ -89,6 +90,7 @@ public record LookModel(
             String place,
             String size,
             String reasons,
+            String growth,
             String corrected,
             List<Finding.Region> regions,
             double x,
@@ -233,10 +235,23 @@ public record LookModel(
                         : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
                         : Words.of("percent.0", 100 * chances.getFirst().probability()),
                 k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
-                size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")),
+                size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), growth(k, work, diameterMm),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
                 here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
                 work.selection().finding(k.id()));
+    }
+
+    private static String growth(Known k, Work work, Optional<Double> diameterMm) {
+        return work.state().glass().growth(k).map(g -> {
+            double unit = diameterMm.map(d -> d / 2).orElse(100.0);
+            String how = Words.of(diameterMm.isPresent() ? "look.growth.mm" : "look.growth.share", unit * g.perMonth(), unit * g.low(), unit * g.high(), g.from().toString());
+            return switch (g.verdict()) {
+                case GROWS -> Words.of("look.growth.grows", how);
+                case SHRANK -> Words.of("look.growth.shrank", how);
+                case STILL -> Words.of("look.growth.still", how);
+                case OPEN -> g.monthsToTell().isPresent() ? Words.of("look.growth.open", how, g.monthsToTell().getAsInt()) : Words.of("look.growth.never", how);
+            };
+        }).orElse("");
     }
 
     /// A second kind this likely makes the first doubtful.

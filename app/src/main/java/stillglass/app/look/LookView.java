@@ -90,7 +90,7 @@ public final class LookView implements Station {
         working = Build.row(10, doing, bar, cancel);
         show(working, false);
         VBox right = Build.column(8, Build.head(10, 1, Build.line(Words.of("look.heading"), "heading"), side, open(), take()), head, working, scroll);
-        node = Build.shared(18, List.of(hero.node(), right), 0.92, 1.08);
+        node = Build.shared(18, List.of(hero.node(), right), 1.32, 0.68);
         node.getStyleClass().add("station");
         node.setOnDragOver(e -> {
             if (e.getDragboard().hasFiles()) {
@@ -111,13 +111,13 @@ public final class LookView implements Station {
     }
 
     private Button open() {
-        Button b = Build.button(Words.of("look.open"), "O", this::askPhoto);
+        Button b = Build.button(Words.of("look.open"), "O", this::askPhoto, "chip");
         b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         return b;
     }
 
     private Button take() {
-        Button b = Build.button(Words.of("look.take"), "C", this::photograph);
+        Button b = Build.button(Words.of("look.take"), "C", this::photograph, "chip");
         b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         show(b, desk.devices() != Devices.NONE);
         return b;

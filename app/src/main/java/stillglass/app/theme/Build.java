@@ -5,6 +5,7 @@ import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
@@ -50,6 +51,14 @@ public final class Build {
             b.setGraphic(hint);
             b.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
         }
+        return b;
+    }
+
+    /// A button that opens into a list; its items are added by who makes it.
+    public static MenuButton menu(String text, String id) {
+        MenuButton b = new MenuButton(text);
+        b.setMnemonicParsing(false);
+        b.setId(id);
         return b;
     }
 
