@@ -25,43 +25,50 @@ final class Films {
     }
 
     /// A veil: even, thicker at the rim or in the middle, cloudy; breath and vapour with fine droplets in it.
-    static void haze(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void haze(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
         Noise cloud = new Noise(random.nextLong());
         double edge = random.nextDouble() < 0.25 ? -0.35 * random.nextDouble() : 0.9 * random.nextDouble();
-        double clouds = 0.25 * random.nextDouble();
+        double clouds = looks.even(0.25 * random.nextDouble(), 0, 0.6);
+        double streaks = looks.even(0, -0.4, 0.4);
+        double scale = looks.or(1.6, 0.8, 5);
+        double way = looks.even(0, 0, Math.PI);
+        double takes = looks.even(0.8, 0.3, 1.2);
         double soft = 0.01 + 0.07 * random.nextDouble();
         double droplets = random.nextDouble() < 0.3 ? 0.25 * random.nextDouble() : 0;
         Noise fine = new Noise(random.nextLong());
         double mean = 1 + edge / 2;
         overSurface(layer, view, (at, sx, sy) -> {
             double r2 = sx * sx + sy * sy;
-            double v = (1 + edge * r2) / mean * (1 + clouds * cloud.layered(sx * 1.6, sy * 1.6, 2));
+            double v = (1 + edge * r2) / mean * (1 + clouds * cloud.layered(sx * scale, sy * scale, 2));
+            v *= streaks > 0 ? 1 + streaks * fine.layered(18 * (sx * Math.cos(way) + sy * Math.sin(way)), 1.5 * (sy * Math.cos(way) - sx * Math.sin(way)), 2) : 1;
             v *= droplets > 0 ? 1 + droplets * fine.at(sx * 90, sy * 90) : 1;
             double rim = Math.min(1, (1 - Math.sqrt(r2)) / soft);
             layer.scatter[at] = (float) (f.amount() * Math.max(0, v) * rim);
-            layer.shade[at] = (float) (0.8 * f.amount() * Math.max(0, v) * rim);
+            layer.shade[at] = (float) (takes * f.amount() * Math.max(0, v) * rim);
         });
     }
 
     /// A film with a smooth edge, or many round droplets; light gathers in their rims.
-    static void oil(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, double lampTowardsRad) {
+    static void oil(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks, double lampTowardsRad) {
         SplittableRandom random = new SplittableRandom(f.seed());
         if (f.amount() < 0.5) {
-            film(layer, view, f, random);
+            film(layer, view, f, looks, random);
         } else {
-            drops(layer, view, f, random, lampTowardsRad);
+            drops(layer, view, f, looks, random, lampTowardsRad);
         }
     }
 
-    private static void film(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, SplittableRandom random) {
+    private static void film(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks, SplittableRandom random) {
         Noise shape = new Noise(random.nextLong());
         double bright = 0.05 + 0.10 * random.nextDouble();
-        double soft = 0.018 + 0.02 * random.nextDouble();
-        double bead = 0.4 + 0.8 * random.nextDouble();
+        double soft = looks.or(0.018 + 0.02 * random.nextDouble(), 0.006, 0.06);
+        double bead = looks.even(0.4 + 0.8 * random.nextDouble(), 0, 1.4);
+        double lobes = looks.or(2.2, 1.2, 5);
+        double ragged = looks.even(0.30, 0.1, 0.5);
         double rainbow = random.nextDouble() < 0.4 ? 0.25 : 0;
         overSurface(layer, view, (at, sx, sy) -> {
-            double d = f.size() * (1 + 0.30 * shape.at(2.2 * sx + 5, 2.2 * sy)) - Math.hypot(sx - f.x(), sy - f.y());
+            double d = f.size() * (1 + ragged * shape.at(lobes * sx + 5, lobes * sy)) - Math.hypot(sx - f.x(), sy - f.y());
             double inside = step(d / soft);
             double border = Math.exp(-Math.pow((d - soft) / (1.3 * soft), 2));
             double v = 0.6 * inside * (1 + 0.25 * shape.at(7 * sx, 7 * sy)) + bead * border * inside;
@@ -76,9 +83,10 @@ final class Films {
         });
     }
 
-    private static void drops(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, SplittableRandom random, double lampTowardsRad) {
+    private static void drops(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks, SplittableRandom random, double lampTowardsRad) {
         int n = (int) (5 + 60 * (f.amount() - 0.5) * 2);
         double bright = 0.10 + 0.16 * random.nextDouble();
+        double coarse = looks.or(1, 0.6, 2);
         double lx = Math.cos(lampTowardsRad);
         double ly = -Math.sin(lampTowardsRad);
         for (int i = 0; i < n; i++) {
@@ -87,7 +95,7 @@ final class Films {
             double x = f.x() + r * Math.cos(t);
             double y = f.y() + r * Math.sin(t);
             double u = random.nextDouble();
-            double size = 0.010 + 0.035 * u * u;
+            double size = coarse * (0.010 + 0.035 * u * u);
             double long1 = 1 + 0.3 * random.nextDouble();
             drop(layer, view, x, y, size, long1, random.nextDouble() * 3.1, bright, lx, ly);
         }
@@ -123,24 +131,27 @@ final class Films {
     }
 
     /// A bay from the rim, an island, or a sheet from the middle: crisp border, silvery, Newton's colours towards its edge.
-    static void separation(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void separation(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
         Noise shape = new Noise(random.nextLong());
         Noise inner = new Noise(random.nextLong());
         boolean bay = Math.hypot(f.x(), f.y()) > 0.6;
-        double bright = (0.05 + 0.10 * random.nextDouble()) * (0.6 + 0.8 * f.amount());
+        double bright = looks.or((0.05 + 0.10 * random.nextDouble()) * (0.6 + 0.8 * f.amount()), 0.02, 0.3);
         double colours = random.nextDouble() < 0.75 ? 0.25 + 0.35 * random.nextDouble() : 0.04;
-        double crisp = 0.7 / view.pxPerUnit();
+        double crisp = Math.max(0.7 / view.pxPerUnit(), looks.or(0, 0.001, 0.02));
+        double ragging = looks.or(0.16, 0.03, 0.4);
+        double border = looks.even(0.9, 0, 1.5);
+        double patchy = looks.even(0.25, 0, 0.6);
         double orders = 3 + 6 * random.nextDouble();
         double feather = 3 + 4 * random.nextDouble();
         overSurface(layer, view, (at, sx, sy) -> {
             double away = Math.hypot(sx - f.x(), sy - f.y());
-            double ragged = 1 + 0.16 * shape.layered(feather * sx + 3, feather * sy, 3);
+            double ragged = 1 + ragging * shape.layered(feather * sx + 3, feather * sy, 3);
             double d = bay ? bay(f, sx, sy, ragged) : f.size() * ragged - away;
             double inside = step(0.5 + d / crisp / 2);
             if (inside > 0) {
                 double rim = Math.exp(-Math.abs(d) / 0.012);
-                double v = inside * (0.75 + 0.25 * inner.layered(4 * sx, 4 * sy, 2) + 0.9 * rim);
+                double v = inside * (1 - patchy + patchy * inner.layered(4 * sx, 4 * sy, 2) + border * rim);
                 layer.scatter[at] = (float) (bright * v);
                 layer.shade[at] = (float) (inside * (0.10 + 0.20 * rim + bright * 0.4));
                 layer.mark[at] = inside > 0.5;
@@ -164,7 +175,7 @@ final class Films {
     }
 
     /// A patch of another tint with a mottled border, faint in scattered light.
-    static void coating(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void coating(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
         Noise shape = new Noise(random.nextLong());
         Noise mottle = new Noise(random.nextLong());
@@ -172,13 +183,16 @@ final class Films {
         double[][] hues = {{1.45, 0.95, 0.60}, {0.70, 0.95, 1.50}, {1.30, 0.70, 1.25}, {0.75, 1.35, 0.85}};
         double[] hue = hues[random.nextInt(hues.length)];
         double strength = 0.5 + 0.5 * random.nextDouble();
-        double soft = 0.02 + 0.06 * random.nextDouble();
+        double soft = looks.or(0.02 + 0.06 * random.nextDouble(), 0.004, 0.1);
+        double ragging = looks.or(0.35, 0.08, 0.6);
+        double patchy = looks.even(0.6, 0, 0.8);
+        double glow = looks.or(1, 0.3, 2.5);
         overSurface(layer, view, (at, sx, sy) -> {
-            double ragged = 1 + 0.35 * shape.layered(4 * sx, 4 * sy + 2, 4);
+            double ragged = 1 + ragging * shape.layered(4 * sx, 4 * sy + 2, 4);
             double d = f.size() * ragged - Math.hypot(sx - f.x(), sy - f.y());
-            double inside = step(0.5 + d / soft) * Math.clamp(0.75 + 0.6 * mottle.layered(16 * sx, 16 * sy, 3), 0.1, 1.2);
+            double inside = step(0.5 + d / soft) * Math.clamp(0.75 + patchy * mottle.layered(16 * sx, 16 * sy, 3), 0.1, 1.2);
             if (inside > 0.02) {
-                layer.scatter[at] = (float) (bright * inside);
+                layer.scatter[at] = (float) (glow * bright * inside);
                 layer.shade[at] = (float) (inside * (0.06 + 0.08 * f.amount()));
                 layer.mark[at] = d > 0;
                 layer.tint(at, 1 + strength * (hue[0] - 1), 1 + strength * (hue[1] - 1), 1 + strength * (hue[2] - 1));

@@ -9,14 +9,15 @@ import stillglass.sim.truth.HiddenTruth;
 final class Fungus {
     private Fungus() {}
 
-    static void paint(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void paint(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed() ^ 0x5EED);
         double bright = 0.16 + 0.34 * random.nextDouble();
         List<FungusGrowth.Thread> threads = FungusGrowth.grow(f);
+        double thick = looks.or(1, 0.6, 1.8);
         layer.draw(bright, 0.25 + 0.3 * random.nextDouble(), 0.2, brush -> {
             for (FungusGrowth.Thread t : threads) {
                 brush.stroke(new Line2D.Double(view.pixelX(t.x0(), t.y0()), view.pixelY(t.x0(), t.y0()),
-                        view.pixelX(t.x1(), t.y1()), view.pixelY(t.x1(), t.y1())), t.width() * view.pxPerUnit(), t.level());
+                        view.pixelX(t.x1(), t.y1()), view.pixelY(t.x1(), t.y1())), thick * t.width() * view.pxPerUnit(), t.level());
             }
         });
         if (random.nextDouble() < 0.5) {

@@ -44,7 +44,13 @@ public final class InspectionCamera {
     private record Laid(double veil, Shot.Visible visible) {}
 
     public static Shot photograph(LensSection lens, HiddenTruth truth, Pose pose) {
+        return photograph(lens, truth, pose, World.TIDY);
+    }
+
+    /// The same in another world than the tidy bench.
+    public static Shot photograph(LensSection lens, HiddenTruth truth, Pose pose, World world) {
         SplittableRandom random = new SplittableRandom(pose.seed());
+        SplittableRandom wide = new SplittableRandom(world.seed());
         int w = pose.width();
         int h = pose.height();
         double r = pose.radius() * h;
@@ -52,38 +58,103 @@ public final class InspectionCamera {
         Light light = new Light(w, h);
         Surroundings around = new Surroundings(light, pose, aperture, lens);
         around.backdropAndBarrel(random.split());
+        List<Curtain> curtains = new ArrayList<>();
+        double room = 0;
+        if (world.wide()) {
+            room = new WideMount(light, pose, aperture, wide.split()).paint();
+            around.before(room);
+        }
         around.cleanGlass(random.split(), truth.blueThrough());
+        if (world.wide()) {
+            InnerWalls.of(light, lens, pose, aperture, room, wide.split()).forEach(wall -> curtains.add(new Curtain(wall.surface(), false, wall.cover(), () -> wall.paint(light, pose))));
+        }
         around.innerRims(random.split());
         float[] blades = around.blades(random.split());
-        around.ghosts(random.split());
-        byte[] mask = new byte[w * h];
+        curtains.add(new Curtain(lens.stopIndex(), true, blades, () -> cover(light, blades, pose, around)));
+        if (!world.wide()) {
+            around.ghosts(random.split());
+        }
+        Painted painted = faults(lens, truth, pose, world, aperture, light, around, curtains);
+        if (world.wide()) {
+            LampGhosts.paint(light, lens, pose, aperture, wide.split());
+        }
+        return new Shot(world.wide() ? PhoneCamera.take(light, pose.ev(), wide.split()) : Sensor.expose(light, pose.ev(), random.split()), aperture, painted.mask, painted.veil, painted.visible);
+    }
+
+    /// What covers all that lies behind it: the blades of the iris, or a wall.
+    /// @param surface the stop, or the first surface behind a wall
+    private record Curtain(int surface, boolean iris, float[] cover, Runnable paint) {
+        boolean hides(int fault, boolean fromRear) {
+            int behind = fromRear ? surface - fault : fault - surface;
+            return iris ? behind > 0 : behind >= 0;
+        }
+
+        @Override
+        public boolean equals(Object o) {
+            return o == this;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(this);
+        }
+    }
+
+    /// @param veil scattered share of light from haze
+    private record Painted(byte[] mask, double veil, Map<FindingKind, Shot.Visible> visible) {
+        @Override
+        public boolean equals(Object o) {
+            return o == this;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(this);
+        }
+    }
+
+    /// Faults and what hides them, from the far end to the near one.
+    private static Painted faults(LensSection lens, HiddenTruth truth, Pose pose, World world, Aperture aperture, Light light, Surroundings around, List<Curtain> curtains) {
+        byte[] mask = new byte[light.width * light.height];
         double veil = 0;
         Map<FindingKind, Shot.Visible> visible = new EnumMap<>(FindingKind.class);
         List<Seen> all = new ArrayList<>();
         for (HiddenTruth.GlassFault f : truth.faults()) {
-            all.add(see(lens, f, pose, aperture));
+            all.add(see(lens, f, pose, world, aperture));
         }
-        boolean behindLast = pose.fromRear();
-        // What lies farther from the camera is laid first; the blades of the iris cover it.
-        all.sort((a, b) -> behindLast ? Integer.compare(a.fault.surface(), b.fault.surface()) : Integer.compare(b.fault.surface(), a.fault.surface()));
-        boolean covered = false;
+        boolean rear = pose.fromRear();
+        // What lies farther from the camera is laid first.
+        all.sort((a, b) -> rear ? Integer.compare(a.fault.surface(), b.fault.surface()) : Integer.compare(b.fault.surface(), a.fault.surface()));
+        List<Curtain> open = new ArrayList<>(curtains);
+        open.sort((a, b) -> rear ? Integer.compare(a.surface, b.surface) : Integer.compare(b.surface, a.surface));
+        float[] none = new float[0];
         for (Seen s : all) {
-            boolean infront = behindLast ? s.fault.surface() >= lens.stopIndex() : s.fault.surface() <= lens.stopIndex();
-            if (infront && !covered) {
-                cover(light, blades, pose, around);
-                covered = true;
-            }
-            boolean onBlades = s.fault.surface() == lens.stopIndex();
-            // A shadow needs light behind it: in front of a card nothing shows that lies before black blades or on them.
-            boolean lightless = infront && pose.lighting() == Lighting.BRIGHT;
-            Laid laid = lay(light, mask, s, pose, around, infront ? new float[0] : blades, onBlades ? blades : new float[0], lightless ? blades : new float[0]);
+            int surface = s.fault.surface();
+            open.stream().filter(c -> !c.hides(surface, rear)).forEach(c -> c.paint.run());
+            open.removeIf(c -> !c.hides(surface, rear));
+            float[] hidden = together(curtains.stream().filter(c -> c.hides(surface, rear)).toList());
+            // A shadow needs light behind it: in front of a card nothing shows that lies before black blades or walls, or on them.
+            float[] lightless = pose.lighting() == Lighting.BRIGHT ? together(curtains.stream().filter(c -> !c.hides(surface, rear)).toList()) : none;
+            float[] only = surface == lens.stopIndex() ? curtains.stream().filter(Curtain::iris).map(Curtain::cover).findFirst().orElse(none) : none;
+            Laid laid = lay(light, mask, s, pose, around, hidden, only, lightless);
             veil += laid.veil;
             visible.merge(s.fault.kind(), laid.visible, Shot.Visible::and);
         }
-        if (!covered) {
-            cover(light, blades, pose, around);
+        open.forEach(c -> c.paint.run());
+        return new Painted(mask, veil, visible);
+    }
+
+    private static float[] together(List<Curtain> curtains) {
+        if (curtains.isEmpty()) {
+            return new float[0];
         }
-        return new Shot(Sensor.expose(light, pose.ev(), random.split()), aperture, mask, veil, visible);
+        float[] out = curtains.getFirst().cover.clone();
+        for (Curtain c : curtains) {
+            for (int i = 0; i < out.length; i++) {
+                out[i] = Math.max(out[i], c.cover[i]);
+            }
+        }
+        return out;
     }
 
     private static void cover(Light light, float[] blades, Pose pose, Surroundings around) {
@@ -101,30 +172,39 @@ public final class InspectionCamera {
         }
     }
 
-    private static Seen see(LensSection lens, HiddenTruth.GlassFault f, Pose pose, Aperture aperture) {
+    private static Seen see(LensSection lens, HiddenTruth.GlassFault f, Pose pose, World world, Aperture aperture) {
         SurfaceView view = SurfaceView.of(lens, f.surface(), pose, aperture);
         Layer layer = new Layer(pose.width(), pose.height());
         // On the glass the lamp lies where it does in the picture, mirrored from the rear; a surface's y runs up.
         double lampOnGlass = pose.fromRear() ? Math.PI - pose.lampTowardsRad() : pose.lampTowardsRad();
+        Looks looks = new Looks(world, f.seed());
         switch (f.kind()) {
-            case DUST -> Specks.dust(layer, view, f);
-            case FUNGUS -> Fungus.paint(layer, view, f);
-            case HAZE -> Films.haze(layer, view, f);
-            case OIL -> Films.oil(layer, view, f, lampOnGlass);
-            case SCRATCH -> Lines.scratch(layer, view, f);
-            case CLEANING_MARKS -> Lines.cleaningMarks(layer, view, f, lampOnGlass, pose.lighting() == Lighting.AGAINST);
-            case SEPARATION -> Films.separation(layer, view, f);
-            case BUBBLE -> Specks.bubbles(layer, view, f, pose.lampTowardsRad());
-            case EDGE_PAINT -> RimFaults.edgePaint(layer, view, f);
-            case CHIP -> RimFaults.chip(layer, view, f);
-            case COATING -> Films.coating(layer, view, f);
+            case DUST -> Specks.dust(layer, view, f, looks);
+            case FUNGUS -> Fungus.paint(layer, view, f, looks);
+            case HAZE -> Films.haze(layer, view, f, looks);
+            case OIL -> Films.oil(layer, view, f, looks, lampOnGlass);
+            case SCRATCH -> Lines.scratch(layer, view, f, looks);
+            case CLEANING_MARKS -> Lines.cleaningMarks(layer, view, f, looks, lampOnGlass, pose.lighting() == Lighting.AGAINST);
+            case SEPARATION -> Films.separation(layer, view, f, looks);
+            case BUBBLE -> Specks.bubbles(layer, view, f, looks, pose.lampTowardsRad());
+            case EDGE_PAINT -> RimFaults.edgePaint(layer, view, f, looks);
+            case CHIP -> RimFaults.chip(layer, view, f, looks);
+            case COATING -> Films.coating(layer, view, f, looks);
             case UNKNOWN -> throw new IllegalArgumentException("an unknown fault has no looks");
         }
-        return new Seen(f, view, layer, Defocus.disc(layer.scatter, layer.width, layer.height, view.blurPx()),
-                Defocus.disc(layer.shade, layer.width, layer.height, view.blurPx()));
+        double blur = Math.hypot(view.blurPx(), world.soften());
+        return new Seen(f, view, layer, scaled(Defocus.disc(layer.scatter, layer.width, layer.height, blur), world.scatter()),
+                scaled(Defocus.disc(layer.shade, layer.width, layer.height, blur), world.shade()));
     }
 
-    /// @param hidden 1 where blades cover the fault, or empty
+    private static float[] scaled(float[] values, double by) {
+        for (int i = 0; by != 1 && i < values.length; i++) {
+            values[i] *= (float) by;
+        }
+        return values;
+    }
+
+    /// @param hidden 1 where blades or walls cover the fault, or empty
     /// @param only 1 where the fault lies on blades, or empty
     /// @param lightless 1 where there is no light behind the fault to be kept away, or empty
     private static Laid lay(Light light, byte[] mask, Seen s, Pose pose, Surroundings around, float[] hidden, float[] only,

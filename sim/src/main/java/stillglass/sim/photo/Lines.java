@@ -10,19 +10,21 @@ final class Lines {
     private Lines() {}
 
     /// One line, or a scuff of a few that run side by side; pressed harder in places.
-    static void scratch(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void scratch(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
         int lines = (int) Math.clamp(Math.round(f.amount()), 1, 5);
         double turn = random.nextDouble() * Math.PI;
         double bright = 0.18 + 0.32 * random.nextDouble();
-        double width = (0.0016 + 0.0022 * random.nextDouble()) * view.pxPerUnit();
+        double width = looks.or(0.0016 + 0.0022 * random.nextDouble(), 0.0012, 0.007) * view.pxPerUnit();
+        double fan = looks.or(0.05, 0.02, 0.8);
+        double curved = looks.or(0.10, 0.03, 0.25);
         layer.draw(bright, 0.3 + 0.25 * random.nextDouble(), 0.15, brush -> {
             for (int i = 0; i < lines; i++) {
                 double side = i * 0.03 * (0.6 + random.nextDouble());
                 double half = f.size() * (i == 0 ? 1 : 0.3 + 0.6 * random.nextDouble());
                 double x = f.x() - side * Math.sin(turn);
                 double y = f.y() + side * Math.cos(turn);
-                stroke(brush, view, x, y, turn + 0.05 * random.nextGaussian(), half, 0.10 * random.nextGaussian(), width, random);
+                stroke(brush, view, x, y, turn + fan * random.nextGaussian(), half, curved * random.nextGaussian(), width, random);
             }
         });
     }
@@ -46,11 +48,13 @@ final class Lines {
     }
 
     /// A great many hair-fine arcs about changing centres. An arc glints where it runs across the way to the lamp.
-    static void cleaningMarks(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, double lampTowardsRad, boolean against) {
+    static void cleaningMarks(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks, double lampTowardsRad, boolean against) {
         SplittableRandom random = new SplittableRandom(f.seed());
-        int arcs = (int) (100 + 350 * f.amount());
+        int arcs = (int) looks.or(100 + 350 * f.amount(), 18, 450);
+        double thick = looks.or(0.0011, 0.0009, 0.004);
+        double longest = looks.or(1.1, 0.6, 5);
         double bright = (0.05 + 0.08 * random.nextDouble()) * (0.7 + 0.6 * f.amount());
-        double centring = 0.05 + 0.4 * random.nextDouble();
+        double centring = looks.even(0, 0, 0.3) + 0.05 + 0.4 * random.nextDouble();
         double even = against ? 0.35 + 0.4 * random.nextDouble() : 1;
         layer.draw(bright, 0.10 + 0.1 * random.nextDouble(), 2, brush -> {
             for (int i = 0; i < arcs; i++) {
@@ -58,9 +62,9 @@ final class Lines {
                 double cy = f.y() + centring * random.nextGaussian() * f.size();
                 double r = f.size() * Math.sqrt(0.02 + random.nextDouble());
                 double from = random.nextDouble() * 2 * Math.PI;
-                double span = 0.25 + 1.1 * random.nextDouble();
+                double span = 0.25 + longest * random.nextDouble();
                 double level = 0.3 + 0.7 * random.nextDouble();
-                int steps = 12;
+                int steps = longest > 1.2 ? 30 : 12;
                 for (int k = 0; k < steps; k++) {
                     double a = from + span * k / steps;
                     double b = from + span * (k + 1) / steps;
@@ -77,7 +81,7 @@ final class Lines {
                     brush.stroke(new QuadCurve2D.Double(view.pixelX(x0, y0), view.pixelY(x0, y0),
                             view.pixelX(cx + r / Math.cos((b - a) / 2) * Math.cos(m), cy + r / Math.cos((b - a) / 2) * Math.sin(m)),
                             view.pixelY(cx + r / Math.cos((b - a) / 2) * Math.cos(m), cy + r / Math.cos((b - a) / 2) * Math.sin(m)),
-                            view.pixelX(x1, y1), view.pixelY(x1, y1)), 0.0011 * view.pxPerUnit(), level * glint);
+                            view.pixelX(x1, y1), view.pixelY(x1, y1)), thick * view.pxPerUnit(), level * glint);
                 }
             }
         });

@@ -8,14 +8,14 @@ final class RimFaults {
     private RimFaults() {}
 
     /// A bright broken arc where the black is missing.
-    static void edgePaint(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void edgePaint(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
         Noise ragged = new Noise(random.nextLong());
         Noise broken = new Noise(random.nextLong());
         double middle = Math.atan2(f.y(), f.x());
         double half = Math.clamp(f.size(), 0.06, 3) / 2;
         double bright = (0.12 + 0.3 * random.nextDouble()) * (0.6 + 0.6 * f.amount());
-        double depth = 0.012 + 0.016 * random.nextDouble();
+        double depth = looks.or(0.012 + 0.016 * random.nextDouble(), 0.01, 0.055);
         double gaps = -0.5 + 0.3 * random.nextDouble();
         for (int y = 0; y < layer.height; y++) {
             for (int x = 0; x < layer.width; x++) {
@@ -41,7 +41,7 @@ final class RimFaults {
     }
 
     /// A shell-shaped bite at the rim with curved steps in it.
-    static void chip(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void chip(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
         double turn = Math.atan2(f.y(), f.x());
         double cx = 1.01 * Math.cos(turn);
@@ -49,8 +49,9 @@ final class RimFaults {
         double size = Math.clamp(f.size(), 0.02, 0.3);
         Noise ragged = new Noise(random.nextLong());
         double bright = 0.15 + 0.3 * random.nextDouble();
-        double wide = 1.1 + 0.7 * random.nextDouble();
-        double steps = 2.5 + 3 * random.nextDouble();
+        double wide = looks.or(1.1 + 0.7 * random.nextDouble(), 0.8, 2.4);
+        double steps = looks.even(2.5 + 3 * random.nextDouble(), 0.2, 6);
+        double ripples = looks.even(1, 0, 1.2);
         for (int y = 0; y < layer.height; y++) {
             for (int x = 0; x < layer.width; x++) {
                 double sx = view.surfaceX(x, y);
@@ -66,7 +67,7 @@ final class RimFaults {
                     int at = y * layer.width + x;
                     double ripple = Math.pow(0.5 + 0.5 * Math.cos(2 * Math.PI * steps * q), 4);
                     double border = Math.exp(-Math.pow((1 - q) / 0.10, 2));
-                    layer.scatter[at] = (float) (bright * inside * (0.18 + 0.55 * ripple * (0.7 + 0.3 * ragged.at(sx * 40, sy * 40)) + 0.8 * border));
+                    layer.scatter[at] = (float) (bright * inside * (0.18 + 0.55 * ripples * ripple * (0.7 + 0.3 * ragged.at(sx * 40, sy * 40)) + 0.8 * border));
                     layer.shade[at] = (float) (inside * (0.18 + 0.35 * ripple + 0.4 * border));
                     layer.mark[at] = inside > 0.5;
                 }

@@ -10,9 +10,11 @@ import stillglass.sim.truth.HiddenTruth;
 final class Specks {
     private Specks() {}
 
-    static void dust(Layer layer, SurfaceView view, HiddenTruth.GlassFault f) {
+    static void dust(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
-        double lint = random.nextDouble() < 0.4 ? 0.25 * random.nextDouble() : 0.05;
+        double lint = looks.even(random.nextDouble() < 0.4 ? 0.25 * random.nextDouble() : 0.05, 0, 0.3);
+        double coarse = looks.or(1, 0.8, 2.2);
+        double thick = looks.or(1, 0.8, 2);
         double bright = 0.3 + 0.4 * random.nextDouble();
         layer.draw(bright, 0.35 + 0.3 * random.nextDouble(), 0.25, brush -> {
             for (int i = 0; i < (int) Math.round(f.amount()); i++) {
@@ -20,19 +22,19 @@ final class Specks {
                 double r = Math.sqrt(random.nextDouble()) * 0.95;
                 double level = 0.35 + 0.65 * random.nextDouble();
                 if (random.nextDouble() < lint) {
-                    brush.stroke(fibre(view, r * Math.cos(t), r * Math.sin(t), random), (0.0014 + 0.0016 * random.nextDouble()) * view.pxPerUnit(), level);
+                    brush.stroke(fibre(view, r * Math.cos(t), r * Math.sin(t), random), thick * (0.0014 + 0.0016 * random.nextDouble()) * view.pxPerUnit(), level);
                 } else {
-                    brush.fill(speck(view, r * Math.cos(t), r * Math.sin(t), random), level);
+                    brush.fill(speck(view, r * Math.cos(t), r * Math.sin(t), coarse, random), level);
                 }
             }
         });
     }
 
-    private static Path2D speck(SurfaceView view, double x, double y, SplittableRandom random) {
+    private static Path2D speck(SurfaceView view, double x, double y, double coarse, SplittableRandom random) {
         double u = random.nextDouble();
         // Most are fine; now and then a crumb.
         double radius = random.nextDouble() < 0.06 ? 0.008 + 0.009 * u : 0.0014 + 0.0055 * u * u * u;
-        double size = Math.max(0.9, radius * view.pxPerUnit());
+        double size = Math.max(0.9, coarse * radius * view.pxPerUnit());
         Path2D path = new Path2D.Double();
         int corners = 5 + random.nextInt(4);
         double stretch = 0.6 + 0.4 * random.nextDouble();
@@ -69,7 +71,7 @@ final class Specks {
     }
 
     /// One to three perfectly round rings with a glint on the side of the lamp.
-    static void bubbles(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, double lampTowardsRad) {
+    static void bubbles(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks, double lampTowardsRad) {
         SplittableRandom random = new SplittableRandom(f.seed());
         double bright = 0.2 + 0.25 * random.nextDouble();
         for (int i = 0; i < Math.clamp(Math.round(f.amount()), 1, 6); i++) {
@@ -77,13 +79,18 @@ final class Specks {
             double spread = i == 0 ? 0 : 0.1 + 0.4 * random.nextDouble();
             double x = view.pixelX(Math.clamp(f.x() + spread * Math.cos(t), -0.65, 0.65), Math.clamp(f.y() + spread * Math.sin(t), -0.65, 0.65));
             double y = view.pixelY(Math.clamp(f.x() + spread * Math.cos(t), -0.65, 0.65), Math.clamp(f.y() + spread * Math.sin(t), -0.65, 0.65));
-            double r = Math.max(3.2, (0.009 + 0.016 * random.nextDouble()) * view.pxPerUnit());
-            double line = Math.max(1, 0.24 * r);
+            double r = Math.max(looks.or(3.2, 2, 3.2), looks.or(0.009 + 0.016 * random.nextDouble(), 0.006, 0.032) * view.pxPerUnit());
+            double line = Math.max(1, looks.or(0.24, 0.1, 0.7) * r);
+            double filled = looks.even(0, -0.3, 0.6);
+            double glint = looks.even(0.9, 0.3, 1);
+            double aside = looks.even(0.45, 0, 0.7) * r;
+            double spot = looks.or(0.22, 0.1, 0.4) * r;
             layer.draw(bright, 0.55, 0.9, brush -> {
+                brush.fill(new Ellipse2D.Double(x - r, y - r, 2 * r, 2 * r), Math.max(0, filled));
                 brush.stroke(new Ellipse2D.Double(x - r, y - r, 2 * r, 2 * r), line, 0.75);
-                double gx = x + 0.45 * r * Math.cos(lampTowardsRad);
-                double gy = y + 0.45 * r * Math.sin(lampTowardsRad);
-                brush.fill(new Ellipse2D.Double(gx - 0.22 * r, gy - 0.22 * r, 0.44 * r, 0.44 * r), 0.9);
+                double gx = x + aside * Math.cos(lampTowardsRad);
+                double gy = y + aside * Math.sin(lampTowardsRad);
+                brush.fill(new Ellipse2D.Double(gx - spot, gy - spot, 2 * spot, 2 * spot), glint);
             });
             disc(layer, x, y, r + line / 2);
         }

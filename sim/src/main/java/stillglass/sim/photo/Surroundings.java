@@ -98,6 +98,11 @@ final class Surroundings {
         light.add(layer.scatter, against ? 0.25 : 0.8);
     }
 
+    /// The light of what the lens is held before, where somebody else painted it.
+    void before(double level) {
+        card = against ? card : level;
+    }
+
     /// The glass when nothing is wrong with it.
     void cleanGlass(SplittableRandom random, double yellow) {
         // Half a dozen coated faces keep a few percent of the light.

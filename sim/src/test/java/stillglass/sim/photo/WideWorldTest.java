@@ -1,0 +1,160 @@
+package stillglass.sim.photo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.awt.image.BufferedImage;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.optics.Element;
+import stillglass.optics.LensSection;
+import stillglass.optics.Medium;
+import stillglass.optics.Surface;
+import stillglass.sim.truth.HiddenTruth;
+
+/// Scenes outside the tidy bench.
+class WideWorldTest {
+    /// Two glasses cemented in front of an iris and a small one far behind it, so that walls show between them.
+    private static LensSection lens() {
+        Medium crown = new Medium.Glass(1.6, 60, "");
+        Medium flint = new Medium.Glass(1.7, 30, "");
+        Medium air = new Medium.Air();
+        return new LensSection("test", "", 60, 4, 43.2, List.of(486.1, 587.6, 656.3), List.of(
+                new Surface(40, 6, crown, 16, false), new Surface(-60, 2, flint, 13, false), new Surface(200, 9, air, 11, false),
+                new Surface(Double.POSITIVE_INFINITY, 9, air, 9, true), new Surface(-40, 3, crown, 10, false), new Surface(-30, 50, air, 10, false)),
+                List.of(new Element("E1", 0, 1, 33, "G1", 3, 1, List.of("E2")), new Element("E2", 1, 2, 33, "G1", 3, 1, List.of("E1")),
+                        new Element("E3", 4, 5, 28, "G2", 3, 1, List.of())),
+                new LensSection.Focusing("unit", List.of()));
+    }
+
+    private static Shot shot(World world, HiddenTruth truth, Lighting lighting, double tilt) {
+        return InspectionCamera.photograph(lens(), truth, new Pose(420, 320, 0.5, 0.5, 0.36, 5, lighting, 3).tilted(tilt, 0.4), world);
+    }
+
+    private static int light(BufferedImage p, double x, double y) {
+        return p.getRGB((int) x, (int) y) >> 8 & 255;
+    }
+
+    @Test
+    void aSeedIsOneSceneAndNeighboursDiffer() {
+        List<LensSection> lenses = List.of(lens());
+        assertThat(RandomScene.wide(4, lenses)).isEqualTo(RandomScene.wide(4, lenses));
+        Set<String> seen = new HashSet<>();
+        for (long seed = 0; seed < 40; seed++) {
+            Pose p = RandomScene.wide(seed, lenses).pose();
+            seen.add(p.width() + "x" + p.height() + " " + p.irisOpen());
+            double across = 2 * p.radius() * p.height() / Math.min(p.width(), p.height());
+            assertThat(across).as("glass of the shorter side, seed %d", seed).isBetween(0.34, 0.96);
+        }
+        assertThat(seen).hasSizeGreaterThan(30);
+    }
+
+    @Test
+    void theTidyBenchIsAsItWas() {
+        HiddenTruth dust = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.DUST, 0, 0, 0, 1, 60, 5)), 0);
+        BufferedImage tidy = shot(World.TIDY, dust, Lighting.AGAINST, 0.1).picture();
+        BufferedImage usual = InspectionCamera.photograph(lens(), dust, new Pose(420, 320, 0.5, 0.5, 0.36, 5, Lighting.AGAINST, 3).tilted(0.1, 0.4)).picture();
+        assertThat(tidy.getRGB(0, 0, 420, 320, null, 0, 420)).isEqualTo(usual.getRGB(0, 0, 420, 320, null, 0, 420));
+        BufferedImage wide = shot(World.wide(9), dust, Lighting.AGAINST, 0.1).picture();
+        assertThat(wide.getRGB(0, 0, 420, 320, null, 0, 420)).isNotEqualTo(usual.getRGB(0, 0, 420, 320, null, 0, 420));
+    }
+
+    /// A wall hides what lies behind it, and in the truth, too.
+    @Test
+    void wallsBetweenGlassesHideWhatLiesBehindThem() {
+        Light light = new Light(420, 320);
+        Pose pose = new Pose(420, 320, 0.5, 0.5, 0.36, 5, Lighting.AGAINST, 3).tilted(0.3, 0.4);
+        Shot any = shot(World.TIDY, new HiddenTruth(List.of(), 0), Lighting.AGAINST, 0.3);
+        boolean found = false;
+        for (long seed = 0; seed < 12 && !found; seed++) {
+            for (InnerWalls w : InnerWalls.of(light, lens(), pose, any.aperture(), 0.01, new SplittableRandom(seed))) {
+                int area = 0;
+                for (int i = 0; i < w.cover().length; i++) {
+                    double u = any.aperture().unitRadius(i % 420, i / 420);
+                    assertThat(w.cover()[i]).as("nothing outside the rim").isLessThanOrEqualTo(u > 1.08 ? 0.01f : 1.001f);
+                    area += w.cover()[i] > 0.5 ? 1 : 0;
+                }
+                found |= area > 200;
+            }
+        }
+        assertThat(found).as("a leaning lens shows walls").isTrue();
+        HiddenTruth deep = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.DUST, lens().surfaces().size() - 1, 0, 0, 1, 130, 5)), 0);
+        long openly = marked(InspectionCamera.photograph(lens(), deep, pose));
+        long walled = Long.MAX_VALUE;
+        for (long seed = 0; seed < 6; seed++) {
+            walled = Math.min(walled, marked(InspectionCamera.photograph(lens(), deep, pose, World.wide(seed))));
+        }
+        assertThat(walled).isLessThan(openly);
+    }
+
+    private static long marked(Shot shot) {
+        int n = 0;
+        for (byte level : shot.mask()) {
+            n += level != 0 ? 1 : 0;
+        }
+        return n;
+    }
+
+    @Test
+    void faultsOfAWorldThatScattersLessAreFainter() {
+        HiddenTruth haze = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.HAZE, 0, 0, 0, 1, 0.3, 5)), 0);
+        double faint = shot(new World(false, 0, 0.3, 1, 0), haze, Lighting.AGAINST, 0.1).veil();
+        double strong = shot(new World(false, 0, 2, 1, 0), haze, Lighting.AGAINST, 0.1).veil();
+        assertThat(strong).isGreaterThan(4 * faint);
+        for (double bad : new double[] {0, -1, Double.NaN}) {
+            assertThatThrownBy(() -> new World(true, 0, bad, 1, 0)).isInstanceOf(IllegalArgumentException.class);
+        }
+    }
+
+    /// Whatever a phone does to a wedge of grey, what was brighter is not darker afterwards, and colours stay in their range.
+    @Test
+    void aPhoneKeepsTheOrderOfLights() {
+        for (long seed = 0; seed < 6; seed++) {
+            Light wedge = new Light(400, 120);
+            for (int i = 0; i < 400 * 120; i++) {
+                wedge.grey(i, Math.pow((i % 400 / 50 + 1) / 9.0, 2.2));
+            }
+            BufferedImage p = PhoneCamera.take(wedge, 0, new SplittableRandom(seed));
+            int[] steps = new int[8];
+            for (int k = 0; k < 8; k++) {
+                int[] of = new int[20];
+                for (int j = 0; j < of.length; j++) {
+                    of[j] = light(p, 50 * k + 25, 30 + 3 * j);
+                }
+                Arrays.sort(of);
+                steps[k] = of[10];
+            }
+            for (int k = 1; k < 8; k++) {
+                assertThat(steps[k]).as("step %d of phone %d", k, seed).isGreaterThanOrEqualTo(steps[k - 1]);
+            }
+            assertThat(steps[7] - steps[0]).as("phone %d", seed).isGreaterThan(60);
+        }
+    }
+
+    @Test
+    void reflectionsOfALampLieOnOneLineThroughTheMiddle() {
+        Light light = new Light(420, 320);
+        Pose pose = new Pose(420, 320, 0.5, 0.5, 0.36, 5, Lighting.AGAINST, 3);
+        Shot any = shot(World.TIDY, new HiddenTruth(List.of(), 0), Lighting.AGAINST, 0.1);
+        for (long seed = 0; seed < 5; seed++) {
+            LampGhosts.paint(light, lens(), pose, any.aperture(), new SplittableRandom(seed));
+        }
+        double along = 0;
+        double across = 0;
+        for (int i = 0; i < light.planes[1].length; i++) {
+            double x = any.aperture().map().unitX(i % 420, i / 420);
+            double y = any.aperture().map().unitY(i % 420, i / 420);
+            double c = Math.cos(pose.lampTowardsRad());
+            double s = -Math.sin(pose.lampTowardsRad());
+            along += light.planes[1][i] * Math.pow(x * c + y * s, 2);
+            across += light.planes[1][i] * Math.pow(-x * s + y * c, 2);
+        }
+        assertThat(along).isGreaterThan(2 * across);
+    }
+}
