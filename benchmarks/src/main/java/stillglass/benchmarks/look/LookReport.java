@@ -56,7 +56,7 @@ public final class LookReport {
             int learn = Integer.parseInt(a.get(a.indexOf("--ablation") + 1));
             List<KindLearning.Example> examples = a.contains("--examples")
                     ? Files.readAllLines(Path.of(a.get(a.indexOf("--examples") + 1))).stream().map(KindLearning::example).filter(e -> e.photo() < learn).toList()
-                    : LearnKinds.examples(learn);
+                    : LearnKinds.examples(learn, learn);
             report.ablation(examples, learn, Math.min(300, scenes), from);
         }
         System.out.write(report.out.toString().getBytes(StandardCharsets.UTF_8));

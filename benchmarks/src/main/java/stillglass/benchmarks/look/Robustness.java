@@ -62,7 +62,7 @@ final class Robustness {
         List<LensSection> lenses = Seeds.lenses();
         double[] off = LongStream.range(from, from + scenes).parallel().boxed().flatMap(seed -> {
             RandomScene one = RandomScene.of(seed, lenses);
-            RandomScene two = new RandomScene(one.lens(), one.truth(), one.pose().again(seed + 7), one.jpegQuality());
+            RandomScene two = new RandomScene(one.lens(), one.truth(), one.pose().again(seed + 7), one.jpegQuality(), one.world());
             List<Finding> first = findings(one.shoot().picture(), model);
             List<Finding> second = findings(two.shoot().picture(), model);
             return first.stream().filter(f -> f.kind() != FindingKind.UNKNOWN && f.areaShare() > 0)

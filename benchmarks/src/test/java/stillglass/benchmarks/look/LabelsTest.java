@@ -15,12 +15,13 @@ import stillglass.optics.LensSection;
 import stillglass.sim.truth.HiddenTruth;
 import stillglass.sim.photo.Pose;
 import stillglass.sim.photo.RandomScene;
+import stillglass.sim.photo.World;
 
 class LabelsTest {
     private static RandomScene scene(FindingKind kind, double x, double y, double size, double amount) {
         LensSection lens = Seeds.lenses().getFirst();
         Pose pose = new Pose(900, 700, 0.5, 0.5, 0.42, 0, Lighting.AGAINST, 7);
-        return new RandomScene(lens, new HiddenTruth(List.of(new HiddenTruth.GlassFault(kind, 0, x, y, size, amount, 11)), 0), pose, 1);
+        return new RandomScene(lens, new HiddenTruth(List.of(new HiddenTruth.GlassFault(kind, 0, x, y, size, amount, 11)), 0), pose, 1, World.TIDY);
     }
 
     private static Map<FindingKind, List<KindLearning.Example>> labelled(RandomScene scene, Sight sight) {
@@ -60,7 +61,7 @@ class LabelsTest {
         // Before a card burnt out by three stops nothing can be seen of a veil.
         RandomScene burnt = new RandomScene(Seeds.lenses().getFirst(), new HiddenTruth(List.of(
                 new HiddenTruth.GlassFault(FindingKind.FUNGUS, 0, 0.1, 0.1, 0.4, 0.8, 11)), 0),
-                new Pose(600, 500, 0.5, 0.5, 0.42, 0, Lighting.BRIGHT, 7).exposed(4), 1);
+                new Pose(600, 500, 0.5, 0.5, 0.42, 0, Lighting.BRIGHT, 7).exposed(4), 1, World.TIDY);
         Trial t = Trial.of(burnt, stillglass.look.kinds.KindModel.shipped());
 
         assertThat(burnt.present(burnt.shoot())).containsExactly(FindingKind.FUNGUS);

@@ -33,9 +33,6 @@ final class ApertureFinder {
     /// Radius of a lit line's outer side over that of its inner side at most.
     private static final double LINE = 1.07;
     private static final int MOST_CANDIDATES = 10;
-    private static final double OUTWARDS = 1.6;
-    private static final double ONE_CENTRE = 0.015;
-    private static final double ALIKE = 0.025;
     private static final double LEAST_SCORE = 0.06;
     private static final double LEAST_AGREEMENT = 0.72;
 
@@ -44,50 +41,30 @@ final class ApertureFinder {
     /// @param light row-major luminance, blurred lightly
     /// @return the ellipse in working pixels, or nothing when no round edge stands out
     static Optional<Aperture> find(float[] light, int width, int height) {
-        List<RingEdge> rings = all(light, width, height);
+        return candidates(light, width, height).stream().findFirst();
+    }
+
+    /// Rings that may be the rim, the likeliest first; none when no round edge stands out.
+    static List<Aperture> candidates(float[] light, int width, int height) {
+        List<RimCandidates.Candidate> all = measured(light, width, height);
+        double[] chance = RimModel.shipped().chances(all.stream().map(RimCandidates.Candidate::traits).toList());
+        return IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> -chance[i])).limit(MOST_CANDIDATES).map(i -> all.get(i).ring()).toList();
+    }
+
+    /// All rings with their traits; none when no round edge stands out.
+    static List<RimCandidates.Candidate> measured(float[] light, int width, int height) {
+        float[] log = RingEdge.log(light);
+        List<RingEdge> rings = all(light, log, width, height);
         double best = rings.stream().mapToDouble(ApertureFinder::score).max().orElse(0);
-        if (best < LEAST_SCORE) {
-            return Optional.empty();
-        }
-        return family(rings).flatMap(f -> innermost(light, width, height, f)).or(() -> rings.stream()
+        return best < LEAST_SCORE ? List.of() : RimCandidates.of(log, width, height, rings, ruled(log, width, height, rings, best));
+    }
+
+    /// What the rule of the blackened edge takes for the rim.
+    private static Optional<Aperture> ruled(float[] log, int width, int height, List<RingEdge> rings, double best) {
+        return family(rings).flatMap(f -> innermost(log, width, height, f)).or(() -> rings.stream()
                 .filter(r -> score(r) >= PASSES * best)
                 .min(Comparator.comparingDouble(r -> r.ring().meanRadius()))
-                .map(r -> RingEdge.refine(light, width, height, r.ring(), r.step(), 0.6, 0.02, 0.015)));
-    }
-
-    /// Rings that may be the rim, the likeliest first: what [#find] takes, then the other edges by how well they stand, no two of them nearer than some per cent.
-    static List<Aperture> candidates(float[] light, int width, int height) {
-        List<Aperture> out = new ArrayList<>();
-        find(light, width, height).ifPresent(out::add);
-        List<RingEdge> rings = all(light, width, height);
-        List<RingEdge> edges = new ArrayList<>(rings);
-        family(rings).ifPresent(f -> edges.addAll(edges(light, width, height, f)));
-        edges.stream().filter(r -> r.agree() > LEAST_AGREEMENT).sorted(Comparator.comparingDouble(r -> -weight(r) * (r.step() < 0 ? 1 : 0.6))).map(RingEdge::ring).forEach(a -> {
-            if (out.size() < MOST_CANDIDATES && out.stream().noneMatch(o -> apart(o, a) < ALIKE * o.meanRadius() && Math.abs(a.meanRadius() / o.meanRadius() - 1) < ALIKE)) {
-                out.add(a);
-            }
-        });
-        if (out.size() > 2) {
-            // What was taken wrongly is most often a neighbour of the rim: the rings about the same centre come first, nearest first, those within before those without.
-            Aperture first = out.getFirst();
-            out.subList(1, out.size()).sort(Comparator.comparingDouble(a -> afar(a, first)));
-        }
-        return out;
-    }
-
-    private static double afar(Aperture a, Aperture first) {
-        double ratio = a.meanRadius() / first.meanRadius();
-        double by = ratio < 1 ? 1 - ratio : OUTWARDS * (ratio - 1);
-        return apart(a, first) < ONE_CENTRE * first.meanRadius() ? by : 1 + by;
-    }
-
-    /// Edges about one centre, all the way out to the mount.
-    private static List<RingEdge> edges(float[] light, int w, int h, Aperture family) {
-        List<RingEdge> scan = new ArrayList<>();
-        for (double u = Math.max(0.2, 0.11 * Math.min(w, h) / family.meanRadius()); u < 1.6; u *= 1.005) {
-            scan.add(RingEdge.step(light, w, h, about(family, u)));
-        }
-        return IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i)).mapToObj(i -> scan.get(i).comparedWithDarkest(light, w, h)).toList();
+                .map(r -> RingEdge.refine(log, width, height, r.ring(), r.step(), 0.6, 0.02, 0.015)));
     }
 
     /// The ring that stands best for those that share one centre: parts of the mount, which lie in the plane of the rim. What lies deeper
@@ -109,14 +86,14 @@ final class ApertureFinder {
     }
 
     /// Of the rings of a family the smallest that is a true edge all the way round.
-    private static Optional<Aperture> innermost(float[] light, int w, int h, Aperture family) {
+    private static Optional<Aperture> innermost(float[] log, int w, int h, Aperture family) {
         double smallest = 0.11 * Math.min(w, h) / family.meanRadius();
         List<RingEdge> scan = new ArrayList<>();
         for (double u = Math.max(0.2, smallest); u < MOUNT; u *= 1.005) {
-            scan.add(RingEdge.step(light, w, h, about(family, u)));
+            scan.add(RingEdge.step(log, w, h, about(family, u)));
         }
         List<RingEdge> peaks = IntStream.range(1, scan.size() - 1).filter(i -> peak(scan, i))
-                .mapToObj(i -> scan.get(i).comparedWithDarkest(light, w, h)).toList();
+                .mapToObj(i -> scan.get(i).comparedWithDarkest(log, w, h)).toList();
         double best = peaks.stream().filter(ApertureFinder::trueEdge).mapToDouble(ApertureFinder::quality).max().orElse(0);
         List<RingEdge> edges = withoutLines(peaks).stream().filter(ApertureFinder::trueEdge)
                 .filter(r -> quality(r) > (r.step() < 0 && r.dark() < BLACK ? FAINT : CLEAR) * best).toList();
@@ -124,7 +101,7 @@ final class ApertureFinder {
         return blackened.stream().filter(r -> blackened.stream().noneMatch(o -> within(r, o) && o.dark() < r.dark() - DARKER)).findFirst()
                 .or(() -> edges.stream().filter(r -> r.ring().meanRadius() < 1.02 * family.meanRadius()).findFirst())
                 .map(r -> r.step() > 0 ? justWithin(peaks, r) : r)
-                .map(r -> settled(light, w, h, r));
+                .map(r -> settled(log, w, h, r));
     }
 
     private static boolean within(RingEdge inner, RingEdge outer) {
@@ -169,8 +146,8 @@ final class ApertureFinder {
     }
 
     /// The ring fitted to the edge, unless that strays.
-    private static Aperture settled(float[] light, int w, int h, RingEdge r) {
-        Aperture fitted = RingEdge.refine(light, w, h, r.ring(), r.step(), 0.5, 0.02, 0.015);
+    private static Aperture settled(float[] log, int w, int h, RingEdge r) {
+        Aperture fitted = RingEdge.refine(log, w, h, r.ring(), r.step(), 0.5, 0.02, 0.015);
         boolean stayed = apart(fitted, r.ring()) < 0.012 * r.ring().meanRadius()
                 && Math.abs(fitted.meanRadius() / r.ring().meanRadius() - 1) < 0.015;
         return stayed ? fitted : r.ring();
@@ -189,18 +166,18 @@ final class ApertureFinder {
     }
 
     /// Every ring that may be the rim.
-    static List<RingEdge> all(float[] light, int width, int height) {
+    static List<RingEdge> all(float[] light, float[] log, int width, int height) {
         List<RingEdge> rings = new ArrayList<>();
         for (RingCentres.Centre c : RingCentres.find(light, width, height)) {
-            for (Aperture guess : rings(light, width, height, c)) {
-                RingEdge rough = RingEdge.measure(light, width, height, guess);
+            for (Aperture guess : rings(log, width, height, c)) {
+                RingEdge rough = RingEdge.measure(log, width, height, guess);
                 if (rough.seen() < 0.4) {
                     continue;
                 }
                 for (double sign : new double[] {-1, 1}) {
-                    Aperture fitted = RingEdge.refine(light, width, height, guess, sign, 0.7, 0.07, 0.04, 0.025);
+                    Aperture fitted = RingEdge.refine(log, width, height, guess, sign, 0.7, 0.07, 0.04, 0.025);
                     if (fitted.ry() > 0.72 * fitted.rx() && Math.hypot(fitted.cx() - c.x(), fitted.cy() - c.y()) < 0.2 * fitted.rx()) {
-                        rings.add(RingEdge.measure(light, width, height, fitted));
+                        rings.add(RingEdge.measure(log, width, height, fitted));
                     }
                 }
             }
@@ -219,7 +196,7 @@ final class ApertureFinder {
     }
 
     /// Circles about a centre across which light changes in most directions: the peaks of the step over the radius.
-    private static List<Aperture> rings(float[] light, int w, int h, RingCentres.Centre c) {
+    private static List<Aperture> rings(float[] log, int w, int h, RingCentres.Centre c) {
         double least = 0.11 * Math.min(w, h);
         double most = 0.62 * Math.max(w, h);
         List<Double> radii = new ArrayList<>();
@@ -228,7 +205,7 @@ final class ApertureFinder {
         }
         double[] strength = new double[radii.size()];
         for (int i = 0; i < strength.length; i++) {
-            strength[i] = Math.abs(step(light, w, h, c, radii.get(i)));
+            strength[i] = Math.abs(step(log, w, h, c, radii.get(i)));
         }
         record Peak(double radius, double strength) {}
         List<Peak> peaks = new ArrayList<>();
@@ -242,7 +219,7 @@ final class ApertureFinder {
     }
 
     /// Mean step of the logarithm of light across a circle, each direction's share limited.
-    private static double step(float[] light, int w, int h, RingCentres.Centre c, double r) {
+    private static double step(float[] log, int w, int h, RingCentres.Centre c, double r) {
         double reach = Math.max(2, 0.02 * r);
         double sum = 0;
         int n = 0;
@@ -254,7 +231,7 @@ final class ApertureFinder {
             int xi = (int) Math.round(c.x() + (r - reach) * ux);
             int yi = (int) Math.round(c.y() + (r - reach) * uy);
             if (xo >= 0 && yo >= 0 && xo < w && yo < h && xi >= 0 && yi >= 0 && xi < w && yi < h) {
-                double d = Math.log((RingEdge.DARK + light[yo * w + xo]) / (RingEdge.DARK + light[yi * w + xi]));
+                double d = log[yo * w + xo] - log[yi * w + xi];
                 sum += Math.clamp(d, -0.6, 0.6);
                 n++;
             }

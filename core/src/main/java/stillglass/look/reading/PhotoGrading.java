@@ -95,7 +95,18 @@ public final class PhotoGrading {
 
     /// The same with another model.
     public static Outcome grade(LinearPhoto photo, Given given, KindModel model, Progress progress) {
-        return judge(Survey.of(photo, given, progress), photo, given, model, progress);
+        return judge(surveyed(photo, given, progress), photo, given, model, progress);
+    }
+
+    /// Within the likeliest ring; where that holds what no glass does, within the next that does not.
+    private static Optional<Survey> surveyed(LinearPhoto photo, Given given, Progress progress) {
+        Optional<Survey> first = Survey.of(photo, given, progress);
+        if (given.aperture().isPresent() || first.flatMap(s -> PhotoQuality.refusal(s, false)).isEmpty()) {
+            return first;
+        }
+        return apertures(photo).stream().skip(1).limit(MORE_RINGS)
+                .flatMap(a -> Survey.of(photo, new Given(given.lighting(), Optional.of(a), given.referenceLight()), progress).stream())
+                .filter(s -> PhotoQuality.refusal(s, false).isEmpty()).findFirst().or(() -> first);
     }
 
     /// What a model makes of a photo that was surveyed already.
@@ -124,6 +135,9 @@ public final class PhotoGrading {
         return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), yellow,
                 photo.width(), new Mask(mask), diagnostics));
     }
+
+    /// Rings tried after the likeliest.
+    private static final int MORE_RINGS = 2;
 
     /// Blur under which edges of the aperture are looked for, working pixels.
     static final double SMOOTH = 1.2;

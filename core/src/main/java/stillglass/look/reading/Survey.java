@@ -17,11 +17,6 @@ import stillglass.look.kinds.Sight;
 public final class Survey {
     /// Pixels beyond this distance from the centre show what surrounds the lens.
     private static final double SURROUNDINGS = 1.12;
-    /// A card is at least this bright.
-    private static final double CARD = 0.12;
-    /// Surroundings as bright as this are a card and no backdrop.
-    private static final double SURELY_CARD = 0.25;
-    private static final double BRIGHTER_THAN_HAZE = 0.62;
 
     final Aperture aperture;
     final Maps maps;
@@ -31,12 +26,16 @@ public final class Survey {
     /// Mean light inside.
     final double inside;
 
-    private Survey(Aperture aperture, Maps maps, List<Candidate> candidates, double around, double inside) {
+    /// Light of the brightest twenty-fifth of what surrounds the lens.
+    final double brightest;
+
+    private Survey(Aperture aperture, Maps maps, List<Candidate> candidates, double around, double inside, double brightest) {
         this.aperture = aperture;
         this.maps = maps;
         this.candidates = candidates;
         this.around = around;
         this.inside = inside;
+        this.brightest = brightest;
     }
 
     /// Something that stands out.
@@ -60,21 +59,11 @@ public final class Survey {
             double inside = inside(frame, 0.5);
             double around = around(light, photo.width(), a, 0.8);
             double brightest = around(light, photo.width(), a, 0.96);
-            Lighting lighting = given.lighting().orElse(lighting(inside, inside(frame, 0.98), around, brightest));
+            Lighting lighting = given.lighting().orElseGet(() -> LightingChoice.of(frame, around, brightest));
             Maps maps = new Maps(frame, lighting);
             progress.at(0.55, "looking for specks, threads and films");
-            return new Survey(a, maps, CandidateFinder.find(maps, around), around, inside);
+            return new Survey(a, maps, CandidateFinder.find(maps, around), around, inside, brightest);
         });
-    }
-
-    /// Before a bright field something of the card shows beside the lens, as bright as the glass; glass that is brighter than all about it is
-    /// full of haze against the light, unless it is brighter than haze can be.
-    /// A closed iris leaves the card to be seen in its opening only.
-    /// @param opening light of the brightest fiftieth of the glass
-    private static Lighting lighting(double inside, double opening, double around, double brightest) {
-        boolean card = brightest > CARD && brightest > 0.6 * inside;
-        boolean throughIris = around > SURELY_CARD && opening > 0.45 * around;
-        return throughIris || card && inside > 0.14 && inside > 0.45 * around || card && inside > 0.45 || inside > BRIGHTER_THAN_HAZE ? Lighting.BRIGHT : Lighting.AGAINST;
     }
 
     private static double inside(GlassFrame frame, double quantile) {

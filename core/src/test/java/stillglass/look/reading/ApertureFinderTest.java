@@ -78,12 +78,12 @@ class ApertureFinderTest {
     @Test
     void anEdgeKnowsItsStepAndHowDarkItIsOutside() {
         float[] light = rings(360, 300, u -> u < 1 ? 0.1 : mount(u));
-        RingEdge rim = RingEdge.measure(light, W, H, new Aperture(360, 300, R, R, 0));
+        RingEdge rim = RingEdge.measure(RingEdge.log(light), W, H, new Aperture(360, 300, R, R, 0));
 
         assertThat(rim.step()).as("logarithm of outside over inside, both over the floor").isCloseTo(Math.log((0.004 + 0.004) / (0.1 + 0.004)), within(0.35));
         assertThat(rim.agree()).isEqualTo(1);
         assertThat(rim.sharp()).isGreaterThan(0.95);
         assertThat(rim.dark()).as("the blackened edge is the darkest ring").isCloseTo(0, within(0.2));
-        assertThat(RingEdge.measure(light, W, H, new Aperture(360, 300, 0.6 * R, 0.6 * R, 0)).sharp()).isLessThan(0.7);
+        assertThat(RingEdge.measure(RingEdge.log(light), W, H, new Aperture(360, 300, 0.6 * R, 0.6 * R, 0)).sharp()).isLessThan(0.7);
     }
 }
