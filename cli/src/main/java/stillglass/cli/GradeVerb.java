@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
@@ -20,6 +21,7 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
 import stillglass.book.file.SafeFile;
+import stillglass.book.photo.LampPhoto;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.look.Finding;
 import stillglass.look.Lighting;
@@ -44,6 +46,9 @@ final class GradeVerb implements Callable<Integer> {
 
     @CommandLine.Option(names = "--diameter-mm", description = "clear diameter of the front glass, for areas in mm²")
     private @Nullable Double diameterMm;
+
+    @CommandLine.Option(names = "--lamp", paramLabel = "PHOTO", description = "photo of the bare lamp or of a white card in the lens' place, against which veil is measured; exposures are read from the files")
+    private @Nullable Path lamp;
 
     @CommandLine.Option(names = "--json", description = "one JSON object for all photos on standard output")
     private boolean json;
@@ -141,13 +146,14 @@ final class GradeVerb implements Callable<Integer> {
 
     private Optional<Answer> grade(Path file, String name, String base) throws IOException {
         long start = System.nanoTime();
-        LinearPhoto photo = PhotoFiles.linear(name, PhotoFiles.bytes(file));
+        byte[] bytes = PhotoFiles.bytes(file);
+        LinearPhoto photo = PhotoFiles.linear(name, bytes);
         Optional<Lighting> given = lighting.equals("auto")
                 ? Optional.empty()
                 : Optional.of(Lighting.valueOf(lighting.toUpperCase(Locale.ROOT)));
         PhotoGrading.Outcome outcome = PhotoGrading.grade(
                 photo,
-                new PhotoGrading.Given(given, Optional.empty(), java.util.OptionalDouble.empty()),
+                new PhotoGrading.Given(given, Optional.empty(), reference(name, bytes)),
                 Progress.SILENT);
         return switch (outcome) {
             case PhotoGrading.Outcome.Refused r -> {
@@ -167,6 +173,16 @@ final class GradeVerb implements Callable<Integer> {
                 yield Optional.of(answer);
             }
         };
+    }
+
+    /// Light of the lamp or the card at the exposure of a photo.
+    private OptionalDouble reference(String name, byte[] bytes) {
+        if (lamp == null) {
+            return OptionalDouble.empty();
+        }
+        LampPhoto reference = LampPhoto.of(String.valueOf(lamp.getFileName()), PhotoFiles.bytes(lamp));
+        return OptionalDouble.of(reference.at(PhotoFiles.exposure(bytes)).orElseThrow(() -> new BadInput(name, "exposure",
+                "is known of one of " + name + " and " + reference.name() + " only: take both with the camera's exposure kept in the file, or both without at the same exposure")));
     }
 
     private Answer answer(String name, LinearPhoto photo, PhotoGrading.Graded g, double seconds) {

@@ -12,6 +12,9 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.function.DoubleBinaryOperator;
 import java.util.stream.Collectors;
@@ -20,6 +23,12 @@ import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import stillglass.book.data.Shelf;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.sim.photo.InspectionCamera;
+import stillglass.sim.photo.Pose;
+import stillglass.sim.truth.HiddenTruth;
 import tools.jackson.databind.JsonNode;
 
 /// The verbs that measure from photos, on files drawn here.
@@ -98,6 +107,36 @@ class PhotoVerbsTest {
         });
         assertThat(run("veil", one, "--black", "tar").status()).isEqualTo(2);
         assertThat(run("veil", one, png("bare.png", patch(0.05, 1, 1))).out()).contains("did not write");
+    }
+
+    /// One hazy lens, photographed a stop shorter and a stop and a half longer: beside a card it has one veil.
+    @Test
+    void veilBesideACardIsTheSameAtAnyExposure() throws IOException {
+        HiddenTruth hazy = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.HAZE, 0, 0, 0, 1, 0.12, 5)), 0);
+        Pose pose = new Pose(800, 640, 0.5, 0.5, 0.42, 6, Lighting.AGAINST, 5);
+        // A white card throws all of the light; two stops shorter it is not burnt out.
+        Path card = exposed("card.png", drawn((x, y) -> 0.25, 9), 250);
+        Map<String, Double> veils = new LinkedHashMap<>();
+        for (double stops : new double[] {-1, 0, 1.5}) {
+            Path photo = exposed("at" + stops + ".png", InspectionCamera.photograph(new Shelf().section("fell_52_f2"), hazy, pose.exposed(stops)).picture(), (int) Math.round(1000 * Math.pow(2, stops)));
+            veils.put("beside the card " + stops, run("grade", photo, "--out", folder.resolve("out"), "--lighting", "against", "--lamp", card, "--json").json().get("photos").get(0).get("veil_fraction").asDouble());
+            veils.put("alone " + stops, run("grade", photo, "--out", folder.resolve("out"), "--lighting", "against", "--json").json().get("photos").get(0).get("veil_fraction").asDouble());
+        }
+        double usual = veils.getOrDefault("beside the card 0.0", 0.0);
+        assertThat(usual).isBetween(0.05, 0.2);
+        assertThat(veils.get("beside the card -1.0")).as("%s", veils).isCloseTo(usual, within(0.05 * usual));
+        assertThat(veils.get("beside the card 1.5")).as("%s", veils).isCloseTo(usual, within(0.05 * usual));
+        assertThat(veils.get("alone 1.5")).as("without a card it follows the exposure").isGreaterThan(4 * veils.getOrDefault("alone -1.0", 1.0));
+    }
+
+    @Test
+    void aCardThatCannotBeComparedWithIsSaidSo() throws IOException {
+        Path photo = exposed("glass.png", patch(0.05, 0, 1), 10);
+        Path out = folder.resolve("out");
+        assertThat(run("grade", photo, "--out", out, "--lamp", exposed("white.png", drawn((x, y) -> 1, 1), 10)).err()).contains("white.png").contains("burnt out").hasLineCount(1);
+        assertThat(run("grade", photo, "--out", out, "--lamp", exposed("black.png", drawn((x, y) -> 0, 1), 10)).err()).contains("black.png").contains("dark").hasLineCount(1);
+        assertThat(run("grade", photo, "--out", out, "--lamp", png("bare-card.png", drawn((x, y) -> 0.3, 1))).err()).contains("bare-card.png").contains("exposure").hasLineCount(1);
+        assertThat(run("grade", photo, "--out", out, "--lamp", folder.resolve("none.png")).err()).contains("none.png").hasLineCount(1);
     }
 
     @Test
