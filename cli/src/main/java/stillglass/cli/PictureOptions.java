@@ -1,16 +1,26 @@
 package stillglass.cli;
 
+import java.nio.file.Path;
 import picocli.CommandLine;
+import stillglass.book.data.LensJson;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 
-/// What is photographed on what: `--distance 400 --frame 24x36`.
+/// What is photographed on what, and where the lens stands: `--distance 400 --frame 24x36 --position 70`.
 final class PictureOptions {
     @CommandLine.Option(names = "--distance", paramLabel = "MM", description = "distance of what is photographed before the first vertex; distant things where it is left out")
     private double distance = Double.POSITIVE_INFINITY;
 
     @CommandLine.Option(names = "--frame", paramLabel = "WxH", description = "width and height of the film in mm; 3 : 2 in the image circle where it is left out")
     private String frame = "";
+
+    @CommandLine.Option(names = "--position", paramLabel = "NAME", description = "zoom or focus position the section lists, by name or number; the section as it stands where it is left out")
+    private String position = "";
+
+    /// The lens at the position that is asked for.
+    LensSection lens(Path section) {
+        return position.isBlank() ? LensJson.read(section) : LensJson.read(section, position);
+    }
 
     /// @throws IllegalArgumentException for what is no distance or no frame
     Footprints.Picture of(LensSection lens) {

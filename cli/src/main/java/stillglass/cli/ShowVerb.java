@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import picocli.CommandLine;
 import stillglass.book.data.FindingsJson;
-import stillglass.book.data.LensJson;
 import stillglass.book.data.Shelf;
 import stillglass.grade.GradeRules;
 import stillglass.grade.ShowThrough;
@@ -33,7 +32,7 @@ final class ShowVerb extends Verb {
 
     @Override
     public Integer call() {
-        LensSection lens = LensJson.read(section);
+        LensSection lens = picture.lens(section);
         List<double[]> fields = points.stream().map(ShowVerb::point).toList();
         GradeRules usual = new Shelf().gradeRules();
         List<FindingsJson.Placed> placed = FindingsJson.read(findings, lens, usual);

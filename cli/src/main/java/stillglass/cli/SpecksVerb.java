@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import picocli.CommandLine;
-import stillglass.book.data.LensJson;
 import stillglass.book.data.Shelf;
 import stillglass.grade.Grader;
 import stillglass.grade.SmallestSpeck;
@@ -27,7 +26,7 @@ final class SpecksVerb extends Verb {
 
     @Override
     public Integer call() {
-        LensSection lens = LensJson.read(section);
+        LensSection lens = picture.lens(section);
         SmallestSpeck all = SmallestSpeck.of(Footprints.of(lens, picture.of(lens), () -> {}), Double.isNaN(visible) ? new Shelf().gradeRules().visibleShadow() : visible);
         List<Map<String, Object>> told = new ArrayList<>();
         if (!json()) {

@@ -118,6 +118,11 @@ class FaultVerbsTest {
         assertThat(far.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble()).isCloseTo(Math.sqrt(0.02) * 57 / 16, within(0.03));
         JsonNode near = run("specks", RILL, "--json", "--distance", "300", "--frame", "24x36").json();
         assertThat(near.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble()).as("narrower near the thing").isLessThan(far.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble());
+        Path zoom = file("zoom.json", Files.readString(RILL).replaceFirst("\"surfaces\"", "\"positions\":[{\"name\":\"near\",\"at\":1,\"gaps_mm\":{\"6\":12.5}},{\"name\":\"far\",\"at\":0}],\"surfaces\""));
+        JsonNode there = run("specks", zoom, "--json", "--position", "near").json();
+        assertThat(there.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble()).as("another way to the iris").isNotEqualTo(far.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble());
+        assertThat(run("specks", zoom, "--json", "--position", "far").out()).isEqualTo(run("specks", RILL, "--json").out());
+        assertThat(run("specks", zoom, "--position", "macro").err()).contains("far, near").hasLineCount(1);
         assertThat(run("specks", RILL).out()).contains("front of E1").contains("f/16");
         assertThat(run("specks", RILL, "--frame", "60x60").err()).contains("image circle").hasLineCount(1);
         assertThat(run("specks", RILL, "--frame", "large").err()).contains("24x36").hasLineCount(1);
