@@ -6,6 +6,7 @@ import java.util.concurrent.CompletableFuture;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
 import stillglass.book.report.LabelledSet;
+import stillglass.look.Progress;
 import stillglass.look.ShopTeaching;
 
 /// What the technician corrected on all tickets, and whether it is used for new photos.
@@ -49,7 +50,7 @@ public final class Corrections {
     }
 
     /// Writes photos and labels of all tickets that were looked through.
-    public CompletableFuture<LabelledSet.Written> export(Path folder) {
-        return threads.onBook(() -> LabelledSet.write(tickets, folder));
+    public CompletableFuture<LabelledSet.Written> export(Path folder, Progress progress) {
+        return threads.onBook(() -> LabelledSet.write(tickets, folder, progress));
     }
 }

@@ -63,7 +63,7 @@ final class TeachingLine {
     }
 
     private void export() {
-        asker.folder().ifPresent(f -> desk.keeping(desk.corrections().export(f))
+        asker.folder().ifPresent(f -> desk.keeping(desk.corrections().export(f, (share, ticket) -> desk.say(Words.of("book.taught.writing", 100 * share, ticket))))
                 .thenAcceptAsync(w -> desk.say(Words.of("book.taught.exported", w.photos(), w.findings(), String.valueOf(f.getFileName()), w.missing())), Platform::runLater));
     }
 }

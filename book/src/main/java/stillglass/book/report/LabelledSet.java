@@ -17,6 +17,7 @@ import stillglass.book.log.Tickets;
 import stillglass.device.Source;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
+import stillglass.look.Progress;
 import stillglass.look.ShopTeaching;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.GlassEvent;
@@ -41,6 +42,12 @@ public final class LabelledSet {
     /// @param folder made where it is missing; files of the same names are replaced
     /// @throws BadInput naming what could not be written
     public static Written write(Tickets tickets, Path folder) {
+        return write(tickets, folder, Progress.SILENT);
+    }
+
+    /// The same, told how far it is.
+    /// @throws java.util.concurrent.CancellationException when `progress` asks to stop; what was written stays, without labels
+    public static Written write(Tickets tickets, Path folder, Progress progress) {
         List<Object> labels = new ArrayList<>();
         int findings = 0;
         int missing = 0;
@@ -49,7 +56,10 @@ public final class LabelledSet {
         } catch (IOException e) {
             throw new BadInput(String.valueOf(folder.getFileName()), "folder", "cannot be made: " + e.getMessage());
         }
-        for (String number : tickets.log().numbers()) {
+        List<String> numbers = tickets.log().numbers();
+        for (int i = 0; i < numbers.size(); i++) {
+            String number = numbers.get(i);
+            progress.at(i / (double) numbers.size(), number);
             Tickets.Ticket ticket = tickets.open(number);
             TicketState state = ticket.state();
             if (ticket.trouble().isPresent() || !state.done(Stage.LOOK)) {
