@@ -80,7 +80,7 @@ class GlassWindowTest {
     @Test
     void lightAndASurfaceFaceOnAreShownOnTheAxis() {
         window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT3);
-        assertThat(window.shell.lookup(".axis-ray")).isNull();
+        window.until(".axis-ray is gone", () -> window.shell.lookup(".axis-ray") == null);
         window.press(KeyCode.L);
         window.until("light is drawn", () -> window.shell.lookup(".axis-ray") != null);
         Node glass = window.there("axis-E1");
@@ -130,7 +130,7 @@ class GlassWindowTest {
         robot.write("E1 reversed");
         window.press(KeyCode.ENTER);
         window.until("its effect is shown", () -> window.shell.lookup("#assembly") != null);
-        assertThat(window.shell.lookup(".axis-should")).isNotNull();
+        window.until(".axis-should is shown", () -> window.shell.lookup(".axis-should") != null);
         window.fire("put-right");
         window.until("it is gone", () -> window.shell.lookup("#assembly") == null);
         assertThat(window.work().state().glass().assembly()).isEmpty();
@@ -159,7 +159,7 @@ class GlassWindowTest {
         window.press(KeyCode.CONTROL, KeyCode.B);
         window.click("new-measured");
         window.press(KeyCode.ESCAPE);
-        assertThat(window.find("search")).isPresent();
+        window.there("search");
     }
 
     /// Glasses out of a bag: their order is found, and the sheet takes it.

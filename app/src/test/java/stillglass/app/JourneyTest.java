@@ -108,7 +108,7 @@ class JourneyTest {
 
     private void decide() {
         window.until("the light is traced", () -> !window.desk.shown().orElseThrow().computed().assessments().isEmpty());
-        assertThat(window.find("assessment-1")).isPresent();
+        window.there("assessment-1");
         window.press(KeyCode.SPACE);
         assertThat(window.work().state().course().goals()).contains("inner_helicoid", "middle_helicoid");
         finishStage(stillglass.ticket.story.Stage.OPEN);

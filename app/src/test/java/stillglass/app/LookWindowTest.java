@@ -208,7 +208,7 @@ class LookWindowTest {
         window.press(KeyCode.PAGE_UP);
         assertThat(window.work().viewing().photo()).contains("q1");
         window.press(KeyCode.U);
-        assertThat(window.find("unrolled")).isPresent();
+        window.there("unrolled");
         window.press(KeyCode.U);
         assertThat(window.work().viewing().hero()).isEqualTo(Viewing.Hero.PHOTO);
         window.press(KeyCode.Z);
@@ -248,6 +248,6 @@ class LookWindowTest {
         window.press(KeyCode.ESCAPE);
         window.press(KeyCode.G);
         assertThat(window.say()).startsWith("Lamp ").contains("off the axis");
-        assertThat(window.find("guide")).isPresent();
+        window.there("guide");
     }
 }

@@ -84,7 +84,7 @@ class WindowTest {
         openShowpiece();
         assertThat(window.work().stage()).isEqualTo(stillglass.ticket.story.Stage.LOOK);
         window.press(KeyCode.CONTROL, KeyCode.B);
-        assertThat(window.find("search")).isPresent();
+        window.there("search");
         window.click("new-fell_52_f2");
         window.settle();
         assertThat(window.work().state().tag().number()).isEqualTo("T-0143");
