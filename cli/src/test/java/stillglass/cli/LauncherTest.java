@@ -4,12 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -97,6 +101,33 @@ class LauncherTest {
         return asked("java").stream().filter(l -> l.contains("stillglass.cli.Main")).toList();
     }
 
+    /// A start leaves work behind it that still writes; the folder is taken away only when that has ended.
+    @AfterEach
+    void whatWorksBehindAStartHasEnded() throws Exception {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        while (warming() && System.nanoTime() < until) {
+            Thread.sleep(20);
+        }
+        assertThat(warming()).as("what was started in the background ends").isFalse();
+    }
+
+    private boolean warming() throws IOException {
+        boolean[] any = {false};
+        Files.walkFileTree(folder, new SimpleFileVisitor<>() {
+            @Override
+            public FileVisitResult preVisitDirectory(Path at, BasicFileAttributes of) {
+                any[0] |= at.endsWith("warm.lock");
+                return any[0] ? FileVisitResult.TERMINATE : FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFileFailed(Path at, IOException gone) {
+                return FileVisitResult.CONTINUE;
+            }
+        });
+        return any[0];
+    }
+
     /// Waits until what is made in the background is there.
     private void warmed() throws Exception {
         Path made = root.resolve("app/target/app.aot.size");
@@ -135,12 +166,26 @@ class LauncherTest {
     @Test
     void aMovedCheckoutRunsFromWhereItLiesNow() throws Exception {
         run("lens", "a.json");
+        whatWorksBehindAStartHasEnded();
         Path moved = folder.resolve("moved");
         Files.move(root, moved);
         root = moved;
         assertThat(run("lens", "b.json").status).isZero();
         assertThat(asked("mvn")).hasSize(1);
         assertThat(verbs().getLast()).contains(moved.resolve("core/target/core.jar").toString()).doesNotContain("a check out");
+    }
+
+    @Test
+    void whatWasStoppedWhileItWorkedBehindAStartIsBegunAnew() throws Exception {
+        run("lens", "a.json");
+        warmed();
+        whatWorksBehindAStartHasEnded();
+        Process gone = new ProcessBuilder("/bin/sh", "-c", "exit 0").start();
+        gone.waitFor();
+        Files.delete(root.resolve("app/target/app.aot.size"));
+        Files.writeString(Files.createDirectory(root.resolve("app/target/warm.lock")).resolve("pid"), gone.pid() + "\n");
+        run("lens", "b.json");
+        warmed();
     }
 
     @Test
