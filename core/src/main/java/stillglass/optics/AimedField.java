@@ -23,7 +23,7 @@ public final class AimedField {
     private final double[] entryY;
     private final double[][] surfaceX;
     private final double[][] surfaceY;
-    private final double cosY;
+    private final ObjectPoint point;
     private final int aimed;
     /// Present where some rays of the iris are lost on their way: then only tracing tells which pass.
     private final Optional<OneByOne> oneByOne;
@@ -34,7 +34,7 @@ public final class AimedField {
                 return true;
             }
             RayBundle ray = new RayBundle(1);
-            aim.launch(ray, 0, aim.entryXMm(), aim.entryYMm());
+            aim.point().launch(ray, 0, aim.entryXMm(), aim.entryYMm());
             trace.through(ray);
             return !ray.passes(0);
         }
@@ -42,14 +42,14 @@ public final class AimedField {
 
     private AimedField(
             Basis odd, Basis even, double[] entryX, double[] entryY, double[][] surfaceX, double[][] surfaceY,
-            double cosY, int aimed, Optional<OneByOne> oneByOne) {
+            ObjectPoint point, int aimed, Optional<OneByOne> oneByOne) {
         this.odd = odd;
         this.even = even;
         this.entryX = entryX;
         this.entryY = entryY;
         this.surfaceX = surfaceX;
         this.surfaceY = surfaceY;
-        this.cosY = cosY;
+        this.point = point;
         this.aimed = aimed;
         this.oneByOne = oneByOne;
     }
@@ -101,7 +101,7 @@ public final class AimedField {
         return of(lens, wavelengthNm, slope, Double.POSITIVE_INFINITY, stopRadiusMm, surfaces);
     }
 
-    /// The same of an object that may be near: only places on surfaces and what is cut are for near ones, [#launch] starts rays of distant ones.
+    /// The same of an object that may be near.
     /// @param objectMm distance of the object before the first vertex, infinite when it is distant
     public static AimedField of(LensSection lens, double wavelengthNm, double slope, double objectMm, double stopRadiusMm, boolean surfaces) {
         ExactTrace trace = new ExactTrace(lens, wavelengthNm);
@@ -121,7 +121,7 @@ public final class AimedField {
         Basis odd = Basis.of(mirrored ? 1 : -1, degree);
         Basis even = Basis.of(mirrored ? 0 : -1, degree);
         if (hit.isEmpty()) {
-            return new AimedField(odd, even, new double[0], new double[0], new double[0][], new double[0][], aim.cosY(), 0, Optional.empty());
+            return new AimedField(odd, even, new double[0], new double[0], new double[0][], new double[0][], aim.point(), 0, Optional.empty());
         }
         Fit x = new Fit(odd, hit, hit.size() == points.size() && degree == DEGREE);
         Fit y = new Fit(even, hit, hit.size() == points.size() && degree == DEGREE);
@@ -132,7 +132,7 @@ public final class AimedField {
         if (surfaces) {
             RayBundle rays = new RayBundle(hit.size());
             for (int i = 0; i < hit.size(); i++) {
-                aim.launch(rays, i, entries.get(i)[0], entries.get(i)[1]);
+                aim.point().launch(rays, i, entries.get(i)[0], entries.get(i)[1]);
             }
             for (int s = 0; s < sx.length; s++) {
                 trace.next(s, rays);
@@ -144,7 +144,7 @@ public final class AimedField {
                 sy[s] = y.solve(at, 1);
             }
         }
-        return new AimedField(odd, even, entryX, entryY, sx, sy, aim.cosY(), hit.size(),
+        return new AimedField(odd, even, entryX, entryY, sx, sy, aim.point(), hit.size(),
                 whole ? Optional.empty() : Optional.of(new OneByOne(trace, aim, stopRadiusMm)));
     }
 
@@ -154,7 +154,7 @@ public final class AimedField {
         int before = hit.size();
         RayBundle rays = new RayBundle(hit.size());
         for (int i = 0; i < hit.size(); i++) {
-            aim.launch(rays, i, entries.get(i)[0], entries.get(i)[1]);
+            aim.point().launch(rays, i, entries.get(i)[0], entries.get(i)[1]);
         }
         trace.through(rays);
         for (int i = hit.size() - 1; i >= 0; i--) {
@@ -227,9 +227,9 @@ public final class AimedField {
         return aimed > 0;
     }
 
-    /// Direction cosine along y in front of the lens.
+    /// Direction cosine along y, in front of the lens, of the ray through the first vertex.
     public double cosY() {
-        return cosY;
+        return point.cosY();
     }
 
     /// Starts one ray for each point so that it crosses the iris there, as well as the fit knows.
@@ -239,7 +239,7 @@ public final class AimedField {
         for (int i = 0; i < u.length; i++) {
             Basis.powers(u[i], up);
             Basis.powers(v[i], vp);
-            rays.launch(i, odd.value(entryX, up, vp), even.value(entryY, up, vp), 0, cosY);
+            point.launch(rays, i, odd.value(entryX, up, vp), even.value(entryY, up, vp));
         }
     }
 

@@ -13,9 +13,7 @@ public final class RayAim {
 
     private final ExactTrace trace;
     private final RayBundle probe = new RayBundle(1);
-    private final double slope;
-    /// Inverse of the distance of the object before the first vertex, 1/mm; 0 when it is distant.
-    private final double near;
+    private final ObjectPoint point;
     private final double reachMm;
     /// Entry of the ray through the middle, its place at the iris, and the inverse slope of the mapping there.
     private final double middleX;
@@ -38,12 +36,8 @@ public final class RayAim {
     /// @param slope tan of the angle at which the object's point is seen from the first vertex, rays travelling towards +y
     /// @param objectMm distance of the object before the first vertex, infinite when it is distant
     public RayAim(LensSection lens, ExactTrace trace, double slope, double objectMm) {
-        if (!(objectMm > 0)) {
-            throw new IllegalArgumentException("an object " + objectMm + " mm before the lens cannot be photographed");
-        }
         this.trace = trace;
-        this.slope = slope;
-        near = 1 / objectMm;
+        point = new ObjectPoint(slope, objectMm);
         double widest = lens.surfaces().stream().mapToDouble(Surface::semiDiameterMm).max().orElse(1);
         reachMm = 2 * widest + Math.abs(slope) * lens.lengthMm();
         Paraxial first = Paraxial.of(lens);
@@ -51,7 +45,7 @@ public final class RayAim {
         double[] plain = {1 / perIris, 0, 0, 1 / perIris};
         // From the object's point through the middle of the entrance pupil, met at the first vertex.
         double pupil = first.entrancePupil().positionMm();
-        double startY = -slope * pupil / (1 + pupil * near);
+        double startY = -slope * pupil / (1 + pupil / objectMm);
         boolean reached = probe(0, startY) && solve(0, 0, 0, startY, plain);
         if (!reached) {
             double nearest = search();
@@ -103,17 +97,14 @@ public final class RayAim {
                 : new double[] {yy / determinant, -xy / determinant, -yx / determinant, xx / determinant};
     }
 
-    /// Starts a ray of this field at a place of the first vertex' plane.
-    public void launch(RayBundle rays, int at, double x, double y) {
-        double alongX = x * near;
-        double alongY = slope + y * near;
-        double length = Math.sqrt(1 + alongX * alongX + alongY * alongY);
-        rays.launch(at, x, y, alongX / length, alongY / length);
+    /// Where its rays come from.
+    public ObjectPoint point() {
+        return point;
     }
 
-    /// Direction cosine along y of the ray through the middle of the first vertex: of every ray of a distant object.
+    /// Direction cosine along y of the ray through the first vertex: of every ray of a distant object.
     public double cosY() {
-        return slope / Math.hypot(1, slope);
+        return point.cosY();
     }
 
     public double entryXMm() {
@@ -125,7 +116,7 @@ public final class RayAim {
     }
 
     private boolean probe(double x, double y) {
-        launch(probe, 0, x, y);
+        point.launch(probe, 0, x, y);
         trace.toStop(probe);
         atX = probe.xMm(0);
         atY = probe.yMm(0);
