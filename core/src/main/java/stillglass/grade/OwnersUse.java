@@ -11,7 +11,8 @@ import stillglass.say.Said;
 
 /// What an owner does with a lens, as far as it tells what harms his pictures: stops, nearest distance, frame, and how strict he is.
 ///
-/// Read from what was typed: `portraits wide open`, `landscapes f/8 to f/16`, `repro at 0.4 m, strict`, `56x56`, `shelf piece, lenient`. What is not understood changes nothing.
+/// Read from what was typed: `portraits wide open`, `landscapes f/8 to f/16`, `repro at 0.4 m, strict`, `56x56`, `shelf piece, lenient`. A length is a distance only behind *at*, *from* or *near*, or before *away*: owners speak of films and lenses in
+/// millimetres, too. A frame is in millimetres; `6x9` and `4x5` are names in other units and are not guessed at. What is not understood changes nothing.
 ///
 /// @param widest smallest f-number used; none when he did not say
 /// @param narrowest largest f-number used; none when he did not say
@@ -24,17 +25,19 @@ public record OwnersUse(OptionalDouble widest, OptionalDouble narrowest, boolean
     public static final OwnersUse ANY = new OwnersUse(OptionalDouble.empty(), OptionalDouble.empty(), false, OptionalDouble.empty(), Optional.empty(), 1);
 
     private static final String NUMBER = "(\\d{1,4}(?:\\.\\d{1,3})?)";
-    private static final Pattern STOPS = Pattern.compile("f\\s*/?\\s*" + NUMBER + "\\s*(?:to|–|-|until)\\s*(?:f\\s*/?\\s*)?" + NUMBER);
-    private static final Pattern FROM = Pattern.compile("(?:from|stopped down to|down from)\\s*f\\s*/?\\s*" + NUMBER);
-    private static final Pattern ONE_STOP = Pattern.compile("(?:at|always|only)\\s*f\\s*/?\\s*" + NUMBER);
+    private static final Pattern STOPS = Pattern.compile("\\bf\\s*/?\\s*" + NUMBER + "\\s*(?:to|–|-|until)\\s*(?:f\\s*/?\\s*)?" + NUMBER);
+    private static final Pattern FROM = Pattern.compile("\\b(?:from|stopped down to|down from)\\s*f\\s*/?\\s*" + NUMBER);
+    private static final Pattern ONE_STOP = Pattern.compile("\\b(?:at|always|only)\\s*f\\s*/?\\s*" + NUMBER);
     private static final Pattern WIDE = Pattern.compile("wide open|fully open|open aperture");
-    private static final Pattern DISTANCE = Pattern.compile("(?<![x×\\d.])" + NUMBER + "\\s*(mm|cm|m)\\b(?!\\s*[x×])");
-    private static final Pattern FRAME = Pattern.compile(NUMBER + "\\s*(?:mm)?\\s*[x×]\\s*" + NUMBER);
+    private static final Pattern DISTANCE = Pattern.compile("\\b(?:at|from|near|down to)\\s+" + NUMBER + "\\s*(mm|cm|m)\\b(?!\\s*[x×])|(?<![x×\\d.])" + NUMBER + "\\s*(mm|cm|m)\\s+away\\b");
+    private static final Pattern FRAME = Pattern.compile("(?<![\\d.])" + NUMBER + "\\s*(?:mm)?\\s*[x×]\\s*" + NUMBER + "(?![\\d.])(\\s*mm\\b)?");
     private static final Pattern STRICT = Pattern.compile("\\bstrict\\b|\\bcritical\\b|\\bexhibition\\b");
     private static final Pattern LENIENT = Pattern.compile("\\blenient\\b|\\bdisplay\\b|\\bshelf\\b|\\bsnapshots?\\b");
     private static final double HARDER = 0.5;
     private static final double SOFTER = 2;
     private static final double LEAST_FRAME_MM = 4;
+    /// A side below this is no length in millimetres unless it says so.
+    private static final double NAMED_OTHERWISE = 14;
     private static final double MOST_FRAME_MM = 600;
     /// Engraved stops are rounded: f/2.8 is 2.83.
     private static final double ROUNDED = 1.06;
@@ -64,14 +67,15 @@ public record OwnersUse(OptionalDouble widest, OptionalDouble narrowest, boolean
         if (f.find()) {
             double w = Double.parseDouble(f.group(1));
             double h = Double.parseDouble(f.group(2));
-            if (Math.min(w, h) >= LEAST_FRAME_MM && Math.max(w, h) <= MOST_FRAME_MM) {
+            if (Math.min(w, h) >= (f.group(3) == null ? NAMED_OTHERWISE : LEAST_FRAME_MM) && Math.max(w, h) <= MOST_FRAME_MM) {
                 frame = Optional.of(List.of(w, h));
             }
         }
         OptionalDouble distance = OptionalDouble.empty();
         Matcher d = DISTANCE.matcher(frame.isPresent() ? t.replace(f.group(), " ") : t);
         while (d.find() && distance.isEmpty()) {
-            double mm = Double.parseDouble(d.group(1)) * switch (d.group(2)) {
+            boolean behind = d.group(1) != null;
+            double mm = Double.parseDouble(behind ? d.group(1) : d.group(3)) * switch (behind ? d.group(2) : d.group(4)) {
                 case "m" -> 1000;
                 case "cm" -> 10;
                 default -> 1;

@@ -31,7 +31,7 @@ class OwnersUseTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "weddings", "f", "f/", "at 0 mm", "mm x mm", "99999x99999", "strictly speaking nothing", "f/9999999999999999999999999"})
+    @ValueSource(strings = {"", "weddings", "f", "f/", "at 0 mm", "mm x mm", "99999x99999", "strictly speaking nothing", "f/9999999999999999999999999", "35 mm film", "with a 50 mm lens", "half 2 to 4 of the time", "6x9 roll film", "4x5 sheets", "6 x 6"})
     void whatIsNotUnderstoodChangesNothing(String text) {
         assertThat(OwnersUse.of(text)).isEqualTo(OwnersUse.ANY);
         assertThat(OwnersUse.of(text).said()).isEmpty();
@@ -44,7 +44,9 @@ class OwnersUseTest {
         assertThat(use.frameMm()).contains(List.of(24.0, 36.0));
         assertThat(use.strict()).isLessThan(1);
         assertThat(OwnersUse.of("56 x 56 mm").objectMm()).isEmpty();
-        assertThat(OwnersUse.of("macro 12 cm").objectMm()).isEqualTo(OptionalDouble.of(120));
+        assertThat(OwnersUse.of("8 x 11 mm").frameMm()).contains(List.of(8.0, 11.0));
+        assertThat(OwnersUse.of("a 52 mm at 1.5 m").objectMm()).hasValue(1500);
+        assertThat(OwnersUse.of("insects 12 cm away").objectMm()).isEqualTo(OptionalDouble.of(120));
         assertThat(Wording.core().sentence(use.said().orElseThrow())).contains("0.4 m").contains("24 × 36");
     }
 
