@@ -99,6 +99,11 @@ public record Finding(
         return new Finding(likeliest, known.getOrDefault(likeliest, confidence), regions, areaShare, count, x, y, contrast, severity, reasons, known, sharpness);
     }
 
+    /// The same, as likely as that.
+    public Finding sure(double probability) {
+        return new Finding(kind, probability, regions, areaShare, count, x, y, contrast, severity, reasons, chances, sharpness);
+    }
+
     /// The same with one more reason, the first to be said.
     public Finding because(Said reason) {
         List<Said> all = new ArrayList<>(List.of(reason));

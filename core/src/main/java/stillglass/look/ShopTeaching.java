@@ -96,12 +96,15 @@ public record ShopTeaching(Map<FindingKind, Map<FindingKind, Integer>> counts) {
         return out;
     }
 
-    /// A finding as it is told after the teaching; what mostly was nothing stays what it was read as, less sure.
+    /// A finding as it is told after the teaching. What mostly was nothing stays what it was read as, less sure; what was not sure enough to be named stays unnamed.
     public Finding taught(Finding read) {
         if (counts.isEmpty() || read.chances().isEmpty()) {
             return read;
         }
         Map<FindingKind, Double> now = chances(read.chances());
+        if (read.kind() == FindingKind.UNKNOWN) {
+            return read.told(FindingKind.UNKNOWN, now).sure(read.confidence());
+        }
         FindingKind best = read.kind();
         for (Map.Entry<FindingKind, Double> e : now.entrySet()) {
             boolean other = e.getKey() != FindingKind.UNKNOWN && e.getValue() > now.getOrDefault(best, 0.0);

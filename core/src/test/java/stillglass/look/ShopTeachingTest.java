@@ -38,6 +38,15 @@ class ShopTeachingTest {
     }
 
     @Test
+    void whatWasTooUnsureToBeNamedIsNotNamedByTeaching() {
+        Finding unsure = new Finding(FindingKind.UNKNOWN, 0.7, List.of(), 0.01, 1, 0, 0, 0.1, 1, List.of(), Map.of(FindingKind.OIL, 0.4, FindingKind.BUBBLE, 0.3, FindingKind.UNKNOWN, 0.3), 0);
+        Finding told = OIL_IS_HAZE.taught(unsure);
+        assertThat(told.kind()).isEqualTo(FindingKind.UNKNOWN);
+        assertThat(told.confidence()).isEqualTo(0.7);
+        assertThat(told.chances().getOrDefault(FindingKind.HAZE, 0.0)).as("what it may be follows").isGreaterThan(0.2);
+    }
+
+    @Test
     void whatMostlyWasNothingStaysAndIsLessSure() {
         ShopTeaching reflections = new ShopTeaching(Map.of(FindingKind.BUBBLE, Map.of(FindingKind.UNKNOWN, 30)));
         Finding told = reflections.taught(read(FindingKind.BUBBLE, Map.of(FindingKind.BUBBLE, 1.0)));
