@@ -78,7 +78,7 @@ public record DecideModel(
     }
 
     /// How large a speck must be to show, face by face, at the stop that is looked at.
-    /// @param faces in the order of the axis, the iris among them
+    /// @param faces of the glasses that are not cemented, in the order of the axis
     /// @param sentence the face on which the smallest shows
     public record Specks(List<SpeckRow.Speck> faces, String sentence) {
         public Specks {

@@ -10,12 +10,13 @@ import javafx.scene.shape.Line;
 import javafx.scene.text.Text;
 import stillglass.app.theme.Em;
 
-/// Face by face along the axis, the smallest speck that shows: each drawn so many times its size, on the light it would stop.
+/// Face by face along the axis, the smallest speck that shows, drawn in proportion to each other.
 public final class SpeckRow extends Region {
-    /// Pixels a millimetre, at the usual type.
-    public static final double DRAWN = 5;
+    /// Pixels a millimetre at most.
+    private static final double MOST_DRAWN = 5;
+    private static final double LEAST_RADIUS = 0.7;
 
-    /// @param name of the face, short: `1 F`
+    /// @param name of the face, short: `S3`
     /// @param mm diameter, infinite where no light passes
     public record Speck(String name, double mm) {}
 
@@ -76,13 +77,15 @@ public final class SpeckRow extends Region {
         // Where faces stand close, every other name is left out rather than set over its neighbour.
         double widest = names.stream().mapToDouble(t -> t.getLayoutBounds().getWidth()).max().orElse(0);
         int every = widest + 3 > each ? 2 : 1;
+        double largest = shown.stream().mapToDouble(Speck::mm).filter(Double::isFinite).max().orElse(1);
+        double most = Math.max(LEAST_RADIUS, Math.min(each / 2 - 1, middle - 1));
+        double perMm = Math.min(MOST_DRAWN, 2 * most / largest);
         for (int i = 0; i < shown.size(); i++) {
             double x = (i + 0.5) * each;
-            double most = Math.min(each / 2 - 1, middle - 1);
             double mm = shown.get(i).mm();
             discs.get(i).setCenterX(x);
             discs.get(i).setCenterY(middle);
-            discs.get(i).setRadius(Math.max(0.7, Math.min(most, DRAWN * mm / 2)));
+            discs.get(i).setRadius(Math.max(LEAST_RADIUS, perMm * (Double.isFinite(mm) ? mm : 0) / 2));
             discs.get(i).setVisible(!Double.isInfinite(mm));
             centre(figures.get(i), x, getHeight() - line);
             centre(names.get(i), x, getHeight());
