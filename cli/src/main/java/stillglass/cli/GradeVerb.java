@@ -50,6 +50,9 @@ final class GradeVerb implements Callable<Integer> {
     @CommandLine.Option(names = "--lamp", paramLabel = "PHOTO", description = "photo of the bare lamp or of a white card in the lens' place, against which veil is measured; exposures are read from the files")
     private @Nullable Path lamp;
 
+    /// Read once for all photos.
+    private @Nullable LampPhoto reference;
+
     @CommandLine.Option(names = "--json", description = "one JSON object for all photos on standard output")
     private boolean json;
 
@@ -180,9 +183,12 @@ final class GradeVerb implements Callable<Integer> {
         if (lamp == null) {
             return OptionalDouble.empty();
         }
-        LampPhoto reference = LampPhoto.of(String.valueOf(lamp.getFileName()), PhotoFiles.bytes(lamp));
+        if (reference == null) {
+            reference = LampPhoto.of(String.valueOf(lamp.getFileName()), PhotoFiles.bytes(lamp));
+        }
+        String of = reference.name();
         return OptionalDouble.of(reference.at(PhotoFiles.exposure(bytes)).orElseThrow(() -> new BadInput(name, "exposure",
-                "is known of one of " + name + " and " + reference.name() + " only: take both with the camera's exposure kept in the file, or both without at the same exposure")));
+                "is known of one of " + name + " and " + of + " only: take both with the camera's exposure kept in the file, or both without at the same exposure")));
     }
 
     private Answer answer(String name, LinearPhoto photo, PhotoGrading.Graded g, double seconds) {
