@@ -10,50 +10,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import stillglass.look.FindingKind;
 import stillglass.look.Progress;
-import stillglass.optics.ExactTrace;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
 import stillglass.optics.Paraxial;
-import stillglass.optics.RayBundle;
 
 /// Light of near things, and how large a speck must be to show, beside rays sent out from a point and counted.
 class NearLightTest {
-    private static final int ACROSS = 400;
-
-    /// Share of the rays of a near point that go through a disc on a surface; the point lies `objectMm` before the first vertex, `y` off the axis.
-    private static double counted(LensSection lens, int surface, double discX, double discY, double radius, double objectMm, double pointX, double pointY) {
-        double wide = 1.2 * lens.surfaces().getFirst().semiDiameterMm();
-        ExactTrace trace = new ExactTrace(lens, lens.wavelengthsNm().get(lens.wavelengthsNm().size() / 2));
-        RayBundle rays = new RayBundle(ACROSS * ACROSS);
-        for (int j = 0; j < ACROSS; j++) {
-            for (int i = 0; i < ACROSS; i++) {
-                double x = wide * (2 * (i + 0.5) / ACROSS - 1);
-                double y = wide * (2 * (j + 0.5) / ACROSS - 1);
-                double dx = x - pointX;
-                double dy = y - pointY;
-                double length = Math.sqrt(dx * dx + dy * dy + objectMm * objectMm);
-                rays.launch(j * ACROSS + i, x, y, dx / length, dy / length);
-            }
-        }
-        boolean[] hit = new boolean[rays.size()];
-        for (int s = 0; s < trace.surfaces(); s++) {
-            trace.next(s, rays);
-            for (int r = 0; s == surface && r < hit.length; r++) {
-                hit[r] = Math.hypot(rays.xMm(r) - discX, rays.yMm(r) - discY) < radius;
-            }
-        }
-        double all = 0;
-        double taken = 0;
-        for (int r = 0; r < hit.length; r++) {
-            if (rays.passes(r)) {
-                all++;
-                taken += hit[r] ? 1 : 0;
-            }
-        }
-        return taken / all;
-    }
-
     @ParameterizedTest
     @CsvSource({"0, 1, -2, 2, 300", "1, 0, 3, 1.5, 300", "3, -1, 2, 1.5, 600", "5, 0, 3, 1.5, 300"})
     void aDiscTakesItsShareOfTheLightOfANearThing(int surface, double x, double y, double radius, double objectMm) {
@@ -63,12 +26,13 @@ class NearLightTest {
         Shades shades = ShowThrough.of(Footprints.of(lens, near, () -> {}), disc, GradeTest.opaque(), Progress.SILENT).shades();
         // Conjugates by first order of the whole lens: the picture of the point, and how far off the axis the point is for a place on the film.
         double f = lens.nominalFocalLengthMm();
+        double wide = 1.2 * lens.surfaces().getFirst().semiDiameterMm();
         double magnification = f / (objectMm - Paraxial.of(lens).frontFocusMm());
         for (int[] at : new int[][] {{10, 10}, {3, 10}, {10, 17}, {17, 4}}) {
             double filmX = Shades.place(at[0]) * near.widthMm() / 2;
             double filmY = Shades.place(at[1]) * near.heightMm() / 2;
             // The upright picture's right lies to the left of the axis in front of the lens as seen from the front, and its light travels to the right.
-            double truth = counted(lens, surface, x, y, radius, objectMm, -filmX / magnification, filmY / magnification);
+            double truth = CountedRays.share(lens, surface, x, y, radius, wide, (px, py) -> new double[] {(px + filmX / magnification) / objectMm, (py - filmY / magnification) / objectMm});
             assertThat(1 - shades.passes(0, at[0], at[1])).as("point %d %d", at[0], at[1]).isCloseTo(truth, within(0.003 + 0.03 * truth));
         }
     }

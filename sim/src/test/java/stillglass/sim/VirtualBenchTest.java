@@ -64,14 +64,12 @@ class VirtualBenchTest {
                 ? s.graded() : org.junit.jupiter.api.Assertions.fail("refused");
     }
 
-    /// Where the rim is told wrongly the next rings are a key away; most are told rightly at once.
     @Test
     void theClearApertureIsFoundWhereTheCameraPutIt() {
-        List<String> wrong = LongStream.rangeClosed(301, 312).parallel().mapToObj(VirtualBenchTest::offTheRim).filter(w -> !w.isEmpty()).toList();
-
-        assertThat(wrong).as("of twelve").hasSizeLessThan(2);
+        assertThat(LongStream.rangeClosed(301, 312).parallel().mapToObj(VirtualBenchTest::offTheRim).filter(w -> !w.isEmpty())).isEmpty();
     }
 
+    /// @return empty where centre and radius are within 1.5 % of the radius
     private static String offTheRim(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         Shot shot = InspectionCamera.photograph(lens(), new HiddenTruth(List.of(
@@ -123,12 +121,12 @@ class VirtualBenchTest {
         assertThat(macro).as("true, false, missed: %s", counts.values().stream().map(java.util.Arrays::toString).toList()).isGreaterThanOrEqualTo(0.80);
     }
 
-    @Test
-    void aCleanGlassShowsNothingButDust() {
-        List<FindingKind> named = LongStream.rangeClosed(41, 48).parallel().boxed().flatMap(seed -> seen(InspectionCamera.photograph(lens(), new HiddenTruth(List.of(), 0), pose(new SplittableRandom(seed), Lighting.AGAINST, seed)))
-                .findings().stream().map(stillglass.look.Finding::kind)).filter(k -> k != FindingKind.DUST && k != FindingKind.UNKNOWN).toList();
+    @ParameterizedTest
+    @ValueSource(longs = {41, 42, 43, 44})
+    void aCleanGlassShowsNothingButDust(long seed) {
+        Shot shot = InspectionCamera.photograph(lens(), new HiddenTruth(List.of(), 0), pose(new SplittableRandom(seed), Lighting.AGAINST, seed));
 
-        assertThat(named).as("of eight photos").hasSizeLessThan(3);
+        assertThat(seen(shot).findings()).filteredOn(f -> f.kind() != FindingKind.DUST).as("seed %d", seed).isEmpty();
     }
 
     @Test

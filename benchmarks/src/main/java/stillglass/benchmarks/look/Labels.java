@@ -67,7 +67,7 @@ final class Labels {
         // A photo speaks for a kind about as loud however many pieces of it there are.
         for (KindLearning.Example e : all) {
             int n = Math.min(MOST_OF_A_KIND, times.getOrDefault(e.sight(), Map.of()).getOrDefault(e.label(), 1));
-            out.add(new KindLearning.Example(e.photo(), e.lighting(), e.sight(), e.features(), e.label(), Math.pow(n, -0.6), heldBack));
+            out.add(e.counting(Math.pow(n, -0.6)));
         }
         return out;
     }

@@ -6,11 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.stream.LongStream;
 import stillglass.look.reading.RimLearning;
-import stillglass.optics.LensSection;
-import stillglass.sim.photo.RandomScene;
 import stillglass.sim.photo.Shot;
 
 /// Makes the model of rims that ships: photographs scenes, measures their rings, learns which is the rim.
@@ -26,30 +22,11 @@ public final class LearnRims {
             System.err.println("LearnRims TIDY WIDE FILE [EXAMPLES]");
             System.exit(2);
         }
-        int tidy = Integer.parseInt(args[0]);
-        int wide = Integer.parseInt(args[1]);
-        List<RimLearning.Example> all;
-        if (args.length > 3 && Files.exists(Path.of(args[3]))) {
-            all = Files.readAllLines(Path.of(args[3])).stream().map(RimLearning::example).toList();
-        } else {
-            all = examples(tidy, wide);
-            if (args.length > 3) {
-                Files.write(Path.of(args[3]), all.stream().map(RimLearning::line).toList());
-            }
-        }
-        learn(all, tidy, wide, Path.of(args[2]));
-    }
-
-    private static List<RimLearning.Example> examples(int tidy, int wide) {
-        List<LensSection> lenses = Seeds.lenses();
-        AtomicInteger done = new AtomicInteger();
-        return LongStream.range(0, tidy + (long) wide).parallel().mapToObj(i -> {
-            Shot shot = (i < tidy ? RandomScene.of(i, lenses) : RandomScene.wide(i - tidy, lenses)).shoot();
-            if (done.incrementAndGet() % 100 == 0) {
-                System.err.println(done.get() + " of " + (tidy + wide));
-            }
-            return RimLearning.example(Labels.linear(shot.picture()), shot.aperture());
-        }).toList();
+        Examples from = Examples.of(args, 3);
+        learn(from.all(RimLearning::example, RimLearning::line, s -> {
+            Shot shot = s.scene().shoot();
+            return List.of(RimLearning.example(Labels.linear(shot.picture()), shot.aperture()));
+        }), from.tidy(), from.wide(), Path.of(args[2]));
     }
 
     private static void learn(List<RimLearning.Example> all, int tidy, int wide, Path file) throws IOException {

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Queue;
 import java.util.Set;
 import java.util.TreeMap;
@@ -54,9 +55,8 @@ public final class LookReport {
         }
         if (a.contains("--ablation")) {
             int learn = Integer.parseInt(a.get(a.indexOf("--ablation") + 1));
-            List<KindLearning.Example> examples = a.contains("--examples")
-                    ? Files.readAllLines(Path.of(a.get(a.indexOf("--examples") + 1))).stream().map(KindLearning::example).filter(e -> e.photo() < learn).toList()
-                    : LearnKinds.examples(learn, learn);
+            Examples photos = new Examples(learn, learn, a.contains("--examples") ? Optional.of(Path.of(a.get(a.indexOf("--examples") + 1))) : Optional.empty());
+            List<KindLearning.Example> examples = LearnKinds.examples(photos).stream().filter(e -> e.photo() < learn).toList();
             report.ablation(examples, learn, Math.min(300, scenes), from);
         }
         System.out.write(report.out.toString().getBytes(StandardCharsets.UTF_8));

@@ -40,6 +40,11 @@ public final class KindLearning {
         public Example(Lighting lighting, Sight sight, Features features, FindingKind label, double weight, boolean heldBack) {
             this(-1, lighting, sight, features, label, weight, heldBack);
         }
+
+        /// The same with another weight.
+        public Example counting(double other) {
+            return new Example(photo, lighting, sight, features, label, other, heldBack);
+        }
     }
 
     /// Learns both looks; the second only from candidates that have company.

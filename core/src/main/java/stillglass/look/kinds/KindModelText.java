@@ -1,11 +1,5 @@
 package stillglass.look.kinds;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -13,6 +7,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.ModelText;
 
 /// The model as lines of text, one curve knot a line, so that changes can be read in a comparison of versions.
 ///
@@ -28,14 +23,7 @@ final class KindModelText {
     private KindModelText() {}
 
     static KindModel shipped() {
-        try (InputStream in = KindModelText.class.getResourceAsStream(RESOURCE)) {
-            if (in == null) {
-                throw new IllegalStateException(RESOURCE + " is missing from the application");
-            }
-            return parse(new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8)).lines().toList());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return parse(ModelText.lines(KindModelText.class, RESOURCE));
     }
 
     /// @throws IllegalArgumentException with the line that is not understood

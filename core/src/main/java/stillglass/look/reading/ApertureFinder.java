@@ -47,8 +47,8 @@ final class ApertureFinder {
     /// Rings that may be the rim, the likeliest first; none when no round edge stands out.
     static List<Aperture> candidates(float[] light, int width, int height) {
         List<RimCandidates.Candidate> all = measured(light, width, height);
-        double[] chance = RimModel.shipped().chances(all.stream().map(RimCandidates.Candidate::traits).toList());
-        return IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> -chance[i])).limit(MOST_CANDIDATES).map(i -> all.get(i).ring()).toList();
+        double[] chance = RimModel.shipped().chances(all.stream().map(c -> c.traits).toList());
+        return IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> -chance[i])).limit(MOST_CANDIDATES).map(i -> all.get(i).ring).toList();
     }
 
     /// All rings with their traits; none when no round edge stands out.

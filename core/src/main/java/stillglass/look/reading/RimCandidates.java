@@ -25,16 +25,15 @@ final class RimCandidates {
 
     private RimCandidates() {}
 
-    /// A ring with its traits, in the order of [RimTrait].
-    record Candidate(Aperture ring, double[] traits) {
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
-        }
+    /// A ring and what is measured of it.
+    static final class Candidate {
+        final Aperture ring;
+        /// In the order of [RimTrait].
+        final double[] traits;
 
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
+        Candidate(Aperture ring, double[] traits) {
+            this.ring = ring;
+            this.traits = traits;
         }
     }
 
@@ -46,6 +45,7 @@ final class RimCandidates {
     /// @param rule what the rule of the blackened edge takes
     static List<Candidate> of(float[] log, int w, int h, List<RingEdge> rings, Optional<Aperture> rule) {
         List<Family> families = families(log, w, h, rings);
+        rule.ifPresent(r -> families.stream().findFirst().ifPresent(f -> include(f.edges, RingEdge.step(log, w, h, r))));
         double best = families.stream().mapToDouble(Family::weight).max().orElse(1);
         List<Candidate> out = new ArrayList<>();
         for (Family f : families) {
@@ -72,6 +72,14 @@ final class RimCandidates {
             }
         }
         return out;
+    }
+
+    /// What the rule takes is a candidate, however faint its edge; edges stay in order from the inside out.
+    private static void include(List<RingEdge> edges, RingEdge taken) {
+        if (edges.stream().noneMatch(e -> same(e.ring(), taken.ring()))) {
+            int at = (int) edges.stream().filter(e -> e.ring().meanRadius() < taken.ring().meanRadius()).count();
+            edges.add(at, taken);
+        }
     }
 
     private static boolean same(Aperture a, Aperture b) {

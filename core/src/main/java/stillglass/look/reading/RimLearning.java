@@ -72,7 +72,7 @@ public final class RimLearning {
         Aperture t = truth.scaled(1 / photo.scale());
         float[] light = PhotoGrading.blurred(photo.luminance(), photo.width(), photo.height(), PhotoGrading.SMOOTH);
         List<RimCandidates.Candidate> all = ApertureFinder.measured(light, photo.width(), photo.height());
-        return new Example(all.stream().map(RimCandidates.Candidate::traits).toList(), all.stream().map(c -> off(c.ring(), t) < RIGHT).toList());
+        return new Example(all.stream().map(c -> c.traits).toList(), all.stream().map(c -> off(c.ring, t) < RIGHT).toList());
     }
 
     private static double off(Aperture a, Aperture t) {
@@ -145,7 +145,7 @@ public final class RimLearning {
 
     /// Slope of the mean logarithm of the chance that the rim is what it is, less what keeps curves small and smooth.
     private static double[][] slope(RimModel model, List<Example> use) {
-        double[][] slope = use.parallelStream().collect(() -> like(model.weights()), (into, e) -> {
+        double[][] slope = use.parallelStream().collect(() -> like(model.weights), (into, e) -> {
             double[] p = model.chances(e.traits);
             double sure = 0;
             for (int i = 0; i < p.length; i++) {
@@ -154,7 +154,7 @@ public final class RimLearning {
             for (int i = 0; i < p.length; i++) {
                 double off = ((e.right.get(i) ? p[i] / Math.max(1e-12, sure) : 0) - p[i]) / use.size();
                 for (int t = 0; t < into.length; t++) {
-                    double[] k = model.knots()[t];
+                    double[] k = model.knots[t];
                     double v = e.traits.get(i)[t];
                     if (k.length > 1 && !Double.isNaN(v)) {
                         int at = RimModel.segment(k, v);
@@ -172,7 +172,7 @@ public final class RimLearning {
             }
         });
         for (int t = 0; t < slope.length; t++) {
-            double[] w = model.weights()[t];
+            double[] w = model.weights[t];
             for (int k = 0; k < w.length; k++) {
                 slope[t][k] -= SMALL * w[k];
                 if (k > 0) {

@@ -6,15 +6,15 @@ import java.util.List;
 /// How likely each of a photo's rings is to be the rim: a curve of straight pieces for every trait, their sum softened over the rings of the photo.
 ///
 /// Reference: conditional logit, D. McFadden, in *Frontiers in Econometrics* (1974), with additive curves; made by `LearnRims`.
-record RimModel(double[][] knots, double[][] weights) {
-    @Override
-    public boolean equals(Object o) {
-        return o == this;
-    }
+final class RimModel {
+    /// Of each trait, in the order of [RimTrait], the values at which its curve bends.
+    final double[][] knots;
+    /// Of each trait, the height of its curve at each of them.
+    final double[][] weights;
 
-    @Override
-    public int hashCode() {
-        return System.identityHashCode(this);
+    RimModel(double[][] knots, double[][] weights) {
+        this.knots = knots;
+        this.weights = weights;
     }
 
     private static final class Shipped {

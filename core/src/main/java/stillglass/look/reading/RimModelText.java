@@ -1,16 +1,11 @@
 package stillglass.look.reading;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import stillglass.look.ModelText;
 
 /// The model of rims as lines of text, one knot a line: `TRAIT KNOT WEIGHT`.
 final class RimModelText {
@@ -19,14 +14,7 @@ final class RimModelText {
     private RimModelText() {}
 
     static RimModel shipped() {
-        try (InputStream in = RimModelText.class.getResourceAsStream(RESOURCE)) {
-            if (in == null) {
-                throw new IllegalStateException(RESOURCE + " is missing from the application");
-            }
-            return parse(new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8)).lines().toList());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return parse(ModelText.lines(RimModelText.class, RESOURCE));
     }
 
     /// @throws IllegalArgumentException with the line that is not understood
@@ -57,8 +45,8 @@ final class RimModelText {
     static String print(RimModel model) {
         StringBuilder out = new StringBuilder();
         for (RimTrait t : RimTrait.values()) {
-            for (int k = 0; k < model.knots()[t.ordinal()].length; k++) {
-                out.append(String.format(Locale.ROOT, "%-12s %.4f %.3f%n", t.word(), model.knots()[t.ordinal()][k], model.weights()[t.ordinal()][k]));
+            for (int k = 0; k < model.knots[t.ordinal()].length; k++) {
+                out.append(String.format(Locale.ROOT, "%-12s %.4f %.3f%n", t.word(), model.knots[t.ordinal()][k], model.weights[t.ordinal()][k]));
             }
         }
         return out.toString();

@@ -9,24 +9,18 @@ import stillglass.optics.LensSection;
 
 /// Walls of the barrel between glasses: an inner glass that is smaller than the outer one, or leans away, leaves a crescent of wall to be seen, black or worn, threaded, lit by the lamp.
 ///
-/// @param surface first surface, in the order of the section, that lies behind the wall as the camera looks
-/// @param cover 1 where the wall is seen
-record InnerWalls(int surface, float[] cover, double level, double arc, double lobe, double way, double grooves, Aperture rim, SurfaceView view) {
+/// @param level light it returns
+/// @param arc of its highlight, over that
+/// @param lobe how narrow the highlight is
+/// @param way in which it lies
+/// @param grooves round it, in so many radians a rim radius, or 0
+record InnerWalls(double level, double arc, double lobe, double way, double grooves, SurfaceView view) {
     private static final double SMALLER = 0.985;
     private static final int MOST = 4;
 
-    @Override
-    public boolean equals(Object o) {
-        return o == this;
-    }
-
-    @Override
-    public int hashCode() {
-        return System.identityHashCode(this);
-    }
-
-    static List<InnerWalls> of(Light light, LensSection lens, Pose pose, Aperture aperture, double room, SplittableRandom random) {
-        List<InnerWalls> out = new ArrayList<>();
+    /// @param room light of the card or the room behind the lens
+    static List<Curtain> of(Light light, LensSection lens, Pose pose, Aperture aperture, double room, SplittableRandom random) {
+        List<Curtain> out = new ArrayList<>();
         double least = 1;
         int last = lens.surfaces().size() - 1;
         for (int k = 1; k <= last && out.size() < MOST; k++) {
@@ -46,14 +40,16 @@ record InnerWalls(int surface, float[] cover, double level, double arc, double l
             }
             boolean bright = pose.lighting() == Lighting.BRIGHT;
             double level = 0.003 + 0.035 * Math.pow(random.nextDouble(), 1.5) + (bright ? 0.08 * room * random.nextDouble() : 0);
-            out.add(new InnerWalls(surface, Defocus.disc(cover, light.width, light.height, view.blurPx()), level, random.nextDouble() < 0.45 ? 0.02 + 0.8 * Math.pow(random.nextDouble(), 2) : 0,
-                    2 + random.nextInt(30), -pose.lampTowardsRad() + (random.nextBoolean() ? 0 : Math.PI) + 0.3 * random.nextGaussian(), random.nextDouble() < 0.4 ? 40 + 80 * random.nextDouble() : 0, aperture, view));
+            float[] seen = Defocus.disc(cover, light.width, light.height, view.blurPx());
+            InnerWalls wall = new InnerWalls(level, random.nextDouble() < 0.45 ? 0.02 + 0.8 * Math.pow(random.nextDouble(), 2) : 0,
+                    2 + random.nextInt(30), -pose.lampTowardsRad() + (random.nextBoolean() ? 0 : Math.PI) + 0.3 * random.nextGaussian(), random.nextDouble() < 0.4 ? 40 + 80 * random.nextDouble() : 0, view);
+            out.add(new Curtain(surface, false, seen, () -> wall.paint(light, pose, seen)));
         }
         return out;
     }
 
     /// Lays the wall over what has been painted so far, which lies behind it.
-    void paint(Light light, Pose pose) {
+    private void paint(Light light, Pose pose, float[] cover) {
         for (int i = 0; i < cover.length; i++) {
             if (cover[i] > 0) {
                 double x = view.surfaceX(i % light.width, i / light.width);

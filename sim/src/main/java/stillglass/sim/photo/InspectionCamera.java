@@ -27,18 +27,10 @@ public final class InspectionCamera {
 
     private InspectionCamera() {}
 
-    /// One fault as the camera sees it, blurred and cut by the rims in front of it.
-    private record Seen(HiddenTruth.GlassFault fault, SurfaceView view, Layer layer, float[] scatter, float[] shade) {
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
-        }
-
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
-        }
-    }
+    /// One fault as the camera sees it.
+    /// @param layer sharp, as it is on its surface
+    /// @param soft as it looks out of focus
+    private record Seen(HiddenTruth.GlassFault fault, SurfaceView view, Layer layer, Layer soft) {}
 
     /// @param veil mean veil it adds over the aperture
     private record Laid(double veil, Shot.Visible visible) {}
@@ -66,7 +58,7 @@ public final class InspectionCamera {
         }
         around.cleanGlass(random.split(), truth.blueThrough());
         if (world.wide()) {
-            InnerWalls.of(light, lens, pose, aperture, room, wide.split()).forEach(wall -> curtains.add(new Curtain(wall.surface(), false, wall.cover(), () -> wall.paint(light, pose))));
+            curtains.addAll(InnerWalls.of(light, lens, pose, aperture, room, wide.split()));
         }
         around.innerRims(random.split());
         float[] blades = around.blades(random.split());
@@ -74,48 +66,20 @@ public final class InspectionCamera {
         if (!world.wide()) {
             around.ghosts(random.split());
         }
-        Painted painted = faults(lens, truth, pose, world, aperture, light, around, curtains);
+        byte[] mask = new byte[w * h];
+        Painted painted = faults(lens, truth, pose, world, aperture, light, around, curtains, mask);
         if (world.wide()) {
             LampGhosts.paint(light, lens, pose, aperture, wide.split());
         }
-        return new Shot(world.wide() ? PhoneCamera.take(light, pose.ev(), wide.split()) : Sensor.expose(light, pose.ev(), random.split()), aperture, painted.mask, painted.veil, painted.visible);
-    }
-
-    /// What covers all that lies behind it: the blades of the iris, or a wall.
-    /// @param surface the stop, or the first surface behind a wall
-    private record Curtain(int surface, boolean iris, float[] cover, Runnable paint) {
-        boolean hides(int fault, boolean fromRear) {
-            int behind = fromRear ? surface - fault : fault - surface;
-            return iris ? behind > 0 : behind >= 0;
-        }
-
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
-        }
-
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
-        }
+        return new Shot(world.wide() ? PhoneCamera.take(light, pose.ev(), wide.split()) : Sensor.expose(light, pose.ev(), random.split()), aperture, mask, painted.veil, painted.visible);
     }
 
     /// @param veil scattered share of light from haze
-    private record Painted(byte[] mask, double veil, Map<FindingKind, Shot.Visible> visible) {
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
-        }
-
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
-        }
-    }
+    private record Painted(double veil, Map<FindingKind, Shot.Visible> visible) {}
 
     /// Faults and what hides them, from the far end to the near one.
-    private static Painted faults(LensSection lens, HiddenTruth truth, Pose pose, World world, Aperture aperture, Light light, Surroundings around, List<Curtain> curtains) {
-        byte[] mask = new byte[light.width * light.height];
+    /// @param mask gets the kinds that are seen
+    private static Painted faults(LensSection lens, HiddenTruth truth, Pose pose, World world, Aperture aperture, Light light, Surroundings around, List<Curtain> curtains, byte[] mask) {
         double veil = 0;
         Map<FindingKind, Shot.Visible> visible = new EnumMap<>(FindingKind.class);
         List<Seen> all = new ArrayList<>();
@@ -135,13 +99,13 @@ public final class InspectionCamera {
             float[] hidden = together(curtains.stream().filter(c -> c.hides(surface, rear)).toList());
             // A shadow needs light behind it: in front of a card nothing shows that lies before black blades or walls, or on them.
             float[] lightless = pose.lighting() == Lighting.BRIGHT ? together(curtains.stream().filter(c -> !c.hides(surface, rear)).toList()) : none;
-            float[] only = surface == lens.stopIndex() ? curtains.stream().filter(Curtain::iris).map(Curtain::cover).findFirst().orElse(none) : none;
+            float[] only = surface == lens.stopIndex() ? curtains.stream().filter(c -> c.iris).map(c -> c.cover).findFirst().orElse(none) : none;
             Laid laid = lay(light, mask, s, pose, around, hidden, only, lightless);
             veil += laid.veil;
             visible.merge(s.fault.kind(), laid.visible, Shot.Visible::and);
         }
         open.forEach(c -> c.paint.run());
-        return new Painted(mask, veil, visible);
+        return new Painted(veil, visible);
     }
 
     private static float[] together(List<Curtain> curtains) {
@@ -192,16 +156,8 @@ public final class InspectionCamera {
             case COATING -> Films.coating(layer, view, f, looks);
             case UNKNOWN -> throw new IllegalArgumentException("an unknown fault has no looks");
         }
-        double blur = Math.hypot(view.blurPx(), world.soften());
-        return new Seen(f, view, layer, scaled(Defocus.disc(layer.scatter, layer.width, layer.height, blur), world.scatter()),
-                scaled(Defocus.disc(layer.shade, layer.width, layer.height, blur), world.shade()));
-    }
-
-    private static float[] scaled(float[] values, double by) {
-        for (int i = 0; by != 1 && i < values.length; i++) {
-            values[i] *= (float) by;
-        }
-        return values;
+        layer.strengthen(world.scatter(), world.shade());
+        return new Seen(f, view, layer, layer.soft(Math.hypot(view.blurPx(), world.soften())));
     }
 
     /// @param hidden 1 where blades or walls cover the fault, or empty
@@ -227,8 +183,8 @@ public final class InspectionCamera {
             }
             glass++;
             double shown = (hidden.length == 0 ? 1 : 1 - hidden[i]) * (only.length == 0 || pose.irisOpen() >= 1 ? 1 : only[i]);
-            double scatter = s.scatter[i] * shown;
-            double shade = s.shade[i] * shown;
+            double scatter = s.soft.scatter[i] * shown;
+            double shade = s.soft.shade[i] * shown;
             sum += haze ? scatter : 0;
             if (scatter > 0 || shade > 0) {
                 double lamp = around.lamp(x, y);

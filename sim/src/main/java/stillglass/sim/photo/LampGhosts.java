@@ -35,20 +35,10 @@ final class LampGhosts {
     }
 
     /// How one reflection looks.
-    private record Look(double strength, double soft, int form, int blades, double turn, double cut, double[] hue) {
+    private record Look(double strength, double soft, int form, int blades, double turn, double cut, Tint hue) {
         Look(boolean against, SplittableRandom random, int blades, double turn) {
             this((against ? 0.01 : 0.02) + Math.exp(-3 + 1.4 * random.nextGaussian()), 0.02 + 0.3 * Math.pow(random.nextDouble(), 2), random.nextInt(4), blades, turn, 0.3 + 0.6 * random.nextDouble(),
-                    new double[] {0.6 + 0.7 * random.nextDouble(), 0.6 + 0.7 * random.nextDouble(), 0.6 + 0.7 * random.nextDouble()});
-        }
-
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
-        }
-
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
+                    new Tint(0.6 + 0.7 * random.nextDouble(), 0.6 + 0.7 * random.nextDouble(), 0.6 + 0.7 * random.nextDouble()));
         }
     }
 
@@ -75,7 +65,7 @@ final class LampGhosts {
                 }
                 if (v > 0 && map.unitRadius(x, y) < 0.995) {
                     for (int c = 0; c < 3; c++) {
-                        light.planes[c][y * light.width + x] += (float) (look.strength * v * look.hue[c]);
+                        light.planes[c][y * light.width + x] += (float) (look.strength * v * look.hue.of(c));
                     }
                 }
             }

@@ -23,10 +23,14 @@ final class Layer {
     private float @Nullable [][] colour;
 
     Layer(int width, int height) {
+        this(width, height, new float[width * height], new float[width * height]);
+    }
+
+    private Layer(int width, int height, float[] scatter, float[] shade) {
         this.width = width;
         this.height = height;
-        scatter = new float[width * height];
-        shade = new float[width * height];
+        this.scatter = scatter;
+        this.shade = shade;
         mark = new boolean[width * height];
     }
 
@@ -46,6 +50,19 @@ final class Layer {
         colour[0][at] = (float) red;
         colour[1][at] = (float) green;
         colour[2][at] = (float) blue;
+    }
+
+    /// Makes it so many times as strong.
+    void strengthen(double scatters, double shades) {
+        for (int i = 0; i < scatter.length; i++) {
+            scatter[i] *= (float) scatters;
+            shade[i] *= (float) shades;
+        }
+    }
+
+    /// Its light as it looks out of focus; without marks and colour.
+    Layer soft(double radiusPx) {
+        return new Layer(width, height, Defocus.disc(scatter, width, height, radiusPx), Defocus.disc(shade, width, height, radiusPx));
     }
 
     boolean coloured() {

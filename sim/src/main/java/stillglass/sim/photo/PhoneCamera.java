@@ -40,7 +40,7 @@ final class PhoneCamera {
             }
         });
         sharpened(shown, w, h, random);
-        return image(shown, w, h);
+        return Sensor.image(w, h, (c, at) -> (int) Math.round(255 * Math.clamp(shown[c][at], 0, 1)));
     }
 
     /// From a table over the root of light, whose steps are even to the eye.
@@ -167,21 +167,5 @@ final class PhoneCamera {
                 p[i] += more;
             }
         }
-    }
-
-    private static BufferedImage image(float[][] shown, int w, int h) {
-        BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_3BYTE_BGR);
-        int[] row = new int[w];
-        for (int y = 0; y < h; y++) {
-            for (int x = 0; x < w; x++) {
-                int p = 0;
-                for (int c = 0; c < 3; c++) {
-                    p = p << 8 | (int) Math.round(255 * Math.clamp(shown[c][y * w + x], 0, 1));
-                }
-                row[x] = p;
-            }
-            out.setRGB(0, y, w, 1, row, 0, w);
-        }
-        return out;
     }
 }

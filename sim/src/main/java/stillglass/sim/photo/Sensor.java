@@ -28,22 +28,35 @@ public final class Sensor {
         for (int c = 0; c < 3; c++) {
             planes[c] = Defocus.disc(light.planes[c], w, h, soft);
         }
+        BufferedImage out = image(w, h, (c, at) -> {
+            double l = Math.max(0, planes[c][at]) * gain * balance[c];
+            double noise = Math.sqrt(shotNoise * shotNoise * l + readNoise * readNoise);
+            return code(l + noise * random.nextGaussian());
+        });
+        for (int k = 0; k < w * h / 200_000; k++) {
+            out.setRGB(random.nextInt(w), random.nextInt(h), 0xFF << 8 * random.nextInt(3) | 0x404040);
+        }
+        return out;
+    }
+
+    /// Value of a colour channel of a pixel, 0 to 255.
+    interface Value {
+        int of(int channel, int at);
+    }
+
+    /// A picture, row by row, each pixel red, green, blue.
+    static BufferedImage image(int w, int h, Value value) {
         BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_3BYTE_BGR);
         int[] row = new int[w];
         for (int y = 0; y < h; y++) {
             for (int x = 0; x < w; x++) {
                 int p = 0;
                 for (int c = 0; c < 3; c++) {
-                    double l = Math.max(0, planes[c][y * w + x]) * gain * balance[c];
-                    double noise = Math.sqrt(shotNoise * shotNoise * l + readNoise * readNoise);
-                    p = p << 8 | code(l + noise * random.nextGaussian());
+                    p = p << 8 | value.of(c, y * w + x);
                 }
                 row[x] = p;
             }
             out.setRGB(0, y, w, 1, row, 0, w);
-        }
-        for (int k = 0; k < w * h / 200_000; k++) {
-            out.setRGB(random.nextInt(w), random.nextInt(h), 0xFF << 8 * random.nextInt(3) | 0x404040);
         }
         return out;
     }

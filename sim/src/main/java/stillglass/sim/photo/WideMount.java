@@ -10,6 +10,7 @@ import stillglass.look.Lighting;
 /// What lies about the glass outside a tidy bench: rings of any metal and width, slots, characters, knurls and tapers, fingers, and any background, lit from one side or from a window.
 final class WideMount {
     private static final double TURN = 2 * Math.PI;
+    private static final Tint SKIN = new Tint(1.35, 0.95, 0.75);
 
     /// A ring of the front.
     /// @param to outer radius, rim radii
@@ -20,17 +21,7 @@ final class WideMount {
     /// @param marks slots, characters or knurls round it, or 0
     /// @param share of a period that a mark takes
     /// @param markLevel light of a mark over that of the ring
-    private record Ring(double to, double level, double shine, double lobe, double pitch, int marks, double share, double markLevel, double[] hue) {
-        @Override
-        public boolean equals(Object o) {
-            return o == this;
-        }
-
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(this);
-        }
-    }
+    private record Ring(double to, double level, double shine, double lobe, double pitch, int marks, double share, double markLevel, Tint hue) {}
 
     private final Light light;
     private final Pose pose;
@@ -73,15 +64,15 @@ final class WideMount {
         }
     }
 
-    private double[] hue(double most) {
+    private Tint hue(double most) {
         double warm = most * random.nextGaussian();
-        return new double[] {1 + warm, 1, 1 - warm};
+        return new Tint(1 + warm, 1, 1 - warm);
     }
 
     /// Paints all of the picture but the glass; the glass comes over it.
     /// @return light of the card or the room behind the lens
     double paint() {
-        double[] tint = hue(0.12);
+        Tint tint = hue(0.12);
         double slope = 0.7 * random.nextDouble();
         double slopeWay = TURN * random.nextDouble();
         double contrast = 0.9 * Math.pow(random.nextDouble(), 2);
@@ -133,9 +124,9 @@ final class WideMount {
         }
     }
 
-    private void set(int at, double v, double[] hue) {
+    private void set(int at, double v, Tint hue) {
         for (int c = 0; c < 3; c++) {
-            light.planes[c][at] = (float) (v * hue[c]);
+            light.planes[c][at] = (float) (v * hue.of(c));
         }
     }
 
@@ -151,7 +142,7 @@ final class WideMount {
             double turn = TURN * random.nextDouble();
             boolean round = random.nextBoolean();
             double level = random.nextDouble() < 0.2 ? 0.7 + 0.6 * random.nextDouble() : 0.01 + 0.4 * Math.pow(random.nextDouble(), 2);
-            double[] tint = hue(0.3);
+            Tint tint = hue(0.3);
             double reach = Math.hypot(a, b);
             for (int y = (int) Math.max(0, cy - reach); y < Math.min(light.height, cy + reach); y++) {
                 for (int x = (int) Math.max(0, cx - reach); x < Math.min(light.width, cx + reach); x++) {
@@ -187,7 +178,7 @@ final class WideMount {
                     double d = along > 0 ? Math.abs(across) : Math.hypot(along, across);
                     if (d < half) {
                         double v = level * (0.4 + 0.6 * Math.sqrt(1 - d * d / half / half)) * (1 + 0.1 * wear.layered(20 * ux, 20 * uy, 2));
-                        set(y * light.width + x, v, new double[] {1.35, 0.95, 0.75});
+                        set(y * light.width + x, v, SKIN);
                     }
                 }
             }

@@ -17,25 +17,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
-import stillglass.optics.Element;
 import stillglass.optics.LensSection;
-import stillglass.optics.Medium;
 import stillglass.optics.Paraxial;
-import stillglass.optics.Surface;
 import stillglass.sim.truth.HiddenTruth;
 
 class InspectionCameraTest {
-    /// Two glasses cemented in front of an iris, one behind it.
     private static LensSection lens() {
-        Medium crown = new Medium.Glass(1.6, 60, "");
-        Medium flint = new Medium.Glass(1.7, 30, "");
-        Medium air = new Medium.Air();
-        return new LensSection("test", "", 60, 4, 43.2, List.of(486.1, 587.6, 656.3), List.of(
-                new Surface(40, 6, crown, 16, false), new Surface(-60, 2, flint, 15.5, false), new Surface(200, 6, air, 15, false),
-                new Surface(Double.POSITIVE_INFINITY, 6, air, 8, true), new Surface(-40, 3, crown, 12, false), new Surface(-30, 50, air, 13, false)),
-                List.of(new Element("E1", 0, 1, 33, "G1", 3, 1, List.of("E2")), new Element("E2", 1, 2, 33, "G1", 3, 1, List.of("E1")),
-                        new Element("E3", 4, 5, 28, "G2", 3, 1, List.of())),
-                new LensSection.Focusing("unit", List.of()));
+        return CementedPair.lens(6, 16, 15.5, 15, 8, 12, 13);
     }
 
     private static Pose pose(Lighting lighting, long seed) {
