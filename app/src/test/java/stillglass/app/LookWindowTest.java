@@ -3,11 +3,17 @@ package stillglass.app;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Parent;
@@ -15,10 +21,12 @@ import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -30,6 +38,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.PhotoLight;
 import stillglass.say.Said;
 import stillglass.sim.DemoTickets;
 import stillglass.sim.VirtualDevices;
@@ -79,7 +88,7 @@ class LookWindowTest {
         var w = window.work();
         byte[] bytes = VirtualDevices.camera(w.state(), w.section().orElseThrow(), w.instrument(), 5).take().bytes();
         Act keep = Act.of(new GlassEvent.PhotoKept(id, phase, fromRear, id, Source.FILE),
-                new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(findings), 0.02, List.of(), List.of()));
+                new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(findings), 0.02, List.of(), List.of(), Optional.of(new PhotoLight(1, 0.4, Optional.empty(), Optional.empty()))));
         window.desk.submit(w.state().tag().number(), keep, List.of(new Logbook.PhotoBytes(id, id + ".png", bytes))).join();
         window.settle();
     }
@@ -99,6 +108,11 @@ class LookWindowTest {
     private List<String> texts() {
         return Window.onUi(() -> window.shell.lookupAll(".label").stream().filter(javafx.scene.control.Label.class::isInstance)
                 .map(n -> ((javafx.scene.control.Label) n).getText()).toList());
+    }
+
+    /// On the interface thread.
+    private boolean says(String text) {
+        return window.shell.lookupAll(".label").stream().anyMatch(n -> n instanceof javafx.scene.control.Label l && l.getText().contains(text));
     }
 
     private Bounds bounds(String id) {
@@ -123,6 +137,31 @@ class LookWindowTest {
         window.until("and the next", () -> Math.abs(window.desk.shown().orElseThrow().state().glass().all().getFirst().graded().orElseThrow().aperture().meanRadius() / second.meanRadius() - 1) > 0.01);
         window.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(rim().meanRadius()).as("undo goes back to the ring before").isCloseTo(second.meanRadius(), org.assertj.core.api.Assertions.within(1e-6));
+    }
+
+    /// Without the card nothing says how bright the lamp is; with it the veil is a figure, of photos taken before it, too.
+    @Test
+    void aPhotoOfTheCardTurnsTheBoundsOfTheVeilIntoAFigure(@TempDir Path folder) throws IOException {
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
+        photo("veiled", Phase.BEFORE, round(FindingKind.HAZE, 0, 0, 0.7, Map.of(FindingKind.HAZE, 0.9)));
+        window.until("bounds are told", () -> says("no photo of the card"));
+        BufferedImage card = new BufferedImage(300, 200, BufferedImage.TYPE_3BYTE_BGR);
+        Graphics2D g = card.createGraphics();
+        g.setColor(new Color(188, 188, 188));
+        g.fillRect(0, 0, 300, 200);
+        g.dispose();
+        Path file = folder.resolve("card.png");
+        ImageIO.write(card, "png", file.toFile());
+        window.answers.photo = Optional.of(file);
+        window.press(KeyCode.K);
+        // Grey 188 is half the light of white: two percent of full exposure are four of the card.
+        window.until("the veil is a figure", () -> says("veil 4.0 % of the card"));
+        assertThat(known("veiled#1").finding().contrast()).isCloseTo(0.4, org.assertj.core.api.Assertions.within(0.01));
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        window.until("undone", () -> says("no photo of the card"));
+        window.answers.photo = Optional.of(Files.write(folder.resolve("torn.png"), new byte[] {1, 2, 3}));
+        window.press(KeyCode.K);
+        window.until("a torn file is said", () -> says("torn.png"));
     }
 
     @Test

@@ -28,6 +28,7 @@ import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.Progress;
+import stillglass.look.ThroughColour;
 import stillglass.say.Wording;
 
 /// `grade PHOTO… --out DIR`: findings and mask for each photo.
@@ -203,7 +204,8 @@ final class GradeVerb implements Callable<Integer> {
                         .number("theta_deg", Math.toDegrees(g.aperture().thetaRad())))
                 .put("findings", g.findings().stream().map(f -> finding(f, g).fields()).toList())
                 .number("veil_fraction", g.veilFraction());
-        answer.fields().put("yellowing", g.yellowing().isPresent() ? g.yellowing().getAsDouble() : null);
+        answer.fields().put("yellowing", g.light().through().map(ThroughColour::blueOverRed).orElse(null));
+        g.light().through().ifPresent(t -> answer.put("stops_lost", new Answer().number("red", t.red()).number("green", t.green()).number("blue", t.blue()).number("error", t.error()).put("yellow", t.said().word())));
         return answer.number("megapixels", photo.megapixels())
                 .number("seconds", seconds)
                 .put("diagnostics", g.diagnostics().stream().map(Wording.core()::say).toList());

@@ -99,6 +99,11 @@ public record Finding(
         return new Finding(likeliest, known.getOrDefault(likeliest, confidence), regions, areaShare, count, x, y, contrast, severity, reasons, known, sharpness);
     }
 
+    /// The same, scattering so much.
+    public Finding scattering(double share, int howSevere) {
+        return new Finding(kind, confidence, regions, areaShare, count, x, y, share, howSevere, reasons, chances, sharpness);
+    }
+
     /// The same, as likely as that.
     public Finding sure(double probability) {
         return new Finding(kind, probability, regions, areaShare, count, x, y, contrast, severity, reasons, chances, sharpness);

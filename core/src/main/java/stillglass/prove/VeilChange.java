@@ -4,8 +4,8 @@ import java.util.List;
 
 /// How much less veil there is after than before, sector by sector of the glass, with a 95 % interval.
 ///
-/// The sectors of the two photos are paired; the interval is Student's over the paired differences, so it speaks of
-/// unevenness over the glass, not of exposure errors common to a whole photo.
+/// The sectors of the two photos are paired; the interval is Student's over the paired differences, together with what is common to a whole photo:
+/// the error of its exposure against the other, and light that strays in the room.
 ///
 /// @param before mean veil before, 0 to 1
 /// @param after mean veil after
@@ -17,7 +17,9 @@ public record VeilChange(double before, double after, double change, double half
 
     /// @param beforeSectors veil per sector, at least 8
     /// @param afterSectors as many
-    public static VeilChange of(List<Double> beforeSectors, List<Double> afterSectors) {
+    /// @param ratio half the 95 % interval of each photo's light, as a share of its veil
+    /// @param stray half that of light that is no veil, of both together
+    public static VeilChange of(List<Double> beforeSectors, List<Double> afterSectors, double ratio, double stray) {
         int n = beforeSectors.size();
         if (n < 8 || afterSectors.size() != n) {
             throw new IllegalArgumentException("veil is compared over equal numbers of at least 8 sectors, not " + n + " and "
@@ -30,7 +32,8 @@ public record VeilChange(double before, double after, double change, double half
             double d = afterSectors.get(i) - beforeSectors.get(i) - (after - before);
             sum += d * d;
         }
-        return new VeilChange(before, after, after - before, T_31 * Math.sqrt(sum / (n - 1) / n));
+        double uneven = T_31 * Math.sqrt(sum / (n - 1) / n);
+        return new VeilChange(before, after, after - before, Math.hypot(Math.hypot(uneven, stray), ratio * Math.hypot(before, after)));
     }
 
     private static double mean(List<Double> values) {

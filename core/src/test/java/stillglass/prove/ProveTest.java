@@ -79,7 +79,7 @@ class ProveTest {
     void veilChangeIsThePairedMean() {
         List<Double> before = Collections.nCopies(32, 0.08);
         List<Double> after = Collections.nCopies(32, 0.02);
-        VeilChange v = VeilChange.of(before, after);
+        VeilChange v = VeilChange.of(before, after, 0, 0);
 
         assertThat(v.change()).isCloseTo(-0.06, within(1e-12));
         assertThat(v.halfWidth()).isCloseTo(0, within(1e-12));
@@ -94,10 +94,20 @@ class ProveTest {
         for (int i = 0; i < 32; i++) {
             after.add(0.02 + (i % 2 == 0 ? 0.01 : -0.01));
         }
-        VeilChange v = VeilChange.of(before, after);
+        VeilChange v = VeilChange.of(before, after, 0, 0);
 
         assertThat(v.change()).isCloseTo(-0.06, within(1e-12));
         assertThat(v.halfWidth()).isCloseTo(0.00366, within(0.00002));
+    }
+
+    /// What is common to all sectors of a photo is not told by how they differ.
+    @Test
+    void exposuresAndStrayLightWidenTheIntervalOfEvenGlass() {
+        VeilChange v = VeilChange.of(Collections.nCopies(32, 0.30), Collections.nCopies(32, 0.40), 0.1, 0.015);
+
+        // √(0.015² + 0.1²·(0.3² + 0.4²)) = √(0.000225 + 0.0025)
+        assertThat(v.halfWidth()).isCloseTo(0.0522, within(0.0001));
+        assertThat(VeilChange.of(Collections.nCopies(32, 0.02), Collections.nCopies(32, 0.01), 0.1, 0.015).clearer()).as("a point of light may be the room's").isFalse();
     }
 
     @ParameterizedTest
@@ -114,7 +124,7 @@ class ProveTest {
                 before.add(glass + 0.004 * random.nextGaussian());
                 after.add(glass - 0.03 + 0.004 * random.nextGaussian());
             }
-            VeilChange v = VeilChange.of(before, after);
+            VeilChange v = VeilChange.of(before, after, 0, 0);
             inside += Math.abs(v.change() + 0.03) <= v.halfWidth() ? 1 : 0;
         }
         // 95 % with a binomial standard deviation of 1.1 %: four of them either way.
@@ -123,7 +133,7 @@ class ProveTest {
 
     @Test
     void unequalSectorsAreRefused() {
-        assertThatThrownBy(() -> VeilChange.of(Collections.nCopies(8, 0.1), Collections.nCopies(9, 0.1))).hasMessageContaining("equal numbers");
-        assertThatThrownBy(() -> VeilChange.of(List.of(0.1), List.of(0.1))).hasMessageContaining("at least 8");
+        assertThatThrownBy(() -> VeilChange.of(Collections.nCopies(8, 0.1), Collections.nCopies(9, 0.1), 0, 0)).hasMessageContaining("equal numbers");
+        assertThatThrownBy(() -> VeilChange.of(List.of(0.1), List.of(0.1), 0, 0)).hasMessageContaining("at least 8");
     }
 }

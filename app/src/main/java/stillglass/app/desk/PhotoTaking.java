@@ -13,12 +13,14 @@ import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.book.BadInput;
 import stillglass.book.log.Logbook;
+import stillglass.book.photo.LampPhoto;
 import stillglass.book.photo.PhotoFiles;
 import stillglass.device.PhotoCamera;
 import stillglass.device.Source;
 import stillglass.look.Aperture;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
+import stillglass.look.PhotoLight;
 import stillglass.look.Progress;
 import stillglass.look.ShopTeaching;
 import stillglass.look.reading.PhotoGrading;
@@ -76,20 +78,20 @@ public final class PhotoTaking {
             GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), taught, progress);
             GlassEvent.PhotoKept kept = kept(id, phase, fromRear, caption, picture);
             return new Taken(List.of(kept, graded), new Logbook.PhotoBytes(id, picture.name(), picture.bytes()),
-                    new Photo(kept, Optional.of(graded), Instant.EPOCH));
+                    Optional.of(new Photo(kept, Optional.of(graded), Instant.EPOCH)));
         })).thenCompose(t -> turned(desk, work, t)).thenCompose(t -> submit(desk, number(work), progress, new Act(t.happened()), List.of(t.bytes()))));
     }
 
     /// With how far a photo after the work is turned against the one it will be compared with, where the mount tells.
     private static CompletableFuture<Taken> turned(Desk desk, Work work, Taken taken) {
-        Optional<Photo> earlier = taken.photo.kept().phase() == Phase.AFTER ? work.state().glass().earlier(taken.photo) : Optional.empty();
+        Optional<Photo> earlier = taken.photo.filter(p -> p.kept().phase() == Phase.AFTER).flatMap(work.state().glass()::earlier);
         if (earlier.isEmpty()) {
             return CompletableFuture.completedFuture(taken);
         }
         return desk.photo(number(work), earlier.get().id()).thenCompose(found -> desk.compute(() -> found
-                .flatMap(then -> Clocking.between(pixels(then), rim(earlier.get()), pixels(taken.bytes), rim(taken.photo), MOUNT_INNER, MOUNT_OUTER))
+                .flatMap(then -> Clocking.between(pixels(then), rim(earlier.get()), pixels(taken.bytes), rim(taken.photo.orElseThrow()), MOUNT_INNER, MOUNT_OUTER))
                 .filter(Clocking::sure)
-                .map(c -> taken.with(new GlassEvent.PhotoTurned(taken.photo.kept().photoId(), earlier.get().kept().photoId(), c.turnDeg(), c.sigmaDeg())))
+                .map(c -> taken.with(new GlassEvent.PhotoTurned(taken.bytes.photoId(), earlier.get().kept().photoId(), c.turnDeg(), c.sigmaDeg())))
                 .orElse(taken)));
     }
 
@@ -189,7 +191,8 @@ public final class PhotoTaking {
         return "p" + (work.state().history().nextAct()) + "-" + Long.toHexString(sum.getValue());
     }
 
-    private record Taken(List<Intent> happened, Logbook.PhotoBytes bytes, Photo photo) {
+    /// @param photo where it was graded
+    private record Taken(List<Intent> happened, Logbook.PhotoBytes bytes, Optional<Photo> photo) {
         Taken with(Intent more) {
             List<Intent> all = new ArrayList<>(happened);
             all.add(more);
@@ -211,6 +214,24 @@ public final class PhotoTaking {
         }))).thenCompose(g -> desk.submit(number, Act.of(g), List.of()));
     }
 
+    private static PhotoLight exposed(PhotoLight light, byte[] bytes) {
+        OptionalDouble exposure = PhotoFiles.exposure(bytes);
+        return new PhotoLight(light.reference(), light.brightest(), exposure.isPresent() ? Optional.of(exposure.getAsDouble()) : Optional.empty(), light.through());
+    }
+
+    /// Keeps a photo of a white card in the place of the lens, or of the bare lamp: veil of this ticket's photos is measured against it from then on.
+    public static CompletableFuture<Decision> card(Desk desk, Work work, PhotoCamera source, Progress progress) {
+        return desk.keeping(desk.compute(() -> {
+            PhotoCamera.Picture picture = source.take();
+            progress.at(0.2, Words.of("look.card.reading"));
+            LampPhoto lamp = LampPhoto.of(picture.name(), picture.bytes());
+            String id = id(work, picture);
+            Optional<Double> exposure = lamp.exposure().isPresent() ? Optional.of(lamp.exposure().getAsDouble()) : Optional.empty();
+            return new Taken(List.of(kept(id, Phase.BEFORE, false, Words.of("look.card.caption"), picture), new GlassEvent.CardMeasured(id, lamp.light(), exposure)),
+                    new Logbook.PhotoBytes(id, picture.name(), picture.bytes()), Optional.empty());
+        }).thenCompose(t -> submit(desk, number(work), progress, new Act(t.happened()), List.of(t.bytes()))));
+    }
+
     private static GlassEvent.PhotoGraded grade(
             String id, String name, byte[] bytes, Optional<Aperture> aperture, ShopTeaching taught, Progress progress) {
         LinearPhoto photo = PhotoFiles.upright(name, bytes);
@@ -221,7 +242,7 @@ public final class PhotoTaking {
             case PhotoGrading.Outcome.Refused r -> throw new BadInput(name, "photo", Words.say(r.why()));
             case PhotoGrading.Outcome.Seen s -> new GlassEvent.PhotoGraded(
                     id, s.graded().lighting(), s.graded().aperture(), s.graded().findings().stream().map(taught::taught).toList(), s.graded().veilFraction(),
-                    s.graded().sectorVeils(), s.graded().diagnostics());
+                    s.graded().sectorVeils(), s.graded().diagnostics(), Optional.of(exposed(s.graded().light(), bytes)));
         };
     }
 }

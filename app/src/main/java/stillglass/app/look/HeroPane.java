@@ -24,17 +24,20 @@ final class HeroPane {
     private final FlowPane chips = new FlowPane(6, 6);
     private final StackPane stack = new StackPane();
     private final VBox empty;
+    private final Runnable askCard;
     private final VBox node;
     /// Whether there is a section by which light can be drawn to scale.
     private boolean optics;
     private Optional<LookModel> shown = Optional.empty();
 
-    HeroPane(Desk desk, PhotoCache cache, PhotoPane photo, UnrolledPane unrolled, VBox empty) {
+    /// @param askCard asks for a photo of the card or the lamp
+    HeroPane(Desk desk, PhotoCache cache, PhotoPane photo, UnrolledPane unrolled, VBox empty, Runnable askCard) {
         this.desk = desk;
         this.cache = cache;
         this.photo = photo;
         this.unrolled = unrolled;
         this.empty = empty;
+        this.askCard = askCard;
         photo.setId("photo");
         unrolled.setId("unrolled");
         wipe.setId("wipe");
@@ -110,6 +113,12 @@ final class HeroPane {
         }
         if (optics) {
             hero(m, Viewing.Hero.LIGHTING, "look.hero.lighting", "G");
+        }
+        if (m.images() && m.hero() == Viewing.Hero.PHOTO) {
+            Button b = Build.button(Words.of(m.card() ? "look.card.taken" : "look.card.take"), "K", askCard, "chip");
+            b.setId("card");
+            b.setTooltip(new javafx.scene.control.Tooltip(Words.of("look.card.how")));
+            chips.getChildren().add(b);
         }
         if (m.photo().isPresent() && m.hero() == Viewing.Hero.PHOTO) {
             Button b = Build.button(Words.of("look.hero.loupe"), "Z", this::loupe, "chip");

@@ -19,14 +19,18 @@ import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.GlassVeil;
 import stillglass.look.LightingGuide;
-import stillglass.optics.LensSection;
 import stillglass.look.PhotoChange;
+import stillglass.look.ThroughColour;
+import stillglass.optics.LensSection;
 import stillglass.say.Said;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.glass.Glass;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.glass.Photo;
+import stillglass.ticket.glass.Veils;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 
@@ -40,9 +44,11 @@ import stillglass.ticket.story.Stage;
 /// @param question what would settle a doubt
 /// @param wipe the two photos that are compared, once there is one after the work
 /// @param guide how to light this lens, while it is shown
+/// @param images whether the instrument has glass whose veil is worth measuring
+/// @param card whether the card or the lamp was photographed
 public record LookModel(
         Optional<Shot> photo, String head, List<String> remarks, List<Row> rows, List<ShotChip> shots, Viewing.Hero hero,
-        Optional<Question> question, Optional<Wipe> wipe, Optional<LightingGuide> guide, boolean done) {
+        Optional<Question> question, Optional<Wipe> wipe, Optional<LightingGuide> guide, boolean images, boolean card, boolean done) {
 
     /// Camera distance the guide is drawn for, mm.
     static final double CAMERA_MM = 250;
@@ -147,12 +153,12 @@ public record LookModel(
         Optional<Wipe> wipe = s.glass().graded(Phase.AFTER).flatMap(after -> s.glass().earlier(after).map(b -> wipe(b, after, s)));
         return new LookModel(
                 photo.map(LookModel::shot),
-                photo.map(p -> head(p, rows.size())).orElse(""),
-                photo.map(p -> p.graded().orElseThrow().remarks().stream().map(Words::say).toList()).orElse(List.of()),
+                photo.map(p -> head(p, s.glass(), rows.size())).orElse(""),
+                photo.map(p -> remarks(p)).orElse(List.of()),
                 rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
                 question(work), wipe,
                 hero == Viewing.Hero.LIGHTING ? work.section().map(l -> LightingGuide.of(l, CAMERA_MM, BEHIND_MM)) : Optional.empty(),
-                s.done(Stage.LOOK));
+                work.instrument().sort().images(), Veils.of(s.glass()).card().isPresent(), s.done(Stage.LOOK));
     }
 
     private static Shot shot(Photo p) {
@@ -211,10 +217,23 @@ public record LookModel(
         return Optional.empty();
     }
 
-    private static String head(Photo p, int findings) {
+    private static String head(Photo p, Glass glass, int findings) {
         var g = p.graded().orElseThrow();
         return Words.of("look.head", Words.of("look." + g.lighting().word()), Words.of(p.kept().fromRear() ? "look.rear" : "look.front"),
-                Words.of("look.findings", findings), 100 * g.veil());
+                Words.of("look.findings", findings), Veils.of(glass).of(p).map(v -> v.card() ? Words.of("look.veil.card", 100 * v.veil(), 100 * v.low(), 100 * v.high()) : Words.of("look.veil.open", 100 * v.low(), 100 * v.high()))
+                        .orElseGet(() -> g.lit().through().map(LookModel::through).orElse(Words.of("look.through.none"))));
+    }
+
+    private static String through(ThroughColour t) {
+        return Words.of("look.through", t.red(), t.green(), t.blue(), t.said().word(), t.error());
+    }
+
+    /// What the photo is measured against is in the head; with what yellow glass may be.
+    private static List<String> remarks(Photo p) {
+        var g = p.graded().orElseThrow();
+        List<String> all = new ArrayList<>(g.remarks().stream().filter(r -> !(g.light().isPresent() && r.key().equals("photo.no-lamp"))).map(Words::say).toList());
+        g.lit().through().filter(t -> t.said().ordinal() >= ThroughColour.Yellow.CLEAR.ordinal()).ifPresent(t -> all.add(Words.of("look.yellow")));
+        return all;
     }
 
     private static Row row(Known k, int number, Work work, Optional<Double> diameterMm, Optional<String> photo) {
@@ -227,7 +246,7 @@ public record LookModel(
                 : Optional.ofNullable(k.sights().get(p)).map(Finding::regions)).orElse(List.of());
         String title = doubt ? Words.of("look.or", Words.capital(word(chances.get(0).kind())), word(chances.get(1).kind())) : Words.capital(word(f.kind()));
         String size = f.kind() == FindingKind.HAZE
-                ? Words.of("look.size.haze", 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
+                ? Words.of(Veils.of(work.state().glass()).of(work.state().glass().photo(k.photoId()).orElseThrow()).filter(GlassVeil::card).isPresent() ? "look.size.haze.card" : "look.size.haze", 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
                 : Words.of("look.size", diameterMm.map(d -> Words.of("mm2.1", f.areaMm2(d))).orElseGet(() -> Words.of("look.size.share", 100 * f.areaShare())), f.zone().word(),
                         ClockPosition.at(rear(k, work) ? -f.x() : f.x(), f.y()));
         return new Row(k.id(), number, f.kind(), title + (doubt ? "" : counted),

@@ -4,16 +4,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.CancellationException;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -31,17 +26,14 @@ import stillglass.app.desk.Work;
 import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.device.PhotoCamera;
 import stillglass.grade.CheapTest;
 import stillglass.grade.TellApart;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
-import stillglass.look.Progress;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.story.Decision;
-import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 
 /// The photo is the hero; what was found stands beside it and can be corrected by mouse or keys.
@@ -52,7 +44,6 @@ public final class LookView implements Station {
 
     private final Desk desk;
     private final Consumer<String> type;
-    private final Asker asker;
     private final PhotoPane pane;
     private final RingSteps rings = new RingSteps();
     private final HeroPane hero;
@@ -61,35 +52,26 @@ public final class LookView implements Station {
     private final Button side = Build.button(Words.of("look.side.front"), "V", this::turnOver, "chip");
     private final VBox list = Build.column(8);
     private final ScrollPane scroll = Build.tall(list);
-    private final ProgressBar bar = new ProgressBar(0);
-    private final Label doing = Build.line("", "soft", "small");
-    private final HBox working;
+    private final PhotoIntake intake;
     private final HBox node;
     private Optional<LookModel> drawn = Optional.empty();
     private Optional<String> revealed = Optional.empty();
-    private Optional<AtomicBoolean> stop = Optional.empty();
 
     /// @param type begins a line of bench shorthand
     public LookView(Desk desk, Asker asker, PhotoCache cache, Consumer<String> type) {
         this.desk = desk;
         this.type = type;
-        this.asker = asker;
+        intake = new PhotoIntake(desk, asker);
         pane = new PhotoPane(new OnPhoto());
         VBox empty = Build.column(14, Build.label(Words.of("look.empty"), "heading"), Build.label(Words.of(desk.devices() == Devices.NONE ? "look.empty.file" : "look.empty.how"), "soft"),
                 Build.row(10, open(), take()));
         empty.getStyleClass().add("photo-empty");
         empty.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        hero = new HeroPane(desk, cache, pane, new UnrolledPane(id -> desk.select(new Selection.OfFinding(id))), empty);
+        hero = new HeroPane(desk, cache, pane, new UnrolledPane(id -> desk.select(new Selection.OfFinding(id))), empty, intake::askCard);
         side.setId("side");
         side.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         cards = new FindingCard(desk, type, this::draw, this::merge);
-        Button cancel = Build.button(Words.of("cancel"), "Esc", this::cancel, "chip");
-        cancel.setId("cancel");
-        bar.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(bar, javafx.scene.layout.Priority.ALWAYS);
-        working = Build.row(10, doing, bar, cancel);
-        show(working, false);
-        VBox right = Build.column(8, Build.head(10, 1, Build.line(Words.of("look.heading"), "heading"), side, open(), take()), head, working, scroll);
+        VBox right = Build.column(8, Build.head(10, 1, Build.line(Words.of("look.heading"), "heading"), side, open(), take()), head, intake.node(), scroll);
         node = Build.shared(18, List.of(hero.node(), right), 1.32, 0.68);
         node.getStyleClass().add("station");
         node.setOnDragOver(e -> {
@@ -105,48 +87,23 @@ public final class LookView implements Station {
         });
     }
 
-    private static void show(Node n, boolean visible) {
-        n.setVisible(visible);
-        n.setManaged(visible);
-    }
-
     private Button open() {
-        Button b = Build.button(Words.of("look.open"), "O", this::askPhoto, "chip");
+        Button b = Build.button(Words.of("look.open"), "O", intake::askPhoto, "chip");
         b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         return b;
     }
 
     private Button take() {
-        Button b = Build.button(Words.of("look.take"), "C", this::photograph, "chip");
+        Button b = Build.button(Words.of("look.take"), "C", intake::photograph, "chip");
         b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        show(b, desk.devices() != Devices.NONE);
+        b.setVisible(desk.devices() != Devices.NONE);
+        b.setManaged(b.isVisible());
         return b;
     }
 
-    private void askPhoto() {
-        asker.photo().ifPresent(p -> dropped(List.of(p)));
-    }
-
-    /// Takes photo files in, one after the other; one that cannot be read is said, the others are kept. Stopping one stops those after it.
+    /// Takes photo files in, one after the other.
     public void dropped(List<Path> files) {
-        CompletableFuture<?> before = CompletableFuture.completedFuture(null);
-        for (Path file : files) {
-            before = before.handle(LookView::unlessStopped).thenCompose(done -> onUi(() -> desk.shown().map(w -> grade(w, Words.of("look.caption"),
-                            PhotoTaking.file(file)))
-                    .orElseGet(() -> CompletableFuture.completedFuture(null))));
-        }
-    }
-
-    private static boolean unlessStopped(Object done, Throwable wrong) {
-        Throwable why = wrong instanceof CompletionException && wrong.getCause() != null ? wrong.getCause() : wrong;
-        if (why instanceof CancellationException stopped) {
-            throw stopped;
-        }
-        return true;
-    }
-
-    private static <T> CompletableFuture<T> onUi(java.util.function.Supplier<CompletableFuture<T>> work) {
-        return CompletableFuture.supplyAsync(work, Platform::runLater).thenCompose(f -> f);
+        intake.dropped(files);
     }
 
     /// Which side the next photo looks in from.
@@ -154,51 +111,14 @@ public final class LookView implements Station {
         desk.view(Viewing::turnedOver);
     }
 
-    private void photograph() {
-        desk.shown().ifPresent(w -> desk.devices().camera(w, Phase.BEFORE, w.viewing().fromRear())
-                .ifPresentOrElse(c -> grade(w, Words.of(w.viewing().fromRear() ? "look.caption.bench.rear" : "look.caption.bench"), c), this::askPhoto));
-    }
-
-    private CompletableFuture<Decision> grade(Work work, String caption, PhotoCamera camera) {
-        return watched(progress -> PhotoTaking.take(desk, work, camera, Phase.BEFORE, work.viewing().fromRear(), caption, progress));
-    }
-
     private void setAperture(Aperture aperture) {
         desk.shown().ifPresent(w -> LookModel.shown(w)
-                .ifPresent(p -> watched(progress -> PhotoTaking.regrade(desk, w.state().tag().number(), p, aperture, progress))));
+                .ifPresent(p -> intake.watched(progress -> PhotoTaking.regrade(desk, w.state().tag().number(), p, aperture, progress))));
     }
 
     /// The next ring that may be the rim; everything follows.
     private void nextRing() {
         desk.shown().ifPresent(w -> LookModel.shown(w).ifPresent(p -> rings.next(desk, w.state().tag().number(), p).thenAcceptAsync(a -> a.ifPresentOrElse(this::setAperture, () -> desk.complain(Words.of("look.ring.none"))), Platform::runLater)));
-    }
-
-    /// Runs graded work with progress on show; Esc or the button stops it.
-    private CompletableFuture<Decision> watched(java.util.function.Function<Progress, CompletableFuture<Decision>> work) {
-        cancel();
-        AtomicBoolean stopped = new AtomicBoolean();
-        stop = Optional.of(stopped);
-        show(working, true);
-        Progress progress = (share, what) -> {
-            if (stopped.get()) {
-                throw new CancellationException();
-            }
-            Platform.runLater(() -> {
-                bar.setProgress(share);
-                doing.setText(what);
-            });
-        };
-        return work.apply(progress).whenCompleteAsync((done, wrong) -> {
-            if (stop.filter(s -> s == stopped).isPresent()) {
-                stop = Optional.empty();
-                show(working, false);
-            }
-        }, Platform::runLater);
-    }
-
-    private void cancel() {
-        stop.ifPresent(s -> s.set(true));
-        show(working, false);
     }
 
     @Override
@@ -367,8 +287,9 @@ public final class LookView implements Station {
             case PAGE_UP -> turnPhoto(m, -1);
             case D -> m.selected().isPresent() && act(() -> type.accept("focus "));
             case ENTER -> pane.drawing() ? act(() -> add(OutlineHand.round(0, 0, ROUND))) : put(m);
-            case O -> act(this::askPhoto);
-            case C -> act(this::photograph);
+            case O -> act(intake::askPhoto);
+            case C -> act(intake::photograph);
+            case K -> work.instrument().sort().images() && act(intake::askCard);
             case V -> act(this::turnOver);
             case ESCAPE -> escape(m);
             case DOWN -> act(() -> step(m, 1));
@@ -412,7 +333,7 @@ public final class LookView implements Station {
         if (m.hero() != Viewing.Hero.PHOTO) {
             return act(() -> desk.view(v -> v.showing(m.hero())));
         }
-        return stop.isPresent() && act(this::cancel);
+        return intake.running() && act(intake::cancel);
     }
 
     private static boolean act(Runnable r) {

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
-import stillglass.book.report.ReportMaker;
 import stillglass.device.Source;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.VeilChange;
@@ -20,6 +19,7 @@ import stillglass.prove.speed.SpeedFault;
 import stillglass.prove.speed.SpeedModelText;
 import stillglass.prove.speed.SpeedReading;
 import stillglass.ticket.Zeroing;
+import stillglass.ticket.glass.Veils;
 import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.joints.Trial;
 import stillglass.ticket.proof.CollarSetting;
@@ -88,7 +88,7 @@ public record FiguresModel(List<Row> rows, int chosen) {
 
     private static Row row(Provable p, OptionalDouble hidden, Work work) {
         Quantity q = p.quantity();
-        Optional<VeilChange> photos = q == Quantity.VEIL && p.points().isEmpty() ? ReportMaker.veil(work.state()) : Optional.empty();
+        Optional<VeilChange> photos = q == Quantity.VEIL && p.points().isEmpty() ? Veils.of(work.state().glass()).change() : Optional.empty();
         if (photos.isPresent()) {
             return veil(photos.get());
         }

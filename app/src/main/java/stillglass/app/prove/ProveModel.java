@@ -9,12 +9,12 @@ import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Work;
 import stillglass.app.draw.ChartStrip;
 import stillglass.app.theme.Words;
-import stillglass.book.report.ReportMaker;
 import stillglass.prove.InfinityShims;
 import stillglass.prove.ScaleTurn;
 import stillglass.prove.VeilChange;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.Zeroing;
+import stillglass.ticket.glass.Veils;
 import stillglass.ticket.joints.ShimStack;
 import stillglass.ticket.proof.Proof;
 import stillglass.ticket.proof.ProofEvent;
@@ -99,12 +99,12 @@ public record ProveModel(
         // What shims would have to be thicker for than they ever are is not theirs to mend, nor is a wrong entry.
         boolean first = causes.entry() || after.or(() -> before).filter(r -> Math.abs(r.errorMm()) > MOST_SHIMS_MM).isPresent();
         sum.addAll(first ? 0 : sum.size(), causes.lines());
-        Optional<VeilChange> veil = ReportMaker.veil(s);
+        Optional<VeilChange> veil = Veils.of(s.glass()).change();
         if (s.proof().signed(s.joints()).isEmpty()) {
             work.computed().slips().filter(x -> !x.silent().isEmpty()).ifPresent(x -> sum.addAll(slips(x)));
         }
         return new ProveModel(work.instrument().sort().images(), before, after, hidden, sum, work.computed().diagnosis().map(d -> Causes.pictured(d, work.computed().charts())).orElse(List.of()), first ? causes.leading() : Optional.empty(), stack.map(ShimStack::place), pieces,
-                veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
+                Veils.of(s.glass()).unequal() ? Optional.of(Words.of("prove.veil.unequal")) : veil.map(v -> Words.of("prove.veil", 100 * v.before(), 100 * v.after(), 100 * v.change(), 100 * v.halfWidth())),
                 veil.map(v -> Words.of(v.clearer() ? "prove.veil.clearer" : v.change() - v.halfWidth() > 0 ? "prove.veil.worse" : "prove.veil.same")).orElse(""),
                 s.glass().graded(Phase.BEFORE).map(p -> p.kept().photoId()), s.glass().graded(Phase.AFTER).map(p -> p.kept().photoId()),
                 s.joints().openNow().size(), !s.joints().order().isEmpty(), Words.say(work.ledger().said()), work.ledger().zero(), withdrawn(s),

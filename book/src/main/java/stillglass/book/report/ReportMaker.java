@@ -23,7 +23,6 @@ import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.prove.InfinityShims;
-import stillglass.prove.VeilChange;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.say.Said;
@@ -38,6 +37,7 @@ import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Shims;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.glass.Photo;
+import stillglass.ticket.glass.Veils;
 import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.ShimStack;
@@ -183,7 +183,7 @@ public final class ReportMaker {
             rows.add(List.of(Said.of("report.infinity"), before.map(ReportMaker::infinity).orElse(unmeasured), after.map(ReportMaker::infinity).orElse(unmeasured),
                     after.flatMap(m -> world.section().map(s -> meaning(m, s))).orElse(Said.text(""))));
         }
-        veil(state).ifPresent(v -> rows.add(List.of(Said.of("report.veil"), Said.of("report.percent", "percent", 100 * v.before()), Said.of("report.percent", "percent", 100 * v.after()),
+        Veils.of(state.glass()).change().ifPresent(v -> rows.add(List.of(Said.of("report.veil"), Said.of("report.percent", "percent", 100 * v.before()), Said.of("report.percent", "percent", 100 * v.after()),
                 Said.of("report.veil.change", "change", 100 * v.change(), "interval", 100 * v.halfWidth()))));
         for (Provable p : Provable.all(state.readings(), state.joints(), world.instrument())) {
             if (p.quantity() != Quantity.INFINITY) {
@@ -234,7 +234,7 @@ public final class ReportMaker {
             }
         }
         if (rows.isEmpty()) {
-            List<Report.Picture> all = state.glass().all().stream().limit(MOST_PICTURES).map(ReportMaker::picture).toList();
+            List<Report.Picture> all = state.glass().all().stream().filter(p -> p.card().isEmpty()).limit(MOST_PICTURES).map(ReportMaker::picture).toList();
             for (int i = 0; i < all.size(); i += 2) {
                 rows.add(new Report.Pair(Optional.of(all.get(i)), all.stream().skip(i + 1L).findFirst()));
             }
@@ -243,7 +243,7 @@ public final class ReportMaker {
     }
 
     private Stream<Photo> photos(Phase phase, boolean rear) {
-        return state.glass().all().stream().filter(p -> p.kept().phase() == phase && p.kept().fromRear() == rear);
+        return state.glass().all().stream().filter(p -> p.kept().phase() == phase && p.kept().fromRear() == rear && p.card().isEmpty());
     }
 
     private static Report.Picture picture(Photo p) {
@@ -258,12 +258,6 @@ public final class ReportMaker {
     private static Said infinity(ReadingEvent.InfinityMeasured m) {
         Said value = Said.of("report.infinity.value", "mm", m.errorMm(), "sigma", m.uncertaintyMm());
         return m.source().map(s -> Said.of("report.sourced", "value", value, "source", s.said())).orElse(value);
-    }
-
-    /// The change of veil between the last graded photos before and after, where there are both.
-    public static Optional<VeilChange> veil(TicketState state) {
-        return state.glass().graded(Phase.BEFORE).flatMap(b -> state.glass().graded(Phase.AFTER)
-                .map(a -> VeilChange.of(b.graded().orElseThrow().sectorVeils(), a.graded().orElseThrow().sectorVeils())));
     }
 
     private List<Said> work() {

@@ -10,6 +10,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
+import stillglass.look.PhotoLight;
 import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
 import stillglass.say.Said;
@@ -21,7 +22,7 @@ public final class PhotoGrading {
     /// What a photograph shows.
     /// @param aperture in pixels of the stored photo
     /// @param veilFraction scattered light in the aperture over the reference light, 0 to 1
-    /// @param yellowing blue over red through the glass relative to the surroundings; bright field only
+    /// @param light what else it says of its light; what the glass keeps of a bright field is nothing where too little of the card is seen; without the exposure, which only the file knows
     /// @param sectorVeils veil in 32 sectors (4 rings of equal area, 8 directions from 12 clockwise), for comparisons
     /// @param maskWidth width of the working mask
     /// @param mask levels of [stillglass.look.FindingKind#maskLevel], row-major, working scale
@@ -32,7 +33,7 @@ public final class PhotoGrading {
             List<Finding> findings,
             double veilFraction,
             List<Double> sectorVeils,
-            OptionalDouble yellowing,
+            PhotoLight light,
             int maskWidth,
             Mask mask,
             List<Said> diagnostics) {
@@ -129,10 +130,10 @@ public final class PhotoGrading {
             diagnostics.add(Said.of("photo.no-lamp", "to", veil.relativeToSurroundings() ? "surroundings" : "exposure"));
         }
         diagnostics.addAll(PhotoQuality.remarks(s, photo));
-        OptionalDouble yellow = s.lighting() == Lighting.BRIGHT ? veil.yellowing(photo) : OptionalDouble.empty();
+        PhotoLight light = new PhotoLight(veil.reference(), s.brightest, Optional.empty(), s.lighting() == Lighting.BRIGHT ? veil.through(photo) : Optional.empty());
         byte[] mask = maker.mask(photo.width(), photo.height());
         progress.at(1, "done");
-        return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), yellow,
+        return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), light,
                 photo.width(), new Mask(mask), diagnostics));
     }
 

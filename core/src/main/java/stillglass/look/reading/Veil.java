@@ -1,11 +1,14 @@
 package stillglass.look.reading;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import stillglass.look.ApertureMap;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
+import stillglass.look.ThroughColour;
 
 /// Scattered light over the glass, relative to a reference, and the tint of light that came through.
 final class Veil {
@@ -70,24 +73,68 @@ final class Veil {
         return veils;
     }
 
-    /// Blue over red of the light through the glass over that of the bright surroundings.
-    OptionalDouble yellowing(LinearPhoto photo) {
+    /// Directions about the middle in which colours are compared.
+    private static final int WAYS = 8;
+    private static final double INSIDE = 0.8;
+    private static final double OUTSIDE = 1.15;
+    /// From here on a channel may be clipped.
+    private static final double FULL = 0.98;
+    private static final double STUDENT = 2.36;
+    /// Share of the card's brightness from which something beside the glass is card.
+    private static final double CARD = 0.6;
+
+    /// Light kept colour by colour, against the bright surroundings in the same direction.
+    /// @return nothing where too little of the card is seen beside the glass
+    Optional<ThroughColour> through(LinearPhoto photo) {
         ApertureMap map = s.aperture.map();
-        double[] sums = new double[4];
+        double[][] in = new double[WAYS][4];
+        double[][] out = new double[WAYS][4];
         for (int i = 0; i < photo.width() * photo.height(); i += 3) {
-            double u = map.unitRadius(i % photo.width(), i / photo.width());
+            int x = i % photo.width();
+            int y = i / photo.width();
+            double u = map.unitRadius(x, y);
+            int way = (int) (WAYS * (Math.atan2(map.unitY(x, y), map.unitX(x, y)) / (2 * Math.PI) + 1)) % WAYS;
             double light = 0.2126 * photo.red(i) + 0.7152 * photo.green(i) + 0.0722 * photo.blue(i);
-            if (u < 0.8) {
-                sums[0] += photo.blue(i);
-                sums[1] += photo.red(i);
-            } else if (u > 1.15 && light > 0.6 * s.around && photo.red(i) < 0.98 && photo.blue(i) < 0.98) {
-                sums[2] += photo.blue(i);
-                sums[3] += photo.red(i);
+            boolean full = photo.red(i) >= FULL || photo.green(i) >= FULL || photo.blue(i) >= FULL;
+            if (u < INSIDE && !full) {
+                add(in[way], photo, i);
+            } else if (u > OUTSIDE && !full && light > CARD * s.around) {
+                add(out[way], photo, i);
             }
         }
-        if (sums[1] <= 0 || sums[2] <= 0 || sums[3] <= 0) {
-            return OptionalDouble.empty();
+        List<double[]> lost = new ArrayList<>();
+        double least = Arrays.stream(in).mapToDouble(a -> a[3]).max().orElse(0) / 20;
+        for (int way = 0; way < WAYS; way++) {
+            if (in[way][3] > least && out[way][3] > least && Math.min(in[way][0], in[way][2]) > 0) {
+                lost.add(new double[] {stops(out[way], in[way], 0), stops(out[way], in[way], 1), stops(out[way], in[way], 2)});
+            }
         }
-        return OptionalDouble.of(sums[0] / sums[1] / (sums[2] / sums[3]));
+        if (lost.size() < WAYS / 2) {
+            return Optional.empty();
+        }
+        double[] mean = new double[3];
+        for (int c = 0; c < 3; c++) {
+            int channel = c;
+            mean[c] = lost.stream().mapToDouble(l -> l[channel]).average().orElse(0);
+        }
+        double sum = lost.stream().mapToDouble(l -> Math.pow(l[2] - l[0] - mean[2] + mean[0], 2)).sum();
+        double error = STUDENT * Math.sqrt(sum / (lost.size() - 1) / lost.size());
+        return Optional.of(new ThroughColour(mean[0], mean[1], mean[2], Math.hypot(Math.hypot(error, EVEN), CURVES * (mean[2] - mean[0]))));
+    }
+
+    /// Share by which tone curves and saturation of cameras stretch or shrink a difference of colours.
+    private static final double CURVES = 0.1;
+    /// Steps of eight bits and colours of a clean coating, stops.
+    private static final double EVEN = 0.03;
+
+    private static void add(double[] to, LinearPhoto photo, int at) {
+        to[0] += photo.red(at);
+        to[1] += photo.green(at);
+        to[2] += photo.blue(at);
+        to[3]++;
+    }
+
+    private static double stops(double[] beside, double[] through, int channel) {
+        return Math.log(beside[channel] / beside[3] / (through[channel] / through[3])) / Math.log(2);
     }
 }

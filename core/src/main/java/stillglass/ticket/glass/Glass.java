@@ -54,6 +54,7 @@ public record Glass(
             case GlassEvent.PhotoKept e -> new Glass(Grown.by(photos, e.photoId(), new Photo(e, Optional.empty(), row.at())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids);
             case GlassEvent.PhotoDated e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.of(e.day())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoSet e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
+            case GlassEvent.CardMeasured e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoGraded e -> photos.containsKey(e.photoId()) ? Findings.of(this).graded(e) : this;
             case GlassEvent.FindingRekinded e -> change(e.findingId(), k -> k.with(e.kind()));
             case GlassEvent.FindingDismissed e -> dismiss(e.findingId());
@@ -137,11 +138,11 @@ public record Glass(
 
     /// Findings in the order of their photos; dismissed ones are gone.
     public List<Known> findings() {
-        return known.values().stream().map(this::stacked).toList();
+        return known.values().stream().map(this::measured).toList();
     }
 
     public Optional<Known> finding(String id) {
-        return Optional.ofNullable(known.get(id)).map(this::stacked);
+        return Optional.ofNullable(known.get(id)).map(this::measured);
     }
 
     public SortedMap<Integer, PhotoMark> marks(String photoId) {
@@ -162,6 +163,12 @@ public record Glass(
         Map<LocalDate, Double> areas = new TreeMap<>();
         k.sights().forEach((id, f) -> photo(id).filter(p -> p.kept().phase() == Phase.BEFORE && p.kept().fromRear() == fromRear(k.photoId())).ifPresent(p -> areas.merge(p.day(), f.areaShare(), (a, b) -> Math.sqrt(a * b))));
         return Growth.of(areas.entrySet().stream().filter(e -> e.getValue() > 0 && e.getValue() <= 2).map(e -> new Growth.Visit(e.getKey(), e.getValue())).toList());
+    }
+
+    /// With what other photos tell of it: its depth, and how much it scatters.
+    private Known measured(Known k) {
+        Known told = stacked(k);
+        return told.with(Veils.of(this).measured(k.photoId(), told.finding()));
     }
 
     /// With the depth at which it is sharpest, where photos focused at known depths tell one.

@@ -26,6 +26,7 @@ public final class GlassDecisions {
         return switch (intent) {
             case GlassEvent.PhotoKept e -> glass.photo(e.photoId()).isPresent() ? Decision.refused("photo.already", "photo", e.photoId()) : Decision.accepted(e);
             case GlassEvent.PhotoGraded e -> graded(glass, e, world);
+            case GlassEvent.CardMeasured e -> withPhoto(glass, e.photoId(), e);
             case GlassEvent.PhotoTurned e -> withPhoto(glass, e.photoId(), e);
             case GlassEvent.PhotoMarked e -> withPhoto(glass, e.photoId(), e);
             case GlassEvent.PhotoUnmarked e -> glass.marks(e.photoId()).containsKey(e.number()) ? Decision.accepted(e) : Decision.refused("mark.none");

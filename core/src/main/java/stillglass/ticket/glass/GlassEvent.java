@@ -13,6 +13,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.PhotoLight;
 import stillglass.say.Said;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
@@ -73,13 +74,41 @@ public sealed interface GlassEvent extends Event {
     @Named("photo-unmarked")
     record PhotoUnmarked(String photoId, int number) implements GlassEvent, GlassIntent.Kept {}
 
+    /// @param light what else it says of its light; empty in rows written before it was kept
     @Named("photo-graded")
-    record PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks)
+    record PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks, Optional<PhotoLight> light)
             implements GlassEvent, GlassIntent.Kept {
         public PhotoGraded {
             findings = List.copyOf(findings);
             sectorVeils = List.copyOf(sectorVeils);
             remarks = List.copyOf(remarks);
+        }
+
+        public PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks) {
+            this(photoId, lighting, aperture, findings, veil, sectorVeils, remarks, Optional.empty());
+        }
+
+        /// What else it says of its light; of photos that were read before that was kept, nothing.
+        public PhotoLight lit() {
+            return light.orElse(PhotoLight.UNKNOWN);
+        }
+    }
+
+    /// A photo shows a white card in the place of the lens, or the bare lamp: veil is measured against it.
+    /// @param light linear light of its middle
+    /// @param exposure as its camera wrote it, relative
+    @Named("card-measured")
+    record CardMeasured(String photoId, double light, Optional<Double> exposure) implements GlassEvent, GlassIntent.Kept {
+        public CardMeasured {
+            if (!(light > 0 && light <= 1) || exposure.filter(e -> !(e > 0 && e < Double.POSITIVE_INFINITY)).isPresent()) {
+                throw new IllegalArgumentException("light " + light + " at exposure " + exposure + " is no card's");
+            }
+        }
+
+        /// Its light at the exposure of another photo.
+        /// @return nothing where only one of both says how it was exposed
+        public Optional<Double> at(Optional<Double> other) {
+            return exposure.isPresent() != other.isPresent() ? Optional.empty() : Optional.of(light * other.orElse(1.0) / exposure.orElse(1.0));
         }
     }
 

@@ -14,7 +14,7 @@ import stillglass.ticket.story.Intent;
 public sealed interface GlassIntent extends Intent {
     /// What is kept as it comes.
     sealed interface Kept extends GlassIntent
-            permits GlassEvent.PhotoKept, GlassEvent.PhotoGraded, GlassEvent.PhotoTurned, GlassEvent.PhotoMarked, GlassEvent.PhotoUnmarked {}
+            permits GlassEvent.PhotoKept, GlassEvent.PhotoGraded, GlassEvent.CardMeasured, GlassEvent.PhotoTurned, GlassEvent.PhotoMarked, GlassEvent.PhotoUnmarked {}
 
     record Rekind(String findingId, FindingKind kind) implements GlassIntent {}
 

@@ -5,27 +5,33 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.Optional;
+import stillglass.look.Lighting;
 import stillglass.ticket.story.Phase;
 
 /// A photo and what was read from it.
 /// @param at when it was kept
 /// @param set where the controls stood, where that was said
 /// @param dated of which day it is, where that was said
-public record Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> graded, Instant at, Optional<GlassEvent.PhotoSet> set, Optional<LocalDate> dated) {
+/// @param card what was measured of it, where it shows the card or the lamp
+public record Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> graded, Instant at, Optional<GlassEvent.PhotoSet> set, Optional<LocalDate> dated, Optional<GlassEvent.CardMeasured> card) {
     public Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> graded, Instant at) {
-        this(kept, graded, at, Optional.empty(), Optional.empty());
+        this(kept, graded, at, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     Photo with(GlassEvent.PhotoSet where) {
-        return new Photo(kept, graded, at, Optional.of(where), dated);
+        return new Photo(kept, graded, at, Optional.of(where), dated, card);
     }
 
     Photo with(GlassEvent.PhotoGraded read) {
-        return new Photo(kept, Optional.of(read), at, set, dated);
+        return new Photo(kept, Optional.of(read), at, set, dated, card);
     }
 
     Photo of(LocalDate day) {
-        return new Photo(kept, graded, at, set, Optional.of(day));
+        return new Photo(kept, graded, at, set, Optional.of(day), card);
+    }
+
+    Photo with(GlassEvent.CardMeasured measured) {
+        return new Photo(kept, graded, at, set, dated, Optional.of(measured));
     }
 
     /// The day it shows: as said, as the camera wrote it, or the day it was kept.
@@ -35,6 +41,11 @@ public record Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> 
 
     public String id() {
         return kept.photoId();
+    }
+
+    /// Whether it was taken against the light, where what is thrown about glows.
+    public boolean againstTheLight() {
+        return graded.filter(g -> g.lighting() == Lighting.AGAINST).isPresent();
     }
 
     boolean gradedIn(Phase phase) {

@@ -10,6 +10,7 @@ import java.util.function.ToDoubleBiFunction;
 import org.junit.jupiter.api.Test;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
+import stillglass.look.ThroughColour;
 import stillglass.look.Progress;
 
 /// Veil and tint read from drawn glass, against the light that was drawn.
@@ -71,7 +72,13 @@ class VeilTest {
         Veil v = new Veil(survey(before, Lighting.BRIGHT), OptionalDouble.empty());
 
         assertThat(v.relativeToSurroundings()).isTrue();
-        assertThat(v.yellowing(before).orElseThrow()).isCloseTo(0.8, within(0.01));
+        ThroughColour through = v.through(before).orElseThrow();
+        // 0.6 beside 0.5, 0.48 and 0.4.
+        assertThat(through.red()).isCloseTo(0.263, within(0.01));
+        assertThat(through.green()).isCloseTo(0.322, within(0.01));
+        assertThat(through.blue()).isCloseTo(0.585, within(0.01));
+        assertThat(through.blueOverRed()).isCloseTo(0.8, within(0.01));
+        assertThat(through.said()).isEqualTo(ThroughColour.Yellow.CLEAR);
         assertThat(v.mean()).as("what the glass keeps of the card's light").isCloseTo(1 - 0.4789 / 0.6, within(0.02));
     }
 }
