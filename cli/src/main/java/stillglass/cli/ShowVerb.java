@@ -2,15 +2,24 @@ package stillglass.cli;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.data.FindingsJson;
 import stillglass.book.data.Shelf;
+import stillglass.book.file.SafeFile;
+import stillglass.book.report.ExampleDrawing;
+import stillglass.grade.Flare;
 import stillglass.grade.GradeRules;
+import stillglass.grade.Lobe;
+import stillglass.grade.Shades;
 import stillglass.grade.ShowThrough;
+import stillglass.grade.example.ExamplePicture;
 import stillglass.look.Progress;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
@@ -27,6 +36,9 @@ final class ShowVerb extends Verb {
     @CommandLine.Option(names = "--points", split = ";", paramLabel = "X,Y", description = "points of the upright picture, shares of half its diagonal, such as 0,0;0.7,0;1,0")
     private List<String> points = new ArrayList<>();
 
+    @CommandLine.Option(names = "--scene", paramLabel = "PNG", description = "draws a scene of our own as the lens takes it with all findings, at the stop where they do most")
+    private @Nullable Path scene;
+
     @CommandLine.Mixin
     private PictureOptions picture = new PictureOptions();
 
@@ -38,12 +50,17 @@ final class ShowVerb extends Verb {
         List<FindingsJson.Placed> placed = FindingsJson.read(findings, lens, usual);
         Footprints prints = Footprints.of(lens, picture.of(lens), () -> {});
         List<Map<String, Object>> told = new ArrayList<>();
+        List<ShowThrough.Shown> all = new ArrayList<>();
+        List<Lobe> lobes = new ArrayList<>();
         for (FindingsJson.Placed p : placed) {
             GradeRules rules = p.optics().map(o -> usual.with(p.patch().kind(), o)).orElse(usual);
             ShowThrough.Shown shown = ShowThrough.of(prints, p.patch(), rules, Progress.SILENT);
+            all.add(shown);
+            lobes.add(rules.optics(p.patch().kind()).lobe());
+            double reaches = Flare.reaches(lens, p.patch().surface());
             List<Map<String, Object>> stops = new ArrayList<>();
             for (int j = 0; j < shown.effects().size(); j++) {
-                stops.add(stop(prints, p, rules, shown.effects().get(j), j, fields));
+                stops.add(stop(prints, p, rules, shown.effects().get(j), j, fields, reaches));
             }
             told.add(new Answer().put("id", p.id()).put("surface", p.patch().surface() + 1).put("stops", stops).fields());
             if (!json()) {
@@ -51,14 +68,26 @@ final class ShowVerb extends Verb {
                 shown.effects().forEach(e -> out().printf(Locale.ROOT, "  f/%-5.3g light lost %6.2f %%   deepest shadow %6.2f %% at %+.1f, %+.1f   veil %6.2f %%%n", e.stop(), 100 * e.lightLost(), 100 * e.deepestShadow(), e.shadowX(), e.shadowY(), 100 * e.veil()));
             }
         }
+        if (scene != null) {
+            draw(scene, all, lobes, ExamplePicture.widthDeg(prints.picture().widthMm(), lens.nominalFocalLengthMm()));
+        }
         if (json()) {
             out().println(new Answer().put("findings", told).json());
         }
         return 0;
     }
 
-    private static Map<String, Object> stop(Footprints prints, FindingsJson.Placed p, GradeRules rules, ShowThrough.Effect e, int j, List<double[]> fields) {
-        Answer out = new Answer().number("f_number", e.stop()).number("light_lost", e.lightLost()).number("deepest_shadow", e.deepestShadow()).put("at", List.of(e.shadowX(), e.shadowY())).number("veil", e.veil());
+    private void draw(Path file, List<ShowThrough.Shown> all, List<Lobe> lobes, double widthDeg) {
+        Shades together = Shades.together(all.stream().map(ShowThrough.Shown::shades).toList());
+        int worst = IntStream.range(0, together.stops().size()).boxed().max(Comparator.comparingDouble(j -> together.effect(j).deepestShadow() + together.effect(j).veil())).orElse(0);
+        List<ExamplePicture.Layer> layers = IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingInt(i -> all.get(i).surface())).map(i -> new ExamplePicture.Layer(all.get(i).shades(), lobes.get(i))).toList();
+        SafeFile.write(file, ExampleDrawing.png(ExamplePicture.of(widthDeg, layers, worst)), section, findings);
+    }
+
+    private static Map<String, Object> stop(Footprints prints, FindingsJson.Placed p, GradeRules rules, ShowThrough.Effect e, int j, List<double[]> fields, double reaches) {
+        Flare flare = Flare.of(e.veil(), p.patch().kind(), rules, reaches);
+        Answer out = new Answer().number("f_number", e.stop()).number("light_lost", e.lightLost()).number("deepest_shadow", e.deepestShadow()).put("at", List.of(e.shadowX(), e.shadowY())).number("veil", e.veil())
+                .put("contrast_lost", new Answer().number("average", flare.average()).number("lamp", flare.lamp()).number("sun", flare.sun()));
         if (!fields.isEmpty()) {
             out.put("points", fields.stream().map(f -> {
                 OptionalDouble lost = ShowThrough.lost(prints, p.patch(), rules, j, f[0], f[1]);

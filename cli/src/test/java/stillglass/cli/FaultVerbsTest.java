@@ -105,6 +105,14 @@ class FaultVerbsTest {
         // On the axis and wide open 4 mm of the beam's 57/1.4 = 40.7 mm.
         assertThat(first.get("points").get(0).get("lost").asDouble()).isCloseTo(16 / (57 / 1.4) / (57 / 1.4), within(0.0006));
         assertThat(j.get("findings").get(1).get("surface").asInt()).isEqualTo(2);
+        double veil = first.get("veil").asDouble();
+        assertThat(first.get("contrast_lost").get("average").asDouble()).isCloseTo(veil / (1 + veil), within(1e-6));
+        assertThat(first.get("contrast_lost").get("lamp").asDouble()).as("threads throw light wide").isGreaterThan(first.get("contrast_lost").get("average").asDouble());
+        assertThat(j.get("findings").get(1).get("stops").get(0).get("contrast_lost").get("sun").asDouble()).as("specks do not").isLessThan(0.02);
+        Path scene = folder.resolve("scene.png");
+        assertThat(run("show", RILL, disc, "--scene", scene.toString()).err()).isEmpty();
+        assertThat(javax.imageio.ImageIO.read(scene.toFile()).getWidth()).isEqualTo(480);
+        assertThat(run("show", RILL, disc, "--scene", disc.toString()).err()).contains("disc.json").hasLineCount(1);
         assertThat(run("show", RILL, file("far.json", Files.readString(disc).replace("\"surface\":1", "\"surface\":99"))).err()).contains("far.json").contains("/findings/0/surface").hasLineCount(1);
         assertThat(run("show", RILL, file("off.json", Files.readString(disc).replace("\"x\":0", "\"x\":500"))).err()).contains("off.json").contains("nothing of it lies within").hasLineCount(1);
         assertThat(run("show", RILL, disc, "--points", "0.9,0.9").err()).contains("outside the picture").hasLineCount(1);

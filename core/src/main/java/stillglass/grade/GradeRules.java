@@ -12,7 +12,7 @@ import stillglass.look.FindingKind;
 /// @param measurable effect that instruments see and pictures do not
 /// @param visibleVeil scattered share that flattens an average scene visibly
 /// @param severeVeil scattered share that spoils an average scene
-/// @param againstLight how many times more a veil counts with the light in the frame
+/// @param againstLight how many times more a veil of haze counts five degrees beside a lamp in the frame; of other kinds as their light spreads
 public record GradeRules(
         Map<FindingKind, Optics> kinds,
         double visibleShadow,
@@ -26,7 +26,13 @@ public record GradeRules(
     /// @param blocks share stopped or thrown far aside, 0 to 1
     /// @param scatters share that ends as veil in the picture, 0 to 1
     /// @param curable chance that cleaning removes it
-    public record Optics(double blocks, double scatters, double curable) {
+    /// @param lobe how its scatter spreads over angles
+    public record Optics(double blocks, double scatters, double curable, Lobe lobe) {
+        /// Spreading as drops of a film do.
+        public Optics(double blocks, double scatters, double curable) {
+            this(blocks, scatters, curable, Lobe.USUAL);
+        }
+
         public Optics {
             if (!(blocks >= 0 && blocks <= 1) || !(scatters >= 0 && scatters <= 1) || !(curable >= 0 && curable <= 1)) {
                 throw new IllegalArgumentException("shares lie between 0 and 1");
@@ -54,6 +60,12 @@ public record GradeRules(
             throw new IllegalStateException("no rule for " + kind.word());
         }
         return found;
+    }
+
+    /// How many times more a veil of a kind counts five degrees beside a lamp in the frame.
+    public double againstLight(FindingKind kind) {
+        double beside = Math.toRadians(Flare.LAMP_DEG);
+        return againstLight * optics(kind).lobe().per(beside) / optics(FindingKind.HAZE).lobe().per(beside);
     }
 
     /// The same with every threshold times a figure: below 1 for who looks harder.

@@ -19,7 +19,7 @@ public final class Grader {
         ShowThrough.Effect haziest = max(shown, Comparator.comparingDouble(ShowThrough.Effect::veil));
         double shadow = deepest.deepestShadow();
         double veil = haziest.veil();
-        double against = veil * rules.againstLight();
+        double against = Flare.loss(veil * rules.againstLight(shown.kind()));
         Optional<ShowThrough.Effect> firstShown = shown.effects().stream()
                 .filter(e -> e.deepestShadow() >= rules.visibleShadow())
                 .min(Comparator.comparingDouble(ShowThrough.Effect::stop));
@@ -28,7 +28,7 @@ public final class Grader {
             boolean byShadow = firstShown.isPresent() && shadow >= rules.severeShadow();
             return new Grade(4, byShadow
                     ? shadowSentence(deepest, firstShown.get())
-                    : Said.of("grade.flattens", "percent", 100 * veil, "stop", stop(haziest.stop())),
+                    : Said.of("grade.flattens", "percent", 100 * Flare.loss(veil), "stop", stop(haziest.stop())),
                     byShadow ? reached("shadow", shadow, deepest, "severe", rules.severeShadow())
                             : reached("veil", veil, haziest, "severe", rules.severeVeil()));
         }
@@ -36,7 +36,7 @@ public final class Grader {
             return new Grade(3, shadowSentence(deepest, firstShown.get()), reached("shadow", shadow, deepest, "visible", rules.visibleShadow()));
         }
         if (veil >= rules.visibleVeil() || against >= rules.severeVeil()) {
-            return new Grade(3, Said.of("grade.against", "against", 100 * Math.min(1, against), "stop", stop(haziest.stop()), "veil", 100 * veil),
+            return new Grade(3, Said.of("grade.against", "against", 100 * against, "stop", stop(haziest.stop()), "veil", 100 * Flare.loss(veil)),
                     veil >= rules.visibleVeil()
                             ? reached("veil", veil, haziest, "visible", rules.visibleVeil())
                             : reached("against", against, haziest, "severe", rules.severeVeil()));

@@ -75,6 +75,22 @@ public final class Shades {
         return veils[stop][row * GRID + column];
     }
 
+    /// The same between points.
+    /// @param across 0 left to 1 right
+    /// @param up 0 bottom to 1 top
+    /// @param scattered the share that is scattered, not the share let through
+    public double between(int stop, double across, double up, boolean scattered) {
+        float[] of = scattered ? veils[stop] : passes[stop];
+        double x = Math.clamp(across, 0, 1) * (GRID - 1);
+        double y = Math.clamp(up, 0, 1) * (GRID - 1);
+        int i = Math.min(GRID - 2, (int) x);
+        int j = Math.min(GRID - 2, (int) y);
+        double fx = x - i;
+        double fy = y - j;
+        int at = j * GRID + i;
+        return (of[at] * (1 - fx) + of[at + 1] * fx) * (1 - fy) + (of[at + GRID] * (1 - fx) + of[at + GRID + 1] * fx) * fy;
+    }
+
     /// Share of light let through in the middle of all points: the level against which a shadow is seen.
     public double level(int stop) {
         float[] sorted = passes[stop].clone();

@@ -27,10 +27,11 @@ public final class ShowThrough {
             double stop, double lightLost, double deepestShadow, double shadowX, double shadowY, double veil) {}
 
     /// What one finding does.
+    /// @param kind what was traced
     /// @param surface index of the surface it was traced on
     /// @param effects over the stops, widest first
     /// @param shades the same point by point
-    public record Shown(int surface, List<Effect> effects, Shades shades) {
+    public record Shown(FindingKind kind, int surface, List<Effect> effects, Shades shades) {
         public Shown {
             effects = List.copyOf(effects);
         }
@@ -55,7 +56,7 @@ public final class ShowThrough {
             point(prints, cover, patch.surface(), j, blocks, scatters, passes[j], veils[j]);
         });
         Shades shades = new Shades(stops, passes, veils);
-        return new Shown(patch.surface(), IntStream.range(0, stops.size()).mapToObj(shades::effect).toList(), shades);
+        return new Shown(patch.kind(), patch.surface(), IntStream.range(0, stops.size()).mapToObj(shades::effect).toList(), shades);
     }
 
     /// Share of the light of one picture point that is stopped.

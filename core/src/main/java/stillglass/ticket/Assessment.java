@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.grade.Advice;
 import stillglass.grade.BothSides;
+import stillglass.grade.Flare;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
 import stillglass.grade.OwnersUse;
@@ -33,6 +34,7 @@ import stillglass.ticket.glass.Known;
 /// @param shown effect at every stop
 /// @param grade computed from the effect
 /// @param advice what to do and why
+/// @param flares contrast lost at every stop of its effects, by where the light stands
 public record Assessment(
         Known known,
         int surface,
@@ -40,7 +42,16 @@ public record Assessment(
         Optional<WhichSurface> where,
         ShowThrough.Shown shown,
         Grader.Grade grade,
-        Advice advice) {
+        Advice advice,
+        List<Flare> flares) {
+    public Assessment {
+        flares = List.copyOf(flares);
+    }
+
+    /// The same of the finding as it stands now, where nothing changed that the effect hangs on.
+    public Assessment of(Known now) {
+        return new Assessment(now, surface, assumed, where, shown, grade, advice, flares);
+    }
 
     /// Traces one finding.
     /// @param fromRear whether its photo looks in from behind
@@ -75,7 +86,9 @@ public record Assessment(
         Advice advice = wayTo(worst.surface(), instrument)
                 .map(plan -> Advice.of(known.finding().kind(), grade, plan.minutes() / 60, plan.risk(), rules))
                 .orElseGet(() -> Advice.unmapped(known.finding().kind(), grade, rules));
-        return new Assessment(known, worst.surface(), known.surface().isEmpty(), where, worst, grade, advice);
+        double reaches = Flare.reaches(section, worst.surface());
+        List<Flare> flares = worst.effects().stream().map(e -> Flare.of(e.veil(), known.finding().kind(), usual, reaches)).toList();
+        return new Assessment(known, worst.surface(), known.surface().isEmpty(), where, worst, grade, advice, flares);
     }
 
     /// The technician's grade where there is one, the computed one otherwise.

@@ -17,10 +17,12 @@ import stillglass.app.draw.StopStrip;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.grade.Advice;
+import stillglass.grade.Flare;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
 import stillglass.grade.Shades;
 import stillglass.grade.ShowThrough;
+import stillglass.grade.example.ExamplePicture;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
@@ -71,9 +73,12 @@ public record DecideModel(
     /// @param shows from which stop a shadow shows, and where
     /// @param figures shadow, light lost and veil at this stop
     /// @param without the same before anything was thought away; empty when nothing is
-    public record Picture(List<String> stops, int stop, Shades shades, String shows, String figures, String without) {
+    /// @param widthDeg angle the picture's width takes in
+    /// @param layers what lies in the way of a scene, from the front to the rear
+    public record Picture(List<String> stops, int stop, Shades shades, String shows, String figures, String without, double widthDeg, List<ExamplePicture.Layer> layers) {
         public Picture {
             stops = List.copyOf(stops);
+            layers = List.copyOf(layers);
         }
     }
 
@@ -151,12 +156,21 @@ public record DecideModel(
             return Optional.empty();
         }
         Shades every = Shades.together(all.stream().map(a -> a.shown().shades()).toList());
-        List<Shades> left = all.stream().filter(a -> !work.viewing().cured().contains(a.known().id())).map(a -> a.shown().shades()).toList();
-        Shades now = left.isEmpty() ? Shades.clear(every.stops()) : Shades.together(left);
+        List<Assessment> left = all.stream().filter(a -> !work.viewing().cured().contains(a.known().id())).sorted(Comparator.comparingInt(Assessment::surface)).toList();
+        Shades now = left.isEmpty() ? Shades.clear(every.stops()) : Shades.together(left.stream().map(a -> a.shown().shades()).toList());
         int stop = Math.min(work.viewing().stop(), every.stops().size() - 1);
         boolean less = left.size() < all.size();
+        double width = work.computed().beams().map(b -> ExamplePicture.widthDeg(b.prints().picture().widthMm(), b.prints().lens().nominalFocalLengthMm())).orElse(USUAL_WIDTH_DEG);
         return Optional.of(new Picture(every.stops().stream().map(Grader::stop).toList(), stop, now, shows(now, work.rules()),
-                figures(now.effect(stop)), less ? Words.of("decide.before", figures(every.effect(stop))) : ""));
+                figures(now.effect(stop), flare(left, stop)), less ? Words.of("decide.before", figures(every.effect(stop), flare(all, stop))) : "", width,
+                left.stream().map(a -> new ExamplePicture.Layer(a.shown().shades(), work.rules().optics(a.known().finding().kind()).lobe())).toList()));
+    }
+
+    /// Of a usual lens, while beams are being traced.
+    private static final double USUAL_WIDTH_DEG = 40;
+
+    private static Flare flare(List<Assessment> all, int stop) {
+        return Flare.together(all.stream().map(a -> a.flares().get(stop)).toList());
     }
 
     /// "Shows from f/8 down, upper left."
@@ -170,8 +184,8 @@ public record DecideModel(
         return Words.of("decide.shows.never");
     }
 
-    private static String figures(ShowThrough.Effect e) {
-        return Words.of("decide.figures", 100 * e.deepestShadow(), 100 * e.lightLost(), 100 * e.veil());
+    private static String figures(ShowThrough.Effect e, Flare f) {
+        return Words.of("decide.figures", 100 * e.deepestShadow(), 100 * e.lightLost(), 100 * f.average(), 100 * f.lamp(), 100 * f.sun());
     }
 
     private static List<Unweighed> unweighed(Work work) {

@@ -50,6 +50,9 @@ public final class DecideView implements Station {
     private final Label without = Build.label("", "soft");
     private final SpeckRow specks = new SpeckRow();
     private final Label smallest = Build.label("", "soft", "small");
+    private final ExamplePair example;
+    private final Button scene;
+    private final Label stronger;
     private final VBox frame;
     private final HBox node;
     private final List<StopStrip> strips = new ArrayList<>();
@@ -63,17 +66,42 @@ public final class DecideView implements Station {
         ring.setId("stop-ring");
         picture.setId("picture");
         VBox.setVgrow(picture, Priority.NEVER);
-        frame = Build.column(5, Build.line(Words.of("decide.picture"), "subheading"), picture, ring, shows, figures, without,
-                Build.label(Words.of("decide.stronger", DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN), "soft", "small"), Build.label(Words.of("decide.specks"), "subheading"), specks, smallest);
+        example = new ExamplePair(desk);
+        scene = Build.button(Words.of("decide.example"), "P", this::turnPicture, "chip");
+        scene.setId("as-scene");
+        scene.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        stronger = Build.label(Words.of("decide.stronger", DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN), "soft", "small");
+        frame = Build.column(5, Build.head(8, 1, Build.line(Words.of("decide.picture"), "subheading"), scene), ring, picture, example.node(), shows, figures, without,
+                stronger, Build.label(Words.of("decide.specks"), "subheading"), specks, smallest);
         specks.setId("specks");
         picture.prefHeightProperty().bind(frame.widthProperty().multiply(2 / 3.0));
         picture.setMinHeight(90);
+        drawAs(false);
         VBox left = Build.column(6, Build.head(14, 1, Build.line(Words.of("decide.heading"), "heading"), legend()), Build.tall(rows));
         VBox right = Build.column(5, Build.head(14, 2, verdict, effort), Build.tall(reasons), Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
         right.getStyleClass().add("sheet");
         verdict.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         node = Build.shared(18, List.of(left, Build.scroll(frame), right), 1.3, 0.62, 0.98);
         node.getStyleClass().add("station");
+    }
+
+    /// A diagram of shadow and veil, or a scene as the lens takes it.
+    private void turnPicture() {
+        drawAs(picture.isVisible());
+        drawn.flatMap(DecideModel::picture).ifPresent(this::picture);
+    }
+
+    private void drawAs(boolean asScene) {
+        for (Node n : List.of(picture, stronger)) {
+            n.setVisible(!asScene);
+            n.setManaged(!asScene);
+        }
+        example.node().setVisible(asScene);
+        example.node().setManaged(asScene);
+        scene.getStyleClass().removeAll("chosen");
+        if (asScene) {
+            scene.getStyleClass().add("chosen");
+        }
     }
 
     private static Node legend() {
@@ -214,6 +242,9 @@ public final class DecideView implements Station {
         figures.setText(Words.of("decide.at", p.stops().get(p.stop()), p.figures()));
         without.setText(p.without());
         without.setManaged(!p.without().isEmpty());
+        if (example.node().isVisible()) {
+            example.show(p);
+        }
         picture.show(p.shades(), p.stop(), drawn.map(DecideModel::visibleShare).orElse(1.0), DecideModel.SHADOW_DRAWN, DecideModel.VEIL_DRAWN, p.shows() + " " + p.figures());
     }
 
@@ -271,6 +302,10 @@ public final class DecideView implements Station {
         if ((event.getCode() == KeyCode.RIGHT || event.getCode() == KeyCode.LEFT) && m.picture().isPresent()) {
             int by = event.getCode() == KeyCode.RIGHT ? 1 : -1;
             stop(Math.clamp(m.picture().get().stop() + by, 0, m.picture().get().stops().size() - 1));
+            return true;
+        }
+        if (event.getCode() == KeyCode.P && m.picture().isPresent()) {
+            turnPicture();
             return true;
         }
         if (event.getCode() == KeyCode.C && m.selected().isPresent()) {

@@ -152,9 +152,7 @@ final class Computing {
             found = Assessment.of(known, fromRear, shelf.footprints(section, use(work).picture(work.section().get())), work.instrument(), work.rules(), use(work), watch);
             assessed.put(key, found);
         }
-        return Optional.of(found.known().equals(known)
-                ? found
-                : new Assessment(known, found.surface(), found.assumed(), found.where(), found.shown(), found.grade(), found.advice()));
+        return Optional.of(found.known().equals(known) ? found : found.of(known));
     }
 
     /// Nothing where the section is not known, or all that was measured is as it should be.

@@ -91,23 +91,7 @@ public final class PictureFrame extends Region {
 
     /// Brightness against the level of the picture, at a place from 0 to 1 across and up.
     private double shadowAt(double across, double up, double level) {
-        return Math.max(0, 1 - between(across, up, false) / level);
-    }
-
-    private double between(double across, double up, boolean ofVeil) {
-        int n = Shades.GRID - 1;
-        double x = across * n;
-        double y = up * n;
-        int i = Math.min(n - 1, (int) x);
-        int j = Math.min(n - 1, (int) y);
-        double fx = x - i;
-        double fy = y - j;
-        return (at(i, j, ofVeil) * (1 - fx) + at(i + 1, j, ofVeil) * fx) * (1 - fy)
-                + (at(i, j + 1, ofVeil) * (1 - fx) + at(i + 1, j + 1, ofVeil) * fx) * fy;
-    }
-
-    private double at(int i, int j, boolean ofVeil) {
-        return ofVeil ? shades.veil(stop, i, j) : shades.passes(stop, i, j);
+        return Math.max(0, 1 - shades.between(stop, across, up, false) / level);
     }
 
     private void paint() {
@@ -120,7 +104,7 @@ public final class PictureFrame extends Region {
             double up = 1 - (y + 0.5) / HIGH;
             for (int x = 0; x < WIDE; x++) {
                 double across = (x + 0.5) / WIDE;
-                double whitened = Math.min(MOST_PALE, veilGain * between(across, up, true));
+                double whitened = Math.min(MOST_PALE, veilGain * shades.between(stop, across, up, true));
                 double darkened = Math.min(1, gain * shadowAt(across, up, level));
                 int argb = 0xff;
                 for (int c = 0; c < 3; c++) {

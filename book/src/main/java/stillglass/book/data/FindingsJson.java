@@ -54,6 +54,6 @@ public final class FindingsJson {
         }
         GradeRules.Optics of = usual.optics(kind);
         boolean own = f.has("blocks") || f.has("scatters");
-        return new Placed(f.get("id").asString(), patch, own ? Optional.of(new GradeRules.Optics(f.path("blocks").asDouble(of.blocks()), f.path("scatters").asDouble(of.scatters()), of.curable())) : Optional.empty());
+        return new Placed(f.get("id").asString(), patch, own ? Optional.of(new GradeRules.Optics(f.path("blocks").asDouble(of.blocks()), f.path("scatters").asDouble(of.scatters()), of.curable(), of.lobe())) : Optional.empty());
     }
 }

@@ -14,6 +14,7 @@ import stillglass.care.CareTables;
 import stillglass.care.StuckTry;
 import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
+import stillglass.grade.Lobe;
 import stillglass.look.FindingKind;
 import tools.jackson.databind.JsonNode;
 
@@ -58,7 +59,8 @@ public final class RulesJson {
             kinds.put(
                     LensJson.at(file, "/kinds/" + e.getKey(), () -> FindingKind.ofWord(e.getKey())),
                     LensJson.at(file, "/kinds/" + e.getKey(), () -> new GradeRules.Optics(
-                            k.get("blocks").asDouble(), k.get("scatters").asDouble(), k.get("curable").asDouble())));
+                            k.get("blocks").asDouble(), k.get("scatters").asDouble(), k.get("curable").asDouble(),
+                            new Lobe(k.path("structure_um").asDouble(Lobe.USUAL.structureUm()), k.path("fall").asDouble(Lobe.USUAL.fall())))));
         }
         return LensJson.at(file, "file", () -> new GradeRules(
                 kinds,

@@ -41,6 +41,7 @@ public final class HtmlReport {
             switch (block) {
                 case Report.Block.Lines l -> list(h, l);
                 case Report.Block.Table t -> table(h, t);
+                case Report.Block.Drawn d -> drawn(h, d);
             }
             if (!pictured) {
                 // Pictures stand behind what the owner said.
@@ -84,6 +85,12 @@ public final class HtmlReport {
             rows.forEach(r -> h.append("<tr>").append(cell(r.left(), photos)).append(cell(r.right(), photos)).append("</tr>"));
             h.append("</table>");
         }
+    }
+
+    private static void drawn(StringBuilder h, Report.Block.Drawn d) {
+        h.append("<h2>").append(escape(d.heading())).append("</h2><table class=\"pictures\"><tr>");
+        d.drawings().forEach(p -> h.append("<td><img alt=\"").append(escape(p.caption())).append("\" src=\"data:image/png;base64,").append(Base64.getEncoder().encodeToString(p.png())).append("\"/><br/>").append(escape(p.caption())).append("</td>"));
+        h.append("</tr></table>");
     }
 
     /// A photo that can no longer be read must not keep the owner from the rest of the report, and its place says so.

@@ -24,6 +24,7 @@ public final class MarkdownReport {
             s.append("\n## ").append(plain(block.heading())).append("\n\n");
             switch (block) {
                 case Report.Block.Lines l -> l.lines().forEach(line -> s.append("- ").append(escaped(BookWords.wording().sentence(line))).append("\n"));
+                case Report.Block.Drawn d -> d.drawings().forEach(p -> s.append("- ").append(escaped(BookWords.wording().sentence(p.caption()))).append("\n"));
                 case Report.Block.Table t -> {
                     row(s, t.titles());
                     s.append("|").append("---|".repeat(t.titles().size())).append("\n");

@@ -30,6 +30,18 @@ public record Report(Said title, Said head, List<Block> blocks, List<Pair> photo
             }
         }
 
+        /// Pictures that were computed, not photographed.
+        record Drawn(Said heading, List<Drawing> drawings) implements Block {
+            public Drawn {
+                drawings = List.copyOf(drawings);
+            }
+
+            @Override
+            public boolean empty() {
+                return drawings.isEmpty();
+            }
+        }
+
         record Table(Said heading, List<Said> titles, List<List<Said>> rows) implements Block {
             public Table {
                 titles = List.copyOf(titles);
@@ -40,6 +52,25 @@ public record Report(Said title, Said head, List<Block> blocks, List<Pair> photo
             public boolean empty() {
                 return rows.isEmpty();
             }
+        }
+    }
+
+    /// A picture that was computed.
+    public static final class Drawing {
+        private final byte[] png;
+        private final Said caption;
+
+        Drawing(byte[] png, Said caption) {
+            this.png = png.clone();
+            this.caption = caption;
+        }
+
+        byte[] png() {
+            return png.clone();
+        }
+
+        public Said caption() {
+            return caption;
         }
     }
 

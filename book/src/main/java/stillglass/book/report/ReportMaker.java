@@ -83,6 +83,7 @@ public final class ReportMaker {
         List<Report.Block> blocks = new ArrayList<>();
         blocks.add(lines("report.arrived", arrived()));
         blocks.add(findings(assessments));
+        world.section().ifPresent(l -> blocks.add(ExampleDrawing.of(assessments, l, use.picture(l), shelf.gradeRules())));
         blocks.add(lines("report.advice", advice.reasons()));
         blocks.add(new Report.Block.Table(Said.of("report.measured"), titles("report.column.what", "report.column.before", "report.column.after", "report.column.meaning"), measures()));
         blocks.add(lines("report.work", work()));
