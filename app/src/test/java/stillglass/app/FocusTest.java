@@ -131,6 +131,32 @@ class FocusTest {
         assertThat(focused().map(Node::getId)).contains("assessment-2");
     }
 
+    /// The picture of Decide is a diagram, or by one key a scene with what was found above the same with a clean lens.
+    @Test
+    void aKeyTurnsTheDiagramIntoAScene() {
+        open(KeyCode.DIGIT3);
+        window.press(KeyCode.P);
+        window.until("both are drawn", () -> drawn("example-found") && drawn("example-clean"));
+        assertThat(Window.onUi(() -> window.shell.lookup("#picture").isVisible())).isFalse();
+        assertThat(Window.onUi(() -> brightness("example-found"))).as("a veil makes the dark quay paler").isGreaterThan(Window.onUi(() -> brightness("example-clean")));
+        window.press(KeyCode.P);
+        assertThat(Window.onUi(() -> window.shell.lookup("#picture").isVisible())).isTrue();
+    }
+
+    private javafx.scene.image.Image image(String id) {
+        return ((javafx.scene.image.ImageView) window.shell.lookup("#" + id).lookup(".image-view")).getImage();
+    }
+
+    private boolean drawn(String id) {
+        return image(id) != null;
+    }
+
+    /// Of the lower left corner.
+    private double brightness(String id) {
+        javafx.scene.image.Image i = image(id);
+        return i.getPixelReader().getColor(12, (int) i.getHeight() - 4).getBrightness();
+    }
+
     @Test
     void theStopRingAndTheDialAreSetByKeysAndSayTheirValue() {
         open(KeyCode.DIGIT3);
