@@ -11,7 +11,6 @@ import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import stillglass.book.data.Shelf;
 import stillglass.look.FindingKind;
 import stillglass.look.GlassVeil;
 import stillglass.look.Lighting;
@@ -28,12 +27,7 @@ import stillglass.sim.truth.HiddenTruth;
 
 /// One glass, photographed more than once.
 class SameGlassTest {
-    private static final List<LensSection> LENSES = lenses();
-
-    private static List<LensSection> lenses() {
-        Shelf shelf = new Shelf();
-        return shelf.sectionIds().stream().map(shelf::section).toList();
-    }
+    private static final LensSection LENS = VirtualBenchTest.lens();
 
     private static PhotoGrading.Graded graded(Shot shot, Lighting lighting) {
         LinearPhoto photo = LinearPhoto.ofSrgb(shot.picture().getWidth(), shot.picture().getHeight(), shot.picture().getRGB(0, 0, shot.picture().getWidth(), shot.picture().getHeight(), null, 0, shot.picture().getWidth()));
@@ -48,13 +42,12 @@ class SameGlassTest {
     /// Whether two photos of a hazy glass that nobody cleaned, exposed differently and held a little otherwise, are told to differ.
     private static boolean said(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
-        LensSection lens = LENSES.get(random.nextInt(LENSES.size()));
-        int surface = (lens.stopIndex() + 1 + random.nextInt(lens.surfaces().size() - 1)) % lens.surfaces().size();
+        int surface = (LENS.stopIndex() + 1 + random.nextInt(LENS.surfaces().size() - 1)) % LENS.surfaces().size();
         HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.HAZE, surface, 0, 0, 1, 0.02 + 0.3 * random.nextDouble(), seed)), 0);
         List<List<Double>> both = LongStream.range(0, 2).mapToObj(i -> {
             double ev = -1 + 2.5 * random.nextDouble();
             Pose pose = new Pose(500, 400, 0.46 + 0.08 * random.nextDouble(), 0.46 + 0.08 * random.nextDouble(), 0.34 + 0.08 * random.nextDouble(), 6, Lighting.AGAINST, seed).again(7 * seed + i).exposed(ev);
-            return against(graded(InspectionCamera.photograph(lens, truth, pose), Lighting.AGAINST), pose.lampStrength() * Math.pow(2, ev));
+            return against(graded(InspectionCamera.photograph(LENS, truth, pose), Lighting.AGAINST), pose.lampStrength() * Math.pow(2, ev));
         }).toList();
         VeilChange c = VeilChange.of(both.get(0), both.get(1), GlassVeil.RATIO, GlassVeil.STRAY);
         return Math.abs(c.change()) > c.halfWidth();
@@ -72,7 +65,7 @@ class SameGlassTest {
     void yellowGlassIsToldInStopsHoweverItWasExposed(double blue, long seed) {
         for (double ev : new double[] {-1.2, 0}) {
             Pose pose = new Pose(700, 560, 0.5, 0.48, 0.36, 6, Lighting.BRIGHT, seed).exposed(ev);
-            ThroughColour t = graded(InspectionCamera.photograph(LENSES.getFirst(), new HiddenTruth(List.of(), 0, blue), pose), Lighting.BRIGHT).light().through().orElseThrow();
+            ThroughColour t = graded(InspectionCamera.photograph(LENS, new HiddenTruth(List.of(), 0, blue), pose), Lighting.BRIGHT).light().through().orElseThrow();
             // The bench's coatings keep two hundredths of a stop of blue, too.
             assertThat(t.yellow()).as("%.1f EV", ev).isCloseTo(-Math.log(blue) / Math.log(2), within(t.error()));
             assertThat(t.green() - t.red()).isCloseTo(-Math.log(blue) / Math.log(2) / 2, within(t.error()));
