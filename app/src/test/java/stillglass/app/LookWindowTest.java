@@ -32,6 +32,7 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
+import stillglass.app.look.PhotoPane;
 import stillglass.book.log.Logbook;
 import stillglass.device.Source;
 import stillglass.look.Aperture;
@@ -162,6 +163,25 @@ class LookWindowTest {
         window.answers.photo = Optional.of(Files.write(folder.resolve("torn.png"), new byte[] {1, 2, 3}));
         window.press(KeyCode.K);
         window.until("a torn file is said", () -> says("torn.png"));
+    }
+
+    /// Closer than the picture on the screen was decoded, the part that is looked at comes from the file, and outlines lie where they did in the photo.
+    @Test
+    void aPhotoIsLookedAtAsCloselyAsItsPixels() {
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
+        photo("close", Phase.BEFORE, round(FindingKind.FUNGUS, 0.3, 0.2, 0.1, Map.of(FindingKind.FUNGUS, 0.9)));
+        select("close#1");
+        PhotoPane pane = (PhotoPane) window.there("photo");
+        for (int i = 0; i < 8; i++) {
+            window.press(KeyCode.EQUALS);
+        }
+        assertThat(Window.onUi(pane::times)).isGreaterThan(8);
+        window.press(KeyCode.DIGIT0);
+        assertThat(Window.onUi(pane::times)).isEqualTo(1);
+        window.press(KeyCode.EQUALS);
+        window.press(KeyCode.MINUS);
+        assertThat(Window.onUi(pane::times)).as("back to all of it").isEqualTo(1);
+        assertThat(known("close#1").finding().kind()).as("no digit named a kind").isEqualTo(FindingKind.FUNGUS);
     }
 
     @Test

@@ -1,10 +1,13 @@
 package stillglass.cli;
 
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import picocli.CommandLine;
 import stillglass.book.data.LensJson;
 import stillglass.optics.Footprints;
 import stillglass.optics.LensSection;
+import stillglass.optics.Positions;
 
 /// What is photographed on what, and where the lens stands: `--distance 400 --frame 24x36 --position 70`.
 final class PictureOptions {
@@ -20,6 +23,17 @@ final class PictureOptions {
     /// The lens at the position that is asked for.
     LensSection lens(Path section) {
         return position.isBlank() ? LensJson.read(section) : LensJson.read(section, position);
+    }
+
+    /// The lens at every position its section lists, or as it stands where it lists none or one is asked for.
+    Map<String, LensSection> everywhere(Path section) {
+        Map<String, LensSection> out = new LinkedHashMap<>();
+        LensSection lens = lens(section);
+        Positions all = LensJson.positions(section);
+        if (position.isBlank()) {
+            all.each().forEach(p -> out.put(p.name(), all.at(lens, p.name())));
+        }
+        return out.isEmpty() ? Map.of(position, lens) : out;
     }
 
     /// @throws IllegalArgumentException for what is no distance or no frame

@@ -119,6 +119,16 @@ class FaultVerbsTest {
     }
 
     @Test
+    void whatShowsNowhereIsToldOverPositionsDistancesAndStops() throws IOException {
+        JsonNode all = run("specks", RILL, "--map", "--json").json();
+        JsonNode far = run("specks", RILL, "--json").json();
+        double first = all.get("surfaces").get(0).get("diameter_mm").asDouble();
+        assertThat(first).isPositive().isLessThanOrEqualTo(far.get("surfaces").get(0).get("stops").get(7).get("diameter_mm").asDouble());
+        assertThat(all.get("tried").asInt()).isGreaterThan(1);
+        assertThat(run("specks", RILL, "--map").out()).contains("shows anywhere").contains("f/16");
+    }
+
+    @Test
     void howLargeASpeckMustBeIsToldForNearThingsToo() throws IOException {
         JsonNode far = run("specks", RILL, "--json").json();
         assertThat(far.get("surfaces").size()).isGreaterThan(10);

@@ -1,5 +1,8 @@
 package stillglass.grade;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+
 /// How light that a kind of fault scatters spreads over angles: even up to a roll-off, then falling as a power, `A / (1 + (θ/θ₀)^g)` for a steradian, over the half-space ahead.
 ///
 /// The roll-off is that of diffraction at what scatters, θ₀ = λ / 2d: drops and threads of micrometres throw light wide, specks of dust hardly aside. Reference: the ABg model of scatter, as in J. E. Harvey, *Understanding Surface Scatter Phenomena* (2019); the fall of a disc's
@@ -13,6 +16,8 @@ public record Lobe(double structureUm, double fall) {
 
     private static final double GREEN_UM = 0.55;
     private static final int STEPS = 2000;
+    /// One for each kind of the rules.
+    private static final Map<Lobe, Double> AHEAD = new ConcurrentHashMap<>();
 
     public Lobe {
         if (!(structureUm >= 0.2 && structureUm <= 1000) || !(fall > 1 && fall <= 6)) {
@@ -31,6 +36,10 @@ public record Lobe(double structureUm, double fall) {
 
     /// A: what goes ahead for a steradian, so that all together is 1.
     public double ahead() {
+        return AHEAD.computeIfAbsent(this, Lobe::integrated);
+    }
+
+    private double integrated() {
         // In t with θ = tan²(t)·θ₀ the lobe is resolved however narrow it is.
         double end = Math.atan(Math.sqrt(Math.PI / 2 / rollOff()));
         double sum = 0;

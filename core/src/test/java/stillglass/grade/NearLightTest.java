@@ -89,4 +89,24 @@ class NearLightTest {
         assertThat(all.worstStop(5)).isEqualTo(last);
         assertThatThrownBy(() -> SmallestSpeck.of(Footprints.of(Lenses.triplet(), () -> {}), 0)).isInstanceOf(IllegalArgumentException.class);
     }
+
+    /// Over everything a lens is used for no speck shows that is smaller than the smallest of any one use.
+    @Test
+    void whatShowsNowhereIsNoReasonToOpen() {
+        LensSection lens = Lenses.triplet();
+        SpeckMap map = SpeckMap.of(java.util.Map.of("", lens), 0, 0, 0.02);
+        assertThat(map.cells()).as("distant, 3 m, 1 m, 50 cm, 30 cm").hasSize(5);
+        for (int s : new int[] {0, 2, 5}) {
+            int surface = s;
+            double least = map.cells().stream().flatMap(c -> c.specks().diametersMm().get(surface).stream()).mapToDouble(d -> d).min().orElseThrow();
+            assertThat(map.least(s).diameterMm()).isEqualTo(least);
+        }
+        // In front the beam of a near point is narrower by (1 + p/D): a smaller speck takes as much of it, at the smallest stop most.
+        double pupil = Paraxial.of(lens).entrancePupil().positionMm();
+        SmallestSpeck far = SmallestSpeck.of(Footprints.of(lens, () -> {}), 0.02);
+        int last = far.stops().size() - 1;
+        assertThat(map.least(0).cell().objectMm()).isEqualTo(300);
+        assertThat(map.least(0).diameterMm()).isCloseTo(far.diametersMm().get(0).get(last) / (1 + pupil / 300), within(0.04 * map.least(0).diameterMm()));
+        assertThatThrownBy(() -> SpeckMap.of(java.util.Map.of(), 0, 0, 0.02)).hasMessageContaining("nothing that can be photographed");
+    }
 }

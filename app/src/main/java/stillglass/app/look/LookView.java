@@ -280,6 +280,9 @@ public final class LookView implements Station {
             case G -> act(() -> desk.view(x -> x.showing(Viewing.Hero.LIGHTING)));
             case R -> m.photo().isPresent() && act(this::nextRing);
             case Z -> act(hero::loupe);
+            case PLUS, EQUALS, ADD -> m.photo().isPresent() && act(() -> pane.step(true));
+            case MINUS, SUBTRACT -> m.photo().isPresent() && act(() -> pane.step(false));
+            case DIGIT0, NUMPAD0 -> m.photo().isPresent() && act(pane::fit);
             case F -> m.photo().isPresent() && act(this::draw);
             case S -> m.selected().isPresent() && act(() -> desk.submit(new GlassIntent.Split(m.selected().get().id())));
             case M -> m.selected().isPresent() && act(() -> merge(m.selected().get()));

@@ -3,6 +3,7 @@ package stillglass.app.look;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.image.Image;
@@ -26,6 +27,11 @@ public final class PhotoPane extends Painted {
     private static final double GRIP_PX = 14;
     private static final double OUTLINE_PX = 9;
     private static final double BADGE_PX = 16;
+    private static final double STEP = 1.2;
+    /// What a wheel turns by in one click.
+    private static final double NOTCH = 40;
+    private static final double KEY_STEP = 1.5;
+    private static final Aperture NO_RIM = new Aperture(0, 0, 1, 1, 0);
 
     /// Hears what a hand did on the photo.
     public interface Hand {
@@ -78,6 +84,8 @@ public final class PhotoPane extends Painted {
 
     private final ImageView picture = new ImageView();
     private final Loupe loupe = new Loupe();
+    private final Detail detail = new Detail(this::requestLayout);
+    private Zoom zoom = Zoom.FIT;
     private final Hand hand;
     private Optional<PhotoCache.Loaded> photo = Optional.empty();
     private Optional<Aperture> aperture = Optional.empty();
@@ -106,11 +114,51 @@ public final class PhotoPane extends Painted {
         setOnMousePressed(e -> grab(e.getX(), e.getY()));
         setOnMouseDragged(e -> drag(e.getX(), e.getY()));
         setOnMouseReleased(e -> release(e.getX(), e.getY()));
+        setOnScroll(e -> {
+            zoom(Math.pow(STEP, e.getDeltaY() / NOTCH), e.getX(), e.getY());
+            e.consume();
+        });
+        setOnZoom(e -> zoom(e.getZoomFactor(), e.getX(), e.getY()));
+    }
+
+    /// So many times as large, about a place of the pane.
+    private void zoom(double by, double x, double y) {
+        photo.ifPresent(p -> {
+            zoom = zoom.larger(by, p, lying(p), x, y, getWidth(), getHeight());
+            requestLayout();
+        });
+    }
+
+    /// A step larger or smaller, about the chosen finding or else the middle.
+    void step(boolean larger) {
+        photo.ifPresent(p -> {
+            Shown s = lying(p);
+            Optional<LookModel.Row> chosen = rows.stream().filter(LookModel.Row::selected).filter(r -> !r.regions().isEmpty() && aperture.isPresent()).findFirst();
+            double x = chosen.map(r -> s.x(r.x(), r.y())).orElse(getWidth() / 2);
+            double y = chosen.map(r -> s.y(r.x(), r.y())).orElse(getHeight() / 2);
+            zoom(larger ? KEY_STEP : 1 / KEY_STEP, x, y);
+        });
+    }
+
+    /// All of the photo again.
+    void fit() {
+        zoom = Zoom.FIT;
+        requestLayout();
+    }
+
+    /// How many times larger than when all of it is seen.
+    public double times() {
+        return zoom.times();
+    }
+
+    private Shown lying(PhotoCache.Loaded p) {
+        return Shown.in(p, aperture.orElse(NO_RIM), getWidth(), getHeight(), zoom);
     }
 
     public void show(Optional<PhotoCache.Loaded> shown, Optional<Aperture> at, List<LookModel.Row> findings) {
         if (!photo.equals(shown)) {
             points.begin(false);
+            zoom = Zoom.FIT;
         }
         photo = shown;
         aperture = at;
@@ -152,12 +200,12 @@ public final class PhotoPane extends Painted {
     }
 
     private Optional<Shown> shown() {
-        return photo.flatMap(p -> aperture.map(a -> Shown.fitted(p, a, getWidth(), getHeight())));
+        return photo.flatMap(p -> aperture.map(a -> lying(p)));
     }
 
     private void hover(MouseEvent e) {
         setCursor(switch (gripAt(e.getX(), e.getY())) {
-            case Grip.None n -> Cursor.DEFAULT;
+            case Grip.None n -> zoom.fits() ? Cursor.DEFAULT : Cursor.OPEN_HAND;
             case Grip.Middle m -> Cursor.MOVE;
             case Grip.Rim r -> Cursor.CROSSHAIR;
             case Grip.Outline o -> Cursor.HAND;
@@ -209,7 +257,11 @@ public final class PhotoPane extends Painted {
         Shown s = at.get();
         dragged = true;
         switch (grip) {
-            case Grip.None n -> dragged = false;
+            case Grip.None n -> {
+                dragged = false;
+                carry(zoom.fits() ? 0 : x - grabX, zoom.fits() ? 0 : y - grabY);
+                return;
+            }
             case Grip.Badge b -> {}
             case Grip.Point p -> {}
             case Grip.Middle m -> aperture = Optional.of(new Aperture(s.photoX(x), s.photoY(y), s.aperture().rx(), s.aperture().ry(), s.aperture().thetaRad()));
@@ -223,8 +275,22 @@ public final class PhotoPane extends Painted {
         requestLayout();
     }
 
+    /// While a hand takes the photo along everything on it is shifted as it is; it is drawn anew where it is let go.
+    private void carry(double dx, double dy) {
+        for (Node n : getChildren()) {
+            if (n != loupe) {
+                n.setTranslateX(dx);
+                n.setTranslateY(dy);
+            }
+        }
+    }
+
     private void release(double x, double y) {
         Grip was = grip;
+        if (was instanceof Grip.None && !zoom.fits()) {
+            photo.ifPresent(p -> zoom = zoom.moved(x - grabX, y - grabY, p, lying(p)));
+            requestLayout();
+        }
         grip = new Grip.None();
         if (was instanceof Grip.Point) {
             shown().flatMap(s -> points.add(s.photoX(x), s.photoY(y))).ifPresent(hand::aperture);
@@ -259,10 +325,7 @@ public final class PhotoPane extends Painted {
         if (photo.isEmpty()) {
             return;
         }
-        double w = Shown.widthIn(photo.get(), getWidth(), getHeight());
-        picture.setFitWidth(w);
-        picture.relocate((getWidth() - w) / 2, (getHeight() - w * photo.get().image().getHeight() / photo.get().image().getWidth()) / 2);
-        getChildren().add(picture);
+        lay(photo.get());
         shown().ifPresent(s -> {
             rim(s);
             rows.forEach(r -> finding(s, r));
@@ -282,6 +345,23 @@ public final class PhotoPane extends Painted {
         Inked.keptIn(this);
     }
 
+    /// What is seen of the photo, and as much again on each side for a hand that takes it along.
+    private void lay(PhotoCache.Loaded p) {
+        Shown s = lying(p);
+        double perImage = s.factor() * p.storedWidth() / p.image().getWidth();
+        double left = Math.max(0, (-s.left() - getWidth()) / perImage);
+        double top = Math.max(0, (-s.top() - getHeight()) / perImage);
+        double w = Math.min(p.image().getWidth(), (-s.left() + 2 * getWidth()) / perImage) - left;
+        double h = Math.min(p.image().getHeight(), (-s.top() + 2 * getHeight()) / perImage) - top;
+        picture.setViewport(new Rectangle2D(left, top, Math.max(1, w), Math.max(1, h)));
+        picture.setFitWidth(Math.max(1, w) * perImage);
+        picture.relocate(s.left() + left * perImage, s.top() + top * perImage);
+        picture.setTranslateX(0);
+        picture.setTranslateY(0);
+        getChildren().add(picture);
+        detail.over(p, s, getWidth(), getHeight()).ifPresent(getChildren()::add);
+    }
+
     private void rim(Shown s) {
         Polygon rim = new Polygon();
         for (int i = 0; i < 120; i++) {
@@ -298,7 +378,8 @@ public final class PhotoPane extends Painted {
             tick.getStyleClass().add("photo-tick");
             tick.setMouseTransparent(true);
             getChildren().add(tick);
-            if (hour % 3 == 0) {
+            // An hour that lies outside of what is seen is not told at its edge.
+            if (hour % 3 == 0 && contains(s.x(1.085 * sin, 1.085 * cos), s.y(1.085 * sin, 1.085 * cos))) {
                 Text t = Inked.text(getChildren(), Integer.toString(hour), "photo-hour");
                 t.setX(s.x(1.085 * sin, 1.085 * cos) - t.getLayoutBounds().getWidth() / 2);
                 t.setY(s.y(1.085 * sin, 1.085 * cos));

@@ -9,9 +9,15 @@ import stillglass.look.Aperture;
 /// @param factor screen pixels per stored pixel
 record Shown(Aperture aperture, double left, double top, double factor) implements FaultDrawing.Plane {
 
+    /// All of it, as large as it fits.
     static Shown fitted(PhotoCache.Loaded photo, Aperture aperture, double width, double height) {
-        double w = widthIn(photo, width, height);
-        return new Shown(aperture, (width - w) / 2, (height - w * photo.image().getHeight() / photo.image().getWidth()) / 2, w / photo.storedWidth());
+        return in(photo, aperture, width, height, Zoom.FIT);
+    }
+
+    /// @param zoom how large it is looked at
+    static Shown in(PhotoCache.Loaded photo, Aperture aperture, double width, double height, Zoom zoom) {
+        double factor = widthIn(photo, width, height) / photo.storedWidth() * zoom.times();
+        return new Shown(aperture, width / 2 - zoom.midX() * photo.storedWidth() * factor, height / 2 - zoom.midY() * photo.storedHeight() * factor, factor);
     }
 
     /// Width on the screen of a photo that fits into a rectangle.

@@ -1,5 +1,9 @@
 package stillglass.app.pages;
 
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -18,14 +22,16 @@ final class TeachingLine {
     private final Asker asker;
     private final Label help = Build.label("", "soft", "small");
     private final Button use = Build.button("", "", this::turn, "chip");
+    private final Button export;
     private final FlowPane node;
+    private Optional<AtomicBoolean> writing = Optional.empty();
     private boolean used = true;
 
     TeachingLine(Desk desk, Asker asker) {
         this.desk = desk;
         this.asker = asker;
         use.setId("corrections-use");
-        Button export = Build.button(Words.of("book.taught.export"), "", this::export, "chip");
+        export = Build.button(Words.of("book.taught.export"), "", this::exportOrStop, "chip");
         export.setId("corrections-export");
         node = Build.flowing(8, help, use, export);
         node.setId("corrections");
@@ -62,8 +68,28 @@ final class TeachingLine {
         desk.corrections().use(!used).thenRunAsync(this::refresh, Platform::runLater);
     }
 
-    private void export() {
-        asker.folder().ifPresent(f -> desk.keeping(desk.corrections().export(f, (share, ticket) -> desk.say(Words.of("book.taught.writing", 100 * share, ticket))))
-                .thenAcceptAsync(w -> desk.say(Words.of("book.taught.exported", w.photos(), w.findings(), String.valueOf(f.getFileName()), w.missing())), Platform::runLater));
+    private void exportOrStop() {
+        writing.ifPresentOrElse(w -> w.set(true), () -> asker.folder().ifPresent(this::export));
+    }
+
+    /// While photos are being written the button stops it.
+    private void export(Path folder) {
+        AtomicBoolean stopped = new AtomicBoolean();
+        writing = Optional.of(stopped);
+        export.setText(Words.of("book.taught.stop"));
+        desk.keeping(desk.corrections().export(folder, (share, ticket) -> {
+            if (stopped.get()) {
+                throw new CancellationException();
+            }
+            desk.say(Words.of("book.taught.writing", 100 * share, ticket));
+        })).whenCompleteAsync((w, wrong) -> {
+            writing = Optional.empty();
+            export.setText(Words.of("book.taught.export"));
+            if (w != null) {
+                desk.say(Words.of("book.taught.exported", w.photos(), w.findings(), String.valueOf(folder.getFileName()), w.missing()));
+            } else if (stopped.get()) {
+                desk.say(Words.of("book.taught.stopped", String.valueOf(folder.getFileName())));
+            }
+        }, Platform::runLater);
     }
 }

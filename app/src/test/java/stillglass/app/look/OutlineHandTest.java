@@ -80,6 +80,25 @@ class OutlineHandTest {
         assertThat(wide.toMiddle(wide.x(0, 0), wide.y(0, 0))).isCloseTo(0, within(1e-6));
     }
 
+    @Test
+    void whatLiesUnderThePointerStaysThereWhenThePhotoGrows() {
+        PhotoCache.Loaded photo = new PhotoCache.Loaded(new WritableImage(400, 300), 4000);
+        Aperture a = new Aperture(2000, 1500, 1200, 1200, 0);
+        Shown fit = Shown.in(photo, a, 800, 600, Zoom.FIT);
+        Zoom near = Zoom.FIT.larger(6, photo, fit, 500, 120, 800, 600);
+        Shown close = Shown.in(photo, a, 800, 600, near);
+
+        assertThat(close.factor()).isCloseTo(6 * fit.factor(), within(1e-12));
+        assertThat(close.photoX(500)).isCloseTo(fit.photoX(500), within(1e-6));
+        assertThat(close.photoY(120)).isCloseTo(fit.photoY(120), within(1e-6));
+        Shown moved = Shown.in(photo, a, 800, 600, near.moved(30, -20, photo, close));
+        assertThat(moved.left()).isCloseTo(close.left() + 30, within(1e-6));
+        assertThat(moved.top()).isCloseTo(close.top() - 20, within(1e-6));
+        assertThat(near.larger(0.01, photo, close, 10, 10, 800, 600)).as("no smaller than all of it").isEqualTo(Zoom.FIT);
+        assertThat(Shown.in(photo, a, 800, 600, near.larger(1e9, photo, close, 400, 300, 800, 600)).factor()).as("a pixel of the file is forty of the screen").isCloseTo(40, within(1e-6));
+        assertThat(Zoom.FIT.moved(99, 99, photo, fit)).as("all of it lies still").isEqualTo(Zoom.FIT);
+    }
+
     /// Kinds differ by line and hatch: no two have the same style and the same hatch.
     @ParameterizedTest
     @EnumSource(FindingKind.class)

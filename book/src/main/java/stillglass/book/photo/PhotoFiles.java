@@ -1,6 +1,7 @@
 package stillglass.book.photo;
 
 import java.awt.Graphics2D;
+import java.awt.Rectangle;
 import java.awt.RenderingHints;
 import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
@@ -32,6 +33,8 @@ import stillglass.prove.edge.LightPlane;
 public final class PhotoFiles {
     /// Largest photo taken, in pixels.
     public static final long MOST_PIXELS = 120_000_000;
+    /// Pixels that are read of a photo, or of a part of it, to be shown.
+    private static final long SHOWN = 4_000_000;
     private static final String REMEDY = "copy it from the camera again";
 
     private static final long MOST_BYTES = 400_000_000;
@@ -77,7 +80,7 @@ public final class PhotoFiles {
     /// @throws BadInput when it is no whole photo
     public static LinearPhoto linear(String name, byte[] bytes) {
         return Edge.read(name, "pixels", REMEDY, () -> {
-            Decoded d = decode(name, bytes, DECODE_WHOLE);
+            Decoded d = decode(name, bytes, DECODE_WHOLE, Rectangle::new);
             try {
                 return reduced(d.image, d.width, d.height);
             } catch (IllegalArgumentException e) {
@@ -91,7 +94,7 @@ public final class PhotoFiles {
     /// @throws BadInput when it is no whole photo
     public static LightPlane plane(String name, byte[] bytes, OptionalDouble gamma) {
         return Edge.read(name, "pixels", REMEDY, () -> {
-            Decoded d = decode(name, bytes, MOST_PIXELS);
+            Decoded d = decode(name, bytes, MOST_PIXELS, Rectangle::new);
             try {
                 return luminance(d.image, gamma.isPresent() ? gamma : Exif.gamma(bytes));
             } catch (IllegalArgumentException e) {
@@ -153,7 +156,7 @@ public final class PhotoFiles {
     }
 
     private static BufferedImage shown(String name, byte[] bytes, int side) {
-        Decoded d = decode(name, bytes, 4_000_000);
+        Decoded d = decode(name, bytes, SHOWN, Rectangle::new);
         double factor = Math.min(1, side / (double) Math.max(d.image.getWidth(), d.image.getHeight()));
         int w = Math.max(1, (int) Math.round(d.image.getWidth() * factor));
         int h = Math.max(1, (int) Math.round(d.image.getHeight() * factor));
@@ -163,6 +166,33 @@ public final class PhotoFiles {
         g.drawImage(d.image, 0, 0, w, h, null);
         g.dispose();
         return turned(out, orientation(bytes));
+    }
+
+    /// Decodes a part of the upright photo for showing, as fine as it is stored unless that is more than about four million pixels.
+    /// @param upright in pixels of the upright photo; what lies outside of it is left out
+    /// @throws BadInput when it is no whole photo, or nothing of the part lies in it
+    public static BufferedImage part(String name, byte[] bytes, Rectangle upright) {
+        return Edge.read(name, "pixels", REMEDY, () -> partOf(name, bytes, upright));
+    }
+
+    private static BufferedImage partOf(String name, byte[] bytes, Rectangle upright) {
+        int orientation = orientation(bytes);
+        Decoded d = decode(name, bytes, SHOWN, (w, h) -> {
+            Rectangle in = upright.intersection(orientation >= 5 ? new Rectangle(h, w) : new Rectangle(w, h));
+            if (in.isEmpty()) {
+                throw new BadInput(name, "part", "nothing of it lies in the photo");
+            }
+            int one = LinearPhoto.source(orientation, in.x, in.y, w, h);
+            int other = LinearPhoto.source(orientation, in.x + in.width - 1, in.y + in.height - 1, w, h);
+            Rectangle stored = new Rectangle(one % w, one / w, 1, 1);
+            stored.add(new Rectangle(other % w, other / w, 1, 1));
+            return stored;
+        });
+        BufferedImage rgb = new BufferedImage(d.image.getWidth(), d.image.getHeight(), BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = rgb.createGraphics();
+        g.drawImage(d.image, 0, 0, null);
+        g.dispose();
+        return turned(rgb, orientation);
     }
 
     private static BufferedImage turned(BufferedImage image, int orientation) {
@@ -208,7 +238,12 @@ public final class PhotoFiles {
 
     private record Decoded(BufferedImage image, int width, int height) {}
 
-    private static Decoded decode(String name, byte[] bytes, long whole) {
+    /// Which part of a photo of that width and height is read.
+    private interface Part {
+        Rectangle of(int width, int height);
+    }
+
+    private static Decoded decode(String name, byte[] bytes, long whole, Part part) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
             ImageReader reader = reader(name, in);
             try {
@@ -233,8 +268,10 @@ public final class PhotoFiles {
                     damaged[0] |= DecoderWarning.ofDamage(warning);
                 });
                 ImageReadParam param = reader.getDefaultReadParam();
+                Rectangle region = part.of(w, h);
+                param.setSourceRegion(region);
                 int step = 1;
-                while ((long) w * h / ((long) step * step) > whole) {
+                while ((long) region.width * region.height / ((long) step * step) > whole) {
                     step++;
                 }
                 param.setSourceSubsampling(step, step, 0, 0);

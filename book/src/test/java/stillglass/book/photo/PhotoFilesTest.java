@@ -177,6 +177,26 @@ class PhotoFilesTest {
         assertThat(PhotoFiles.linear("held.jpg", bytes).width()).as("files keep the pixels as stored").isEqualTo(96);
     }
 
+    /// A part is what the same place of the whole upright photo is, however the camera was held.
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
+    void aPartOfAPhotoIsWhatIsThereInTheWhole(int orientation) throws Exception {
+        byte[] bytes = held(orientation);
+        BufferedImage whole = PhotoFiles.picture("held.jpg", bytes, 200);
+        java.awt.Rectangle at = new java.awt.Rectangle(20, 10, 30, 40);
+        BufferedImage part = PhotoFiles.part("held.jpg", bytes, at);
+
+        assertThat(part.getWidth()).isEqualTo(30);
+        assertThat(part.getHeight()).isEqualTo(40);
+        for (int y = 0; y < 40; y += 3) {
+            for (int x = 0; x < 30; x += 3) {
+                assertThat(part.getRGB(x, y) & 255).as("%d %d", x, y).isCloseTo(whole.getRGB(20 + x, 10 + y) & 255, within(2));
+            }
+        }
+        assertThat(PhotoFiles.part("held.jpg", bytes, new java.awt.Rectangle(-10, -10, 30, 30)).getWidth()).as("what lies outside is left out").isEqualTo(20);
+        assertThatThrownBy(() -> PhotoFiles.part("held.jpg", bytes, new java.awt.Rectangle(500, 500, 9, 9))).hasMessageContaining("held.jpg").hasMessageContaining("lies in the photo");
+    }
+
     /// A smooth grey scene with an edge in it, as colours.
     private static BufferedImage scene() {
         BufferedImage image = new BufferedImage(96, 64, BufferedImage.TYPE_3BYTE_BGR);
