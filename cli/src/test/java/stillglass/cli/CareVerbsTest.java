@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-/// What something wet weighs, and when it is dry.
+/// What something wet weighs and when it is dry; light seals.
 class CareVerbsTest {
     @TempDir
     Path folder;
@@ -31,5 +31,33 @@ class CareVerbsTest {
         assertThat(run("dry", file("still.csv", "0,492.00\n2,492.00\n3,492.00\n")).err()).contains("still.csv").contains("does not dry").hasLineCount(1);
         assertThat(run("dry", file("wet2.csv", "0,492.00\n2,488.04\n4,485.39\n")).out()).contains("no power before it is ready");
         assertThat(run("dry", file("words.csv", "t_h,mass_g\n0,heavy\n")).err()).contains("words.csv").hasLineCount(1);
+    }
+
+    private static final String SEALS = "{\"sheet_mm\":[210,74],\"offcuts_mm\":[[60,40]],\"kerf_mm\":0.3,\"gap\":{\"mm\":1.6,\"compress\":0.3},\"channels\":[{\"id\":\"top\",\"length_mm\":96,\"width_mm\":2.1,\"count\":1},{\"id\":\"end\",\"length_mm\":18,\"width_mm\":3,\"count\":2}]}";
+
+    @Test
+    void sealsAreCutFromWhatThereIs() throws Exception {
+        Path asked = file("seals.json", SEALS);
+        Path svg = folder.resolve("seals.svg");
+        JsonNode j = run("seals", asked.toString(), "--json", "--svg", svg.toString(), "--pdf", folder.resolve("seals.pdf").toString()).json();
+        assertThat(j.get("foam_mm").asDouble()).isCloseTo(1.6 / 0.7, within(1e-6));
+        assertThat(j.get("strips").size()).isEqualTo(3);
+        assertThat(j.get("proven").asBoolean()).isTrue();
+        assertThat(j.get("pieces").get(0).get("piece").asString()).isEqualTo("sheet");
+        assertThat(Files.readString(svg)).as("at its true size").contains("width=\"96.00\" height=\"2.10\"").contains("width=\"297.00mm\"").contains("100 mm. Print at 100 %");
+        assertThat(Files.readAllBytes(folder.resolve("seals.pdf"))).startsWith("%PDF".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+        assertThat(run("seals", asked.toString()).out()).contains("cut  1").contains("Scrape old foam off dry").contains("no way of cutting right through");
+    }
+
+    @Test
+    void sealsThatCannotBeAreSaidInALine() throws Exception {
+        Path thin = file("thin.json", SEALS.replace("\"kerf_mm\"", "\"foam_mm\":[1.7],\"kerf_mm\""));
+        assertThat(run("seals", thin.toString()).status()).as("a twentieth is no seal").isEqualTo(1);
+        Path large = file("large.json", SEALS.replace("96", "960"));
+        assertThat(run("seals", large.toString()).err()).contains("large.json").contains("top").hasLineCount(1);
+        Path wrong = file("wrong.json", SEALS.replace("1.6", "\"wide\""));
+        assertThat(run("seals", wrong.toString()).err()).contains("wrong.json").contains("/gap/mm").hasLineCount(1);
+        Path asked = file("seals.json", SEALS);
+        assertThat(run("seals", asked.toString(), "--svg", asked.toString()).err()).contains(".svg").hasLineCount(1);
     }
 }

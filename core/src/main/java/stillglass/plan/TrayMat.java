@@ -70,8 +70,13 @@ public record TrayMat(List<Page> pages) {
     }
 
     static List<Mark> sheet(Instrument instrument, String what) {
+        return titled(instrument.name() + ": " + what);
+    }
+
+    /// An empty sheet with a title, and a bar by which its size is checked.
+    static List<Mark> titled(String title) {
         List<Mark> marks = new ArrayList<>();
-        marks.add(new Mark.Text(MARGIN, MARGIN + 4, 5, instrument.name() + ": " + what));
+        marks.add(new Mark.Text(MARGIN, MARGIN + 4, 5, title));
         double x = WIDTH_MM - MARGIN - BAR_MM;
         marks.add(new Mark.Line(x, FOOT, x + BAR_MM, FOOT));
         for (int mm = 0; mm <= BAR_MM; mm += 10) {

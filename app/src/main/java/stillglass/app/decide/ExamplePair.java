@@ -25,7 +25,8 @@ final class ExamplePair {
     private final Picture with = new Picture();
     private final Picture without = new Picture();
     private final VBox node;
-    private Optional<Asked> asked = Optional.empty();
+    /// Read while computing, too: what is no longer asked for is not computed.
+    private volatile Optional<Asked> asked = Optional.empty();
     private Optional<Asked> clean = Optional.empty();
 
     ExamplePair(Desk desk) {
@@ -47,9 +48,9 @@ final class ExamplePair {
         }
         asked = Optional.of(now);
         found.setText(Words.of("decide.example.drawing"));
-        desk.compute(() -> ExamplePicture.of(now.widthDeg, now.layers, now.stop)).thenAcceptAsync(pixels -> {
+        desk.compute(() -> asked.filter(now::equals).map(a -> ExamplePicture.of(a.widthDeg, a.layers, a.stop))).thenAcceptAsync(pixels -> {
             if (asked.filter(now::equals).isPresent()) {
-                with.show(pixels);
+                pixels.ifPresent(with::show);
                 found.setText(Words.of("decide.example.found", p.stops().get(p.stop())));
             }
         }, Platform::runLater);

@@ -19,6 +19,7 @@ import stillglass.device.Source;
 import stillglass.grade.Grader;
 import stillglass.grade.OwnersUse;
 import stillglass.look.Progress;
+import stillglass.look.ThroughColour;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
@@ -186,6 +187,11 @@ public final class ReportMaker {
         }
         Veils.of(state.glass()).change().ifPresent(v -> rows.add(List.of(Said.of("report.veil"), Said.of("report.percent", "percent", 100 * v.before()), Said.of("report.percent", "percent", 100 * v.after()),
                 Said.of("report.veil.change", "change", 100 * v.change(), "interval", 100 * v.halfWidth()))));
+        Optional<ThroughColour> clear = through(Phase.BEFORE);
+        Optional<ThroughColour> now = through(Phase.AFTER);
+        if (clear.isPresent() || now.isPresent()) {
+            rows.add(List.of(Said.of("report.through"), clear.map(ReportMaker::through).orElse(unmeasured), now.map(ReportMaker::through).orElse(unmeasured), now.or(() -> clear).map(t -> Said.of("report.through.yellow", "yellow", t.said().word())).orElseThrow()));
+        }
         for (Provable p : Provable.all(state.readings(), state.joints(), world.instrument())) {
             if (p.quantity() != Quantity.INFINITY) {
                 p.points().forEach(t -> rows.add(figure(t)));
@@ -198,6 +204,15 @@ public final class ReportMaker {
                     state.readings().told(Phase.AFTER, f, state.joints().lastOpened()).map(Said::text).orElse(Said.of("report.untried")), Said.text("")));
         }
         return rows;
+    }
+
+    /// What the glass took of a bright field in the last photo of a phase that tells.
+    private Optional<ThroughColour> through(Phase phase) {
+        return state.glass().all().stream().filter(p -> p.kept().phase() == phase).flatMap(p -> p.graded().flatMap(g -> g.lit().through()).stream()).reduce((a, b) -> b);
+    }
+
+    private static Said through(ThroughColour t) {
+        return Said.of("report.through.stops", "red", t.red(), "green", t.green(), "blue", t.blue(), "error", t.error());
     }
 
     /// A figure as it arrived and as it is, each with its error and where it came from.

@@ -39,6 +39,10 @@ import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.device.Source;
+import stillglass.look.Aperture;
+import stillglass.look.Lighting;
+import stillglass.look.PhotoLight;
+import stillglass.look.ThroughColour;
 import stillglass.say.Said;
 
 class ReportTest {
@@ -212,6 +216,29 @@ class ReportTest {
         assertThat(block(r, "Damaged on this bench")).contains("the name ring");
         assertThat(block(r, "Notes")).contains("shellac");
         assertThat(BookWords.wording().say(r.head())).doesNotContain("null");
+    }
+
+    /// An owner of yellow glass reads what it takes, and what is left of that after the work.
+    @Test
+    void yellowGlassIsToldInStops() {
+        try (Logbook log = Logbook.open(folder.resolve("yellow.sqlite"))) {
+            Shelf shelf = new Shelf();
+            Tickets tickets = new Tickets(log, shelf, CLOCK, "", "test");
+            new SaySession(tickets, shelf, CLOCK).say("begin lens, Brook 50 mm, yellow");
+            Tickets.Ticket t = tickets.open(log.numbers().getLast());
+            for (Phase phase : List.of(Phase.BEFORE, Phase.AFTER)) {
+                ThroughColour taken = phase == Phase.BEFORE ? new ThroughColour(0.2, 0.6, 1.1, 0.05) : new ThroughColour(0.2, 0.3, 0.4, 0.05);
+                tickets.act(tickets.open(t.state().tag().number()), Act.of(new GlassEvent.PhotoKept(phase.name(), phase, false, "", Source.FILE), new GlassEvent.PhotoGraded(phase.name(), Lighting.BRIGHT, new Aperture(9, 9, 5, 5, 0), List.of(), 0.3,
+                        List.of(), List.of(), Optional.of(new PhotoLight(0.6, 0.6, Optional.empty(), Optional.of(taken))))), List.of());
+            }
+            Tickets.Ticket now = tickets.open(t.state().tag().number());
+            Report r = ReportMaker.of(now.state(), tickets.world(now), shelf, ZoneOffset.UTC);
+            Path md = folder.resolve("yellow.md");
+            MarkdownReport.write(r, md);
+            assertThat(Files.readString(md)).contains("0.2 stops of red, 0.6 of green, 1.1 of blue").contains("0.3 of green, 0.4 of blue").contains("slightly yellow");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test

@@ -71,6 +71,11 @@ public final class GlassDecisions {
         return glass.all().stream().filter(p -> p.gradedIn(Phase.BEFORE)).toList();
     }
 
+    /// The last that was kept of the instrument itself.
+    private static Optional<Photo> last(Glass glass) {
+        return glass.all().stream().filter(p -> p.card().isEmpty()).reduce((a, b) -> b);
+    }
+
     private static Optional<Decision> noPhoto(List<Photo> photos, int number) {
         return number >= 1 && number <= photos.size() ? Optional.empty()
                 : Optional.of(photos.isEmpty() ? Decision.refused("photo.number.first", "number", number) : Decision.refused("photo.number", "number", number, "last", photos.size()));
@@ -85,7 +90,7 @@ public final class GlassDecisions {
         if (none.isPresent()) {
             return none.get();
         }
-        return p.number().map(n -> photos.get(n - 1)).or(() -> glass.all().stream().reduce((a, b) -> b))
+        return p.number().map(n -> photos.get(n - 1)).or(() -> last(glass))
                 .map(photo -> Decision.accepted(new GlassEvent.PhotoSet(photo.id(), p.zoomMm(), p.stop(), p.focus()))).orElse(Decision.refused("photo.set.none"));
     }
 
@@ -96,7 +101,7 @@ public final class GlassDecisions {
         if (none.isPresent()) {
             return none.get();
         }
-        Optional<Photo> photo = d.number().map(n -> photos.get(n - 1)).or(() -> glass.all().stream().reduce((a, b) -> b));
+        Optional<Photo> photo = d.number().map(n -> photos.get(n - 1)).or(() -> last(glass));
         if (photo.isEmpty()) {
             return Decision.refused("photo.set.none");
         }

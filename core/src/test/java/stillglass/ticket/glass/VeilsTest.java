@@ -96,6 +96,15 @@ class VeilsTest {
     }
 
     @Test
+    void whatIsSaidOfTheLastPhotoIsNotSaidOfTheCard() {
+        Job job = file(Job.begun(), "p1", Phase.BEFORE, 0.05, UNKNOWN);
+        card(job, 0.5, UNKNOWN);
+        job.accept(new GlassIntent.SetPhoto(Optional.empty(), Optional.of(70.0), Optional.empty(), Optional.empty()));
+        assertThat(job.state().glass().photo("p1").orElseThrow().set()).isPresent();
+        assertThat(job.state().glass().photo("card").orElseThrow().set()).isEmpty();
+    }
+
+    @Test
     void lightThatIsNoCardsIsRefused() {
         assertThatThrownBy(() -> new GlassEvent.CardMeasured("card", Double.NaN, UNKNOWN)).hasMessageContaining("NaN");
         assertThatThrownBy(() -> new GlassEvent.CardMeasured("card", 0.5, Optional.of(0.0))).hasMessageContaining("0.0");
