@@ -104,7 +104,7 @@ class ModelsTest {
 
         assertThat(small.stops().get(small.stop())).isEqualTo("16");
         assertThat(small.shows()).matches("Shows from f/.* down, .*\\.|No shadow shows at any stop\\.");
-        assertThat(small.figures()).contains("shadow").contains("veil").contains("%");
+        assertThat(small.figures()).contains("shadow").contains("beside a lamp").contains("%");
         assertThat(DecideModel.of(Told.seen(w, w.viewing().at(99))).picture().orElseThrow().stop()).as("a stop of another lens").isEqualTo(small.stop());
     }
 
