@@ -46,7 +46,7 @@ class SameGlassTest {
         HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.HAZE, surface, 0, 0, 1, 0.02 + 0.3 * random.nextDouble(), seed)), 0);
         List<List<Double>> both = LongStream.range(0, 2).mapToObj(i -> {
             double ev = -1 + 2.5 * random.nextDouble();
-            Pose pose = new Pose(500, 400, 0.46 + 0.08 * random.nextDouble(), 0.46 + 0.08 * random.nextDouble(), 0.34 + 0.08 * random.nextDouble(), 6, Lighting.AGAINST, seed).again(7 * seed + i).exposed(ev);
+            Pose pose = new Pose(400, 320, 0.46 + 0.08 * random.nextDouble(), 0.46 + 0.08 * random.nextDouble(), 0.34 + 0.08 * random.nextDouble(), 6, Lighting.AGAINST, seed).again(7 * seed + i).exposed(ev);
             return against(graded(InspectionCamera.photograph(LENS, truth, pose), Lighting.AGAINST), pose.lampStrength() * Math.pow(2, ev));
         }).toList();
         VeilChange c = VeilChange.of(both.get(0), both.get(1), GlassVeil.RATIO, GlassVeil.STRAY);
@@ -55,9 +55,9 @@ class SameGlassTest {
 
     @Test
     void anUncleanedGlassIsNotSaidToHaveChangedInNineteenOfTwentyPairs() {
-        long wrong = LongStream.range(8000, 8060).parallel().filter(SameGlassTest::said).count();
+        long wrong = LongStream.range(8000, 8030).parallel().filter(SameGlassTest::said).count();
 
-        assertThat(wrong).as("of 60 pairs").isLessThanOrEqualTo(3);
+        assertThat(wrong).as("of 30 pairs").isLessThanOrEqualTo(1);
     }
 
     @ParameterizedTest
