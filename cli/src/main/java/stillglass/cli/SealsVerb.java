@@ -11,6 +11,7 @@ import picocli.CommandLine;
 import stillglass.book.BadInput;
 import stillglass.book.data.SealsJson;
 import stillglass.book.report.MatFiles;
+import stillglass.care.seals.Foam;
 import stillglass.care.seals.Guillotine;
 import stillglass.care.seals.SealPlan;
 import stillglass.plan.SealTemplate;
@@ -38,7 +39,7 @@ final class SealsVerb extends Verb {
         } else {
             told(plan);
         }
-        return plan.foam().seals() ? 0 : 1;
+        return plan.seals() ? 0 : 1;
     }
 
     private SealPlan planned() {
@@ -78,14 +79,17 @@ final class SealsVerb extends Verb {
         List<Map<String, Object>> used = new ArrayList<>();
         plan.nest().left().keySet().stream().sorted().forEach(p -> used.add(new Answer().put("piece", plan.pieces().get(p).name())
                 .put("mm", List.of(plan.pieces().get(p).widthMm(), plan.pieces().get(p).heightMm())).put("whole_mm", plan.nest().left().getOrDefault(p, List.of())).fields()));
-        return new Answer().number("foam_mm", plan.foam().takenMm()).number("wanted_mm", plan.foam().wantedMm()).number("compressed", plan.foam().compressed()).put("seals", plan.foam().seals()).put("strips", strips).put("cuts", cuts)
+        List<Map<String, Object>> channels = new ArrayList<>();
+        plan.foams().forEach((id, f) -> channels.add(new Answer().put("id", id).number("gap_mm", f.gapMm()).number("wanted_mm", f.wantedMm()).number("compressed", f.compressed()).put("seals", f.seals()).fields()));
+        return new Answer().number("foam_mm", plan.thicknessMm()).put("seals", plan.seals()).put("channels", channels).put("strips", strips).put("cuts", cuts)
                 .put("pieces", used).number("waste_mm2", plan.wasteMm2()).put("proven", plan.nest().proven());
     }
 
     private void told(SealPlan plan) {
         PrintWriter out = out();
-        out.printf(Locale.ROOT, "foam %.2f mm (%.2f wanted), compressed by %.0f %%%s%n", plan.foam().takenMm(), plan.foam().wantedMm(), 100 * plan.foam().compressed(),
-                plan.foam().seals() ? "" : plan.foam().compressed() < 0.3 ? ": light will get by" : ": the lid will not close");
+        out.printf(Locale.ROOT, "foam of %.2f mm%n", plan.thicknessMm());
+        plan.foams().forEach((id, f) -> out.printf(Locale.ROOT, "%-20s gap %.2f mm, %.2f mm wanted, compressed by %.0f %%%s%n", id, f.gapMm(), f.wantedMm(), 100 * f.compressed(),
+                f.seals() ? "" : f.compressed() < Foam.LEAST ? ": light will get by" : ": the lid will not close"));
         for (Guillotine.Placed s : plan.nest().strips()) {
             out.printf(Locale.ROOT, "%-20s %6.1f x %-6.1f on %s at %.1f, %.1f%n", s.id(), s.widthMm(), s.heightMm(), plan.pieces().get(s.piece()).name(), s.xMm(), s.yMm());
         }

@@ -4,11 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.SimpleFileVisitor;
-import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -104,28 +101,11 @@ class LauncherTest {
     /// A start leaves work behind it that still writes; the folder is taken away only when that has ended.
     @AfterEach
     void whatWorksBehindAStartHasEnded() throws Exception {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
-        while (warming() && System.nanoTime() < until) {
-            Thread.sleep(20);
+        Path pid = root.resolve("app/target/warm.lock/pid");
+        String text = Files.exists(pid) ? Files.readString(pid).strip() : "";
+        if (!text.isEmpty()) {
+            ProcessHandle.of(Long.parseLong(text)).ifPresent(p -> p.onExit().orTimeout(60, TimeUnit.SECONDS).join());
         }
-        assertThat(warming()).as("what was started in the background ends").isFalse();
-    }
-
-    private boolean warming() throws IOException {
-        boolean[] any = {false};
-        Files.walkFileTree(folder, new SimpleFileVisitor<>() {
-            @Override
-            public FileVisitResult preVisitDirectory(Path at, BasicFileAttributes of) {
-                any[0] |= at.endsWith("warm.lock");
-                return any[0] ? FileVisitResult.TERMINATE : FileVisitResult.CONTINUE;
-            }
-
-            @Override
-            public FileVisitResult visitFileFailed(Path at, IOException gone) {
-                return FileVisitResult.CONTINUE;
-            }
-        });
-        return any[0];
     }
 
     /// Waits until what is made in the background is there.

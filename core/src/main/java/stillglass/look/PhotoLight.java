@@ -5,10 +5,9 @@ import java.util.Optional;
 /// What else a photo says of its light.
 ///
 /// @param reference linear light its veil was taken relative to
-/// @param brightest linear light of the brightest twenty-fifth of what surrounds the lens
 /// @param exposure as its camera wrote it, relative: time × sensitivity / f-number²
 /// @param through what the glass keeps of a bright field
-public record PhotoLight(double reference, double brightest, Optional<Double> exposure, Optional<ThroughColour> through) {
+public record PhotoLight(double reference, Optional<Double> exposure, Optional<ThroughColour> through) {
     /// Of photos that were read before it was kept.
-    public static final PhotoLight UNKNOWN = new PhotoLight(1, 0, Optional.empty(), Optional.empty());
+    public static final PhotoLight UNKNOWN = new PhotoLight(1, Optional.empty(), Optional.empty());
 }

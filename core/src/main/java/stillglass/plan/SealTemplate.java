@@ -28,7 +28,7 @@ public final class SealTemplate {
     }
 
     private static List<TrayMat.Mark> page(SealPlan plan, int p, Guillotine.Piece piece) {
-        List<TrayMat.Mark> marks = new ArrayList<>(TrayMat.titled(String.format(Locale.ROOT, "Light seals on %s, %.0f x %.0f mm, foam %.1f mm", piece.name(), piece.widthMm(), piece.heightMm(), plan.foam().takenMm())));
+        List<TrayMat.Mark> marks = new ArrayList<>(TrayMat.titled(String.format(Locale.ROOT, "Light seals on %s, %.0f x %.0f mm, foam %.1f mm", piece.name(), piece.widthMm(), piece.heightMm(), plan.thicknessMm())));
         marks.add(new TrayMat.Mark.Text(TrayMat.MARGIN, TOP - 5, 3.2, "Lay on the paper side: the adhesive goes to the floor of the channel. Measure the bar before you cut."));
         marks.add(new TrayMat.Mark.Box(TrayMat.MARGIN, TOP, piece.widthMm(), piece.heightMm()));
         // Foam is drawn with its lower left corner there, paper counts from above.

@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -28,6 +29,7 @@ import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.glass.Known;
+import stillglass.ticket.glass.Veils;
 import stillglass.ticket.story.Stage;
 
 /// What Decide shows.
@@ -73,9 +75,9 @@ public record DecideModel(
     /// @param shows from which stop a shadow shows, and where
     /// @param figures shadow, light lost and veil at this stop
     /// @param without the same before anything was thought away; empty when nothing is
-    /// @param widthDeg angle the picture's width takes in
+    /// @param widthDeg angle the picture's width takes in, empty while the beams are being traced
     /// @param layers what lies in the way of a scene, from the front to the rear
-    public record Picture(List<String> stops, int stop, Shades shades, String shows, String figures, String without, double widthDeg, List<ExamplePicture.Layer> layers) {
+    public record Picture(List<String> stops, int stop, Shades shades, String shows, String figures, String without, OptionalDouble widthDeg, List<ExamplePicture.Layer> layers) {
         public Picture {
             stops = List.copyOf(stops);
             layers = List.copyOf(layers);
@@ -160,14 +162,11 @@ public record DecideModel(
         Shades now = left.isEmpty() ? Shades.clear(every.stops()) : Shades.together(left.stream().map(a -> a.shown().shades()).toList());
         int stop = Math.min(work.viewing().stop(), every.stops().size() - 1);
         boolean less = left.size() < all.size();
-        double width = work.computed().beams().map(b -> ExamplePicture.widthDeg(b.prints().picture().widthMm(), b.prints().lens().nominalFocalLengthMm())).orElse(USUAL_WIDTH_DEG);
+        OptionalDouble width = work.computed().beams().stream().mapToDouble(b -> ExamplePicture.widthDeg(b.prints().picture().widthMm(), b.prints().lens().nominalFocalLengthMm())).findFirst();
         return Optional.of(new Picture(every.stops().stream().map(Grader::stop).toList(), stop, now, shows(now, work.rules()),
                 figures(now.effect(stop), flare(left, stop)), less ? Words.of("decide.before", figures(every.effect(stop), flare(all, stop))) : "", width,
                 left.stream().map(a -> new ExamplePicture.Layer(a.shown().shades(), work.rules().optics(a.known().finding().kind()).lobe())).toList()));
     }
-
-    /// Of a usual lens, while beams are being traced.
-    private static final double USUAL_WIDTH_DEG = 40;
 
     private static Flare flare(List<Assessment> all, int stop) {
         return Flare.together(all.stream().map(a -> a.flares().get(stop)).toList());
@@ -203,7 +202,7 @@ public record DecideModel(
         String where = work.section().map(l -> l.surfaceName(a.surface()) + (a.assumed() ? certainty : "") + (l.basis().estimate() ? Words.of("decide.estimate") : "")).orElse("");
         return new Row(a.known().id(), number, a.known().finding().kind(),
                 Words.of("decide.title", Words.capital(a.known().finding().kind().word().replace('-', ' ')), where),
-                Words.say(a.grade().sentence()), a.standingGrade(),
+                Words.say(a.grade().sentence()) + (Veils.of(work.state().glass()).asItGlows(a.known()) ? " " + Words.of("decide.glow") : ""), a.standingGrade(),
                 a.known().overruled().map(o -> Words.of("decide.overruled", a.grade().grade(), o.why())).orElse(""),
                 a.shown().effects().stream()
                         .map(e -> new StopStrip.Bar(Grader.stop(e.stop()), e.deepestShadow(), e.veil()))

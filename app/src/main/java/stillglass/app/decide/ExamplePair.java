@@ -42,7 +42,12 @@ final class ExamplePair {
     }
 
     void show(DecideModel.Picture p) {
-        Asked now = new Asked(p.widthDeg(), p.layers(), p.stop());
+        if (p.widthDeg().isEmpty()) {
+            found.setText(Words.of("decide.example.drawing"));
+            return;
+        }
+        double wide = p.widthDeg().getAsDouble();
+        Asked now = new Asked(wide, p.layers(), p.stop());
         if (asked.filter(now::equals).isPresent()) {
             return;
         }
@@ -54,7 +59,7 @@ final class ExamplePair {
                 found.setText(Words.of("decide.example.found", p.stops().get(p.stop())));
             }
         }, Platform::runLater);
-        Asked bare = new Asked(p.widthDeg(), List.of(), 0);
+        Asked bare = new Asked(wide, List.of(), 0);
         if (!clean.filter(bare::equals).isPresent()) {
             clean = Optional.of(bare);
             desk.compute(() -> ExamplePicture.of(bare.widthDeg, bare.layers, 0)).thenAcceptAsync(without::show, Platform::runLater);

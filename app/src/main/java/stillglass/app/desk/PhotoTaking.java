@@ -216,7 +216,7 @@ public final class PhotoTaking {
 
     private static PhotoLight exposed(PhotoLight light, byte[] bytes) {
         OptionalDouble exposure = PhotoFiles.exposure(bytes);
-        return new PhotoLight(light.reference(), light.brightest(), exposure.isPresent() ? Optional.of(exposure.getAsDouble()) : Optional.empty(), light.through());
+        return new PhotoLight(light.reference(), exposure.isPresent() ? Optional.of(exposure.getAsDouble()) : Optional.empty(), light.through());
     }
 
     /// Keeps a photo of a white card in the place of the lens, or of the bare lamp: veil of this ticket's photos is measured against it from then on.

@@ -1,12 +1,9 @@
 package stillglass.app.inbox;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import javafx.scene.image.Image;
 import javafx.scene.image.PixelReader;
-import javax.imageio.ImageIO;
+import stillglass.book.photo.PngFile;
 import stillglass.device.PhotoCamera;
 import stillglass.device.Source;
 
@@ -34,12 +31,6 @@ final class Pasted {
                 to.setRGB(x, y, from.getArgb(x, y));
             }
         }
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            ImageIO.write(to, "png", out);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toByteArray();
+        return PngFile.of(to);
     }
 }

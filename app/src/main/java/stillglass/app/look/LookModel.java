@@ -19,7 +19,6 @@ import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
-import stillglass.look.GlassVeil;
 import stillglass.look.LightingGuide;
 import stillglass.look.PhotoChange;
 import stillglass.look.ThroughColour;
@@ -158,7 +157,7 @@ public record LookModel(
                 rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
                 question(work), wipe,
                 hero == Viewing.Hero.LIGHTING ? work.section().map(l -> LightingGuide.of(l, CAMERA_MM, BEHIND_MM)) : Optional.empty(),
-                work.instrument().sort().images(), Veils.of(s.glass()).card().isPresent(), s.done(Stage.LOOK));
+                work.instrument().sort().images(), Veils.of(s.glass()).carded(), s.done(Stage.LOOK));
     }
 
     private static Shot shot(Photo p) {
@@ -220,8 +219,12 @@ public record LookModel(
     private static String head(Photo p, Glass glass, int findings) {
         var g = p.graded().orElseThrow();
         return Words.of("look.head", Words.of("look." + g.lighting().word()), Words.of(p.kept().fromRear() ? "look.rear" : "look.front"),
-                Words.of("look.findings", findings), Veils.of(glass).of(p).map(v -> v.card() ? Words.of("look.veil.card", 100 * v.veil(), 100 * v.low(), 100 * v.high()) : Words.of("look.veil.open", 100 * v.low(), 100 * v.high()))
-                        .orElseGet(() -> g.lit().through().map(LookModel::through).orElse(Words.of("look.through.none"))));
+                Words.of("look.findings", findings), light(p, g, Veils.of(glass)));
+    }
+
+    private static String light(Photo p, GlassEvent.PhotoGraded g, Veils veils) {
+        return veils.of(p).map(v -> Words.of("look.veil.card", 100 * v.veil(), 100 * v.low(), 100 * v.high())).or(() -> veils.glow(p).map(v -> Words.of("look.veil.open", 100 * v)))
+                .orElseGet(() -> g.lit().through().map(LookModel::through).orElse(Words.of("look.through.none")));
     }
 
     private static String through(ThroughColour t) {
@@ -246,7 +249,7 @@ public record LookModel(
                 : Optional.ofNullable(k.sights().get(p)).map(Finding::regions)).orElse(List.of());
         String title = doubt ? Words.of("look.or", Words.capital(word(chances.get(0).kind())), word(chances.get(1).kind())) : Words.capital(word(f.kind()));
         String size = f.kind() == FindingKind.HAZE
-                ? Words.of(Veils.of(work.state().glass()).of(work.state().glass().photo(k.photoId()).orElseThrow()).filter(GlassVeil::card).isPresent() ? "look.size.haze.card" : "look.size.haze", 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
+                ? Words.of(work.state().glass().photo(k.photoId()).flatMap(Veils.of(work.state().glass())::of).isPresent() ? "look.size.haze.card" : "look.size.haze", 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
                 : Words.of("look.size", diameterMm.map(d -> Words.of("mm2.1", f.areaMm2(d))).orElseGet(() -> Words.of("look.size.share", 100 * f.areaShare())), f.zone().word(),
                         ClockPosition.at(rear(k, work) ? -f.x() : f.x(), f.y()));
         return new Row(k.id(), number, f.kind(), title + (doubt ? "" : counted),

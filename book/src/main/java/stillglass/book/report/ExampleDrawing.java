@@ -1,13 +1,10 @@
 package stillglass.book.report;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
+import stillglass.book.photo.PngFile;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
 import stillglass.grade.Shades;
@@ -49,12 +46,6 @@ public final class ExampleDrawing {
     public static byte[] png(int[] pixels) {
         BufferedImage image = new BufferedImage(ExamplePicture.WIDE, ExamplePicture.HIGH, BufferedImage.TYPE_INT_RGB);
         image.setRGB(0, 0, ExamplePicture.WIDE, ExamplePicture.HIGH, pixels, 0, ExamplePicture.WIDE);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            ImageIO.write(image, "png", out);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toByteArray();
+        return PngFile.of(image);
     }
 }

@@ -167,13 +167,13 @@ public final class ReportMaker {
         return Said.of("report.place", "surface", surface, "zone", k.finding().zone().word(), "clock", k.finding().clock().toString());
     }
 
-    private static List<Said> row(Assessment a, LensSection section) {
+    private List<Said> row(Assessment a, LensSection section) {
         Said grade = a.known().overruled().map(o -> Said.of("report.grade.overruled", "grade", o.grade(), "computed", a.grade().grade(), "why", o.why()))
                 .orElseGet(() -> Said.of("report.grade", "grade", a.grade().grade()));
         String name = section.surfaceName(a.surface());
         Said surface = !a.assumed() ? Said.text(name) : a.where().map(w -> Said.of("report.surface.probable", "surface", name, "percent", 100 * w.on(a.surface())))
                 .orElse(Said.of("report.surface.assumed", "surface", name));
-        return List.of(kind(a.known().finding().kind().word()), place(a.known(), surface), grade, a.grade().sentence());
+        return List.of(kind(a.known().finding().kind().word()), place(a.known(), surface), grade, Veils.of(state.glass()).asItGlows(a.known()) ? Said.of("report.glow", "sentence", a.grade().sentence()) : a.grade().sentence());
     }
 
     private List<List<Said>> measures() {

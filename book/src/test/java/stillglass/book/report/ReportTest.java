@@ -229,7 +229,7 @@ class ReportTest {
             for (Phase phase : List.of(Phase.BEFORE, Phase.AFTER)) {
                 ThroughColour taken = phase == Phase.BEFORE ? new ThroughColour(0.2, 0.6, 1.1, 0.05) : new ThroughColour(0.2, 0.3, 0.4, 0.05);
                 tickets.act(tickets.open(t.state().tag().number()), Act.of(new GlassEvent.PhotoKept(phase.name(), phase, false, "", Source.FILE), new GlassEvent.PhotoGraded(phase.name(), Lighting.BRIGHT, new Aperture(9, 9, 5, 5, 0), List.of(), 0.3,
-                        List.of(), List.of(), Optional.of(new PhotoLight(0.6, 0.6, Optional.empty(), Optional.of(taken))))), List.of());
+                        List.of(), List.of(), Optional.of(new PhotoLight(0.6, Optional.empty(), Optional.of(taken))))), List.of());
             }
             Tickets.Ticket now = tickets.open(t.state().tag().number());
             Report r = ReportMaker.of(now.state(), tickets.world(now), shelf, ZoneOffset.UTC);

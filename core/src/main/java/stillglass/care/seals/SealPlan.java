@@ -1,17 +1,21 @@
 package stillglass.care.seals;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /// Light seals for an instrument: foam of one thickness, and its strips on what foam there is.
 ///
-/// @param foam how thick, and how much it is compressed
+/// @param foams of every channel, all of one thickness
 /// @param pieces of foam, offcuts first, the smallest first
 /// @param nest where strips lie and how they are cut
 /// @param wasteMm2 of the pieces that are begun, neither strips nor left whole
-public record SealPlan(Foam foam, List<Guillotine.Piece> pieces, Guillotine.Nest nest, double wasteMm2) {
+public record SealPlan(Map<String, Foam> foams, List<Guillotine.Piece> pieces, Guillotine.Nest nest, double wasteMm2) {
     /// Sheets beyond which more are not thought of.
     private static final int MOST_SHEETS = 6;
     /// Between thicknesses that are taken for one.
@@ -47,12 +51,13 @@ public record SealPlan(Foam foam, List<Guillotine.Piece> pieces, Guillotine.Nest
     }
 
     public SealPlan {
+        foams = Collections.unmodifiableMap(new LinkedHashMap<>(foams));
         pieces = List.copyOf(pieces);
     }
 
     /// @throws IllegalArgumentException saying which strips do not fit, or which channels want foam of another thickness
     public static SealPlan of(Asked a) {
-        Foam foam = foam(a);
+        Map<String, Foam> foams = foams(a);
         List<Guillotine.Piece> pieces = pieces(a);
         List<Guillotine.Kind> kinds = a.channels.stream().map(c -> new Guillotine.Kind(c.id(), Math.max(c.lengthMm(), c.widthMm()), Math.min(c.lengthMm(), c.widthMm()), c.count())).toList();
         for (Guillotine.Kind k : kinds) {
@@ -60,12 +65,12 @@ public record SealPlan(Foam foam, List<Guillotine.Piece> pieces, Guillotine.Nest
                 throw new IllegalArgumentException("the strip “" + k.id() + "”, " + k.lengthMm() + " x " + k.widthMm() + " mm, is larger than any piece of foam");
             }
         }
-        Guillotine.Nest nest = Guillotine.nest(kinds, pieces, a.kerfMm).orElseThrow(() -> new IllegalArgumentException(String.format(java.util.Locale.ROOT,
+        Guillotine.Nest nest = Guillotine.nest(kinds, pieces, a.kerfMm).orElseThrow(() -> new IllegalArgumentException(String.format(Locale.ROOT,
                 "the strips do not all fit: %.0f mm² of strips on %.0f mm² of foam; give another sheet", kinds.stream().mapToDouble(k -> k.count() * k.lengthMm() * k.widthMm()).sum(), pieces.stream().mapToDouble(Guillotine.Piece::area).sum())));
         double begun = nest.left().keySet().stream().mapToDouble(p -> pieces.get(p).area()).sum();
         double whole = nest.left().values().stream().mapToDouble(l -> l.get(0) * l.get(1)).sum();
         double strips = nest.strips().stream().mapToDouble(s -> s.widthMm() * s.heightMm()).sum();
-        return new SealPlan(foam, pieces, nest, Math.max(0, begun - whole - strips));
+        return new SealPlan(foams, pieces, nest, Math.max(0, begun - whole - strips));
     }
 
     private static boolean fits(Guillotine.Kind k, Guillotine.Piece p) {
@@ -91,17 +96,31 @@ public record SealPlan(Foam foam, List<Guillotine.Piece> pieces, Guillotine.Nest
         return new Guillotine.Piece(name, Math.max(sides.get(0), sides.get(1)), Math.min(sides.get(0), sides.get(1)));
     }
 
-    private static Foam foam(Asked a) {
-        List<Foam> all = new ArrayList<>();
+    /// Of one thickness: what is compressed by how much differs from channel to channel.
+    private static Map<String, Foam> foams(Asked a) {
+        Map<String, Foam> all = new LinkedHashMap<>();
         for (Channel c : a.channels) {
             double gap = c.gapMm().or(a::gapMm).orElseThrow(() -> new IllegalArgumentException("the gap of “" + c.id() + "” is not known: measure it with the lid shut, or give one for all"));
-            all.add(Foam.of(gap, a.compress, a.stockMm));
+            if (all.put(c.id(), Foam.of(gap, a.compress, a.stockMm)) != null) {
+                throw new IllegalArgumentException("two channels are called “" + c.id() + "”: give each a name of its own, and a count to those that are alike");
+            }
         }
-        Foam thin = all.stream().min(Comparator.comparingDouble(Foam::takenMm)).orElseThrow();
-        Foam thick = all.stream().max(Comparator.comparingDouble(Foam::takenMm)).orElseThrow();
-        if (thick.takenMm() - thin.takenMm() > SAME_MM) {
-            throw new IllegalArgumentException(String.format(java.util.Locale.ROOT, "channels want foam of %.2f and %.2f mm: cut each thickness from its own sheet, in a file of its own", thin.takenMm(), thick.takenMm()));
+        double thin = all.values().stream().mapToDouble(Foam::takenMm).min().orElseThrow();
+        double thick = all.values().stream().mapToDouble(Foam::takenMm).max().orElseThrow();
+        if (thick - thin > SAME_MM) {
+            throw new IllegalArgumentException(String.format(Locale.ROOT, "channels want foam of %.2f and %.2f mm: cut each thickness from its own sheet, in a file of its own", thin, thick));
         }
-        return thick;
+        all.replaceAll((id, f) -> f.taking(thick));
+        return all;
+    }
+
+    /// Thickness of the foam, mm.
+    public double thicknessMm() {
+        return foams.values().iterator().next().takenMm();
+    }
+
+    /// Whether every strip seals and lets what closes on it close.
+    public boolean seals() {
+        return foams.values().stream().allMatch(Foam::seals);
     }
 }

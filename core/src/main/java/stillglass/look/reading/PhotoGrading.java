@@ -130,7 +130,7 @@ public final class PhotoGrading {
             diagnostics.add(Said.of("photo.no-lamp", "to", veil.relativeToSurroundings() ? "surroundings" : "exposure"));
         }
         diagnostics.addAll(PhotoQuality.remarks(s, photo));
-        PhotoLight light = new PhotoLight(veil.reference(), s.brightest, Optional.empty(), s.lighting() == Lighting.BRIGHT ? veil.through(photo) : Optional.empty());
+        PhotoLight light = new PhotoLight(veil.reference(), Optional.empty(), s.lighting() == Lighting.BRIGHT ? veil.through(photo) : Optional.empty());
         byte[] mask = maker.mask(photo.width(), photo.height());
         progress.at(1, "done");
         return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), light,

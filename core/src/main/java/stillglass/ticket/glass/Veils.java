@@ -22,25 +22,43 @@ public final class Veils {
         return new Veils(glass);
     }
 
-    /// The last photo of the card or the lamp.
-    public Optional<Photo> card() {
-        return glass.all().stream().filter(p -> p.card().isPresent()).reduce((a, b) -> b);
+    /// Whether the card or the lamp was photographed.
+    public boolean carded() {
+        return glass.all().stream().anyMatch(p -> p.card().isPresent());
     }
 
-    /// @return nothing for photos that were not graded, or not against the light
+    /// The photo of the card under whose light a photo was taken: the last before it, or else the first after it.
+    private Optional<GlassEvent.CardMeasured> card(Photo photo) {
+        List<Photo> all = glass.all();
+        int at = all.stream().map(Photo::id).toList().indexOf(photo.id());
+        return all.subList(0, Math.max(0, at)).stream().flatMap(p -> p.card().stream()).reduce((a, b) -> b)
+                .or(() -> all.stream().skip(Math.max(0, at)).flatMap(p -> p.card().stream()).findFirst());
+    }
+
+    /// @return nothing for photos that were not graded, not against the light, or cannot be measured against a card
     public Optional<GlassVeil> of(Photo photo) {
-        return photo.graded().filter(g -> photo.againstTheLight()).map(g -> GlassVeil.of(g.veil(), g.lit(), light(photo)));
+        return glow(photo).flatMap(g -> light(photo).map(card -> GlassVeil.of(g, card)));
+    }
+
+    /// Linear light that the glass throws into a photo against the light, as a share of full exposure.
+    public Optional<Double> glow(Photo photo) {
+        return photo.graded().filter(g -> photo.againstTheLight()).map(g -> g.veil() * g.lit().reference());
+    }
+
+    /// Whether a haze is taken as it glows in its photo, for nothing says how bright the lamp was.
+    public boolean asItGlows(Known known) {
+        return known.finding().kind() == FindingKind.HAZE && glass.photo(known.photoId()).filter(p -> p.againstTheLight() && light(p).isEmpty()).isPresent();
     }
 
     /// Light of the card at the exposure of a photo.
     private Optional<Double> light(Photo photo) {
-        return photo.graded().flatMap(g -> g.light()).flatMap(l -> card().flatMap(Photo::card).flatMap(c -> c.at(l.exposure())));
+        return photo.graded().flatMap(g -> g.light()).flatMap(l -> card(photo).flatMap(c -> c.at(l.exposure())));
     }
 
-    /// Haze as it is against the card: the same finding where none was photographed.
+    /// Haze as it is against the card: the same finding where it cannot be measured.
     Finding measured(String photoId, Finding read) {
-        Optional<Photo> photo = read.kind() == FindingKind.HAZE ? glass.photo(photoId).filter(Photo::againstTheLight) : Optional.empty();
-        return photo.flatMap(this::light).map(card -> read.scattering(Math.min(1, read.contrast() / card), Severity.ofHaze(of(photo.get()).orElseThrow().veil()))).orElse(read);
+        Optional<Photo> photo = read.kind() == FindingKind.HAZE ? glass.photo(photoId) : Optional.empty();
+        return photo.flatMap(p -> of(p).flatMap(v -> light(p).map(card -> read.scattering(Math.min(1, read.contrast() / card), Severity.ofHaze(v.veil()))))).orElse(read);
     }
 
     /// How much less veil the last photo after the work shows than the last before it, taken from the same side against the light.

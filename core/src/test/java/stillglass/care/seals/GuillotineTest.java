@@ -78,6 +78,45 @@ class GuillotineTest {
         }
     }
 
+    /// The least foam that must be begun, by every sharing of the strips among the pieces, each tried at every millimetre.
+    @ParameterizedTest
+    @ValueSource(longs = {31, 32, 33, 34, 35, 36, 37, 38, 39, 40, 41, 42})
+    void noSharingBeginsLessFoam(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<Guillotine.Piece> pieces = List.of(new Guillotine.Piece("a", 8 + random.nextInt(3), 3 + random.nextInt(3)), new Guillotine.Piece("b", 11 + random.nextInt(3), 4 + random.nextInt(2)), new Guillotine.Piece("c", 16, 8));
+        List<Guillotine.Kind> kinds = new ArrayList<>();
+        List<int[]> strips = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            int l = 4 + random.nextInt(5);
+            int w = 1 + random.nextInt(3);
+            kinds.add(new Guillotine.Kind("s" + i, Math.max(l, w), Math.min(l, w), 1));
+            strips.add(new int[] {l, w, i});
+        }
+        double least = Double.POSITIVE_INFINITY;
+        for (int code = 0; code < 81; code++) {
+            double begun = 0;
+            boolean can = true;
+            for (int p = 0; p < 3; p++) {
+                List<int[]> own = new ArrayList<>();
+                int rest = code;
+                for (int[] s : strips) {
+                    if (rest % 3 == p) {
+                        own.add(s);
+                    }
+                    rest /= 3;
+                }
+                Guillotine.Piece piece = pieces.get(p);
+                begun += own.isEmpty() ? 0 : piece.area();
+                can &= own.isEmpty() || cuttable((int) piece.widthMm(), (int) piece.heightMm(), own, new HashMap<>());
+            }
+            least = can ? Math.min(least, begun) : least;
+        }
+        Optional<Guillotine.Nest> nest = Guillotine.nest(kinds, pieces, 0);
+        assertThat(nest.isPresent()).isEqualTo(Double.isFinite(least));
+        double best = least;
+        nest.ifPresent(n -> assertThat(n.left().keySet().stream().mapToDouble(p -> pieces.get(p).area()).sum()).isEqualTo(best));
+    }
+
     /// No strip lies on another or beyond the piece, no cut goes through one, and every side of a strip is cut or is the piece's.
     private static void lieApart(Guillotine.Nest nest, List<Guillotine.Piece> pieces, double kerf, int count) {
         assertThat(nest.strips()).hasSize(count);
@@ -114,6 +153,15 @@ class GuillotineTest {
         assertThat(both.proven()).isTrue();
     }
 
+    /// Of ways that begin as much foam the one with fewest pieces, and of those the one that leaves most whole.
+    @Test
+    void fewPiecesAreBegunAndMuchIsLeftWhole() {
+        List<Guillotine.Piece> pieces = List.of(new Guillotine.Piece("a", 40, 10), new Guillotine.Piece("b", 40, 10), new Guillotine.Piece("c", 40, 20));
+        assertThat(Guillotine.nest(List.of(new Guillotine.Kind("wide", 40, 6, 2)), pieces, 0).orElseThrow().left()).as("800 mm² either way").containsOnlyKeys(2);
+        // Lying it leaves 30 x 18 above it, standing 28 x 20 beside it.
+        assertThat(Guillotine.nest(List.of(new Guillotine.Kind("s", 10, 2, 1)), List.of(new Guillotine.Piece("p", 30, 20)), 0).orElseThrow().left().get(0)).containsExactly(28.0, 20.0);
+    }
+
     @Test
     void ofManyStripsThePlanSaysThatItIsNotProven() {
         List<Guillotine.Kind> many = new ArrayList<>();
@@ -138,18 +186,30 @@ class GuillotineTest {
     @Test
     void foamIsAsThickAsTheGapAndTheCompressionAsk() {
         SealPlan plan = SealPlan.of(asked(Optional.of(1.6), 0.3, List.of(), channel("top", 96, 2.1, 1)));
-        assertThat(plan.foam().takenMm()).as("1.6 / 0.7").isCloseTo(2.2857, within(1e-4));
+        assertThat(plan.thicknessMm()).as("1.6 / 0.7").isCloseTo(2.2857, within(1e-4));
         SealPlan bought = SealPlan.of(asked(Optional.of(1.6), 0.3, List.of(1.5, 2.0, 2.5, 3.0), channel("top", 96, 2.1, 1)));
-        assertThat(bought.foam().takenMm()).as("2.5 is compressed by 0.36, 2.0 by 0.2").isEqualTo(2.5);
-        assertThat(bought.foam().compressed()).isCloseTo(0.36, within(1e-12));
-        assertThat(bought.foam().seals()).isTrue();
-        assertThat(SealPlan.of(asked(Optional.of(1.9), 0.3, List.of(2.0), channel("top", 96, 2.1, 1))).foam().seals()).as("a twentieth is no seal").isFalse();
+        assertThat(bought.thicknessMm()).as("2.5 is compressed by 0.36, 2.0 by 0.2").isEqualTo(2.5);
+        assertThat(bought.foams().get("top").compressed()).isCloseTo(0.36, within(1e-12));
+        assertThat(bought.seals()).isTrue();
+        assertThat(SealPlan.of(asked(Optional.of(1.9), 0.3, List.of(2.0), channel("top", 96, 2.1, 1))).seals()).as("a twentieth is no seal").isFalse();
         double begun = 210 * 74 - 210 * (74 - 2.1 - 0.3);
         assertThat(plan.wasteMm2()).as("beside the strip and under the cut").isCloseTo(begun - 96 * 2.1, within(1e-6));
     }
 
+    /// One sheet, two gaps: what seals the one may keep the lid of the other from closing.
+    @Test
+    void everyChannelIsCompressedByItsOwnGap() {
+        SealPlan plan = SealPlan.of(asked(Optional.empty(), 0.3, List.of(2.5), new Channel("door", 50, 2, Optional.of(1.8), 1), new Channel("hinge", 20, 4, Optional.of(1.1), 1)));
+        assertThat(plan.foams().get("door").compressed()).isCloseTo(0.28, within(1e-12));
+        assertThat(plan.foams().get("hinge").compressed()).isCloseTo(0.56, within(1e-12));
+        assertThat(plan.foams().get("door").seals()).isTrue();
+        assertThat(plan.seals()).as("the lid over the hinge does not close").isFalse();
+    }
+
     @Test
     void whatCannotBeIsSaidByName() {
+        assertThatThrownBy(() -> SealPlan.of(asked(Optional.of(1.6), 0.3, List.of(1.0, 1.5), channel("top", 96, 2.1, 1)))).hasMessageContaining("no foam there is fills a gap of 1.60").hasMessageContaining("2.29");
+        assertThatThrownBy(() -> SealPlan.of(asked(Optional.of(1.6), 0.3, List.of(), channel("top", 96, 2.1, 1), channel("top", 20, 3, 1)))).hasMessageContaining("two channels are called “top”");
         assertThatThrownBy(() -> SealPlan.of(asked(Optional.empty(), 0.3, List.of(), channel("door", 96, 2.1, 1)))).hasMessageContaining("door").hasMessageContaining("gap");
         assertThatThrownBy(() -> SealPlan.of(asked(Optional.of(1.6), 0.3, List.of(), channel("long", 300, 2.1, 1)))).hasMessageContaining("long").hasMessageContaining("300");
         assertThatThrownBy(() -> SealPlan.of(asked(Optional.of(1.6), 0.3, List.of(), channel("wide", 100, 40, 5)))).hasMessageContaining("do not all fit");

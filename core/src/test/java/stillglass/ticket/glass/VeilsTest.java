@@ -26,7 +26,7 @@ class VeilsTest {
     private static Job photo(Job job, String id, Phase phase, Source source, Lighting lighting, double veil, Optional<Double> exposure) {
         Finding haze = new Finding(FindingKind.HAZE, 0.9, List.of(), 0.8, 1, 0, 0, veil, 2, List.of(Said.text("even")));
         job.tell(new GlassEvent.PhotoKept(id, phase, false, "", source), new GlassEvent.PhotoGraded(id, lighting, new Aperture(100, 100, 80, 80, 0), List.of(haze), veil, Collections.nCopies(32, veil), List.of(),
-                Optional.of(new PhotoLight(1, 0.4, exposure, Optional.empty()))));
+                Optional.of(new PhotoLight(1, exposure, Optional.empty()))));
         return job;
     }
 
@@ -35,12 +35,20 @@ class VeilsTest {
     }
 
     private static void card(Job job, double light, Optional<Double> exposure) {
-        job.tell(new GlassEvent.PhotoKept("card", Phase.BEFORE, false, "card", Source.FILE), new GlassEvent.CardMeasured("card", light, exposure));
+        card(job, "card", light, exposure);
+    }
+
+    private static void card(Job job, String id, double light, Optional<Double> exposure) {
+        job.tell(new GlassEvent.PhotoKept(id, Phase.BEFORE, false, "card", Source.FILE), new GlassEvent.CardMeasured(id, light, exposure));
     }
 
     private static GlassVeil veil(Job job, String id) {
         Glass glass = job.state().glass();
         return Veils.of(glass).of(glass.photo(id).orElseThrow()).orElseThrow();
+    }
+
+    private static Veils veils(Job job) {
+        return Veils.of(job.state().glass());
     }
 
     private static Optional<VeilChange> change(Job job) {
@@ -51,7 +59,8 @@ class VeilsTest {
     @Test
     void oneGlassHasOneVeilHoweverItWasExposed() {
         Job job = file(file(Job.begun(), "p1", Phase.BEFORE, 0.05, Optional.of(1.0)), "p2", Phase.BEFORE, 0.10, Optional.of(2.0));
-        assertThat(veil(job, "p1").card()).isFalse();
+        assertThat(veils(job).of(job.state().glass().photo("p1").orElseThrow())).as("a glow is no veil").isEmpty();
+        assertThat(veils(job).asItGlows(job.state().glass().finding("p1#1").orElseThrow())).isTrue();
         card(job, 0.25, Optional.of(0.5));
 
         // The card gives 0.5 at exposure 1, and 1.0 at exposure 2.
@@ -61,11 +70,25 @@ class VeilsTest {
         assertThat(job.state().glass().findings()).hasSize(1);
     }
 
+    /// The lamp of the proof need not be that of the inspection: a card taken then says nothing of what was photographed under another.
+    @Test
+    void aPhotoIsMeasuredAgainstTheCardOfItsOwnDay() {
+        Job job = file(Job.begun(), "p1", Phase.BEFORE, 0.05, UNKNOWN);
+        card(job, "first", 0.5, UNKNOWN);
+        file(job, "p2", Phase.BEFORE, 0.05, UNKNOWN);
+        card(job, "later", 0.25, UNKNOWN);
+        file(job, "p3", Phase.AFTER, 0.05, UNKNOWN);
+        assertThat(veil(job, "p1").veil()).as("the first that was taken").isCloseTo(0.1, within(1e-12));
+        assertThat(veil(job, "p2").veil()).as("the one before it").isCloseTo(0.1, within(1e-12));
+        assertThat(veil(job, "p3").veil()).isCloseTo(0.2, within(1e-12));
+    }
+
     @Test
     void aCardWithoutItsExposureTellsNothingOfAPhotoThatHasOne() {
         Job job = file(Job.begun(), "p1", Phase.BEFORE, 0.05, Optional.of(1.0));
         card(job, 0.25, UNKNOWN);
-        assertThat(veil(job, "p1").card()).isFalse();
+        assertThat(veils(job).of(job.state().glass().photo("p1").orElseThrow())).isEmpty();
+        assertThat(veils(job).glow(job.state().glass().photo("p1").orElseThrow())).contains(0.05);
         assertThat(job.state().glass().finding("p1#1").orElseThrow().finding().contrast()).isEqualTo(0.05);
         Job locked = file(Job.begun(), "p1", Phase.BEFORE, 0.05, UNKNOWN);
         card(locked, 0.25, UNKNOWN);
