@@ -160,6 +160,9 @@ class GuillotineTest {
         assertThat(Guillotine.nest(List.of(new Guillotine.Kind("wide", 40, 6, 2)), pieces, 0).orElseThrow().left()).as("800 mm² either way").containsOnlyKeys(2);
         // Lying it leaves 30 x 18 above it, standing 28 x 20 beside it.
         assertThat(Guillotine.nest(List.of(new Guillotine.Kind("s", 10, 2, 1)), List.of(new Guillotine.Piece("p", 30, 20)), 0).orElseThrow().left().get(0)).containsExactly(28.0, 20.0);
+        // A long and a short one on each of two pieces would leave 20 x 2 of both; long ones on one and short ones on the other leave 20 x 2 and 20 x 6.
+        List<Guillotine.Piece> two = List.of(new Guillotine.Piece("a", 20, 10), new Guillotine.Piece("b", 20, 10));
+        assertThat(Guillotine.nest(List.of(new Guillotine.Kind("long", 20, 4, 2), new Guillotine.Kind("short", 10, 4, 2)), two, 0).orElseThrow().left().values().stream().mapToDouble(l -> l.get(0) * l.get(1)).sum()).isEqualTo(160);
     }
 
     @Test
