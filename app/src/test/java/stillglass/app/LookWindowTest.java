@@ -198,7 +198,8 @@ class LookWindowTest {
         window.press(KeyCode.DIGIT0);
         assertThat(Window.onUi(pane::times)).isEqualTo(1);
         window.until("all of it needs no part", () -> detail().isEmpty());
-        window.press(KeyCode.EQUALS);
+        window.press(KeyCode.SHIFT, KeyCode.EQUALS);
+        assertThat(Window.onUi(pane::times)).as("plus as it is typed with Shift").isGreaterThan(1);
         window.press(KeyCode.MINUS);
         assertThat(Window.onUi(pane::times)).as("back to all of it").isEqualTo(1);
         assertThat(known("fine#1").finding().kind()).as("no digit named a kind").isEqualTo(FindingKind.FUNGUS);

@@ -311,6 +311,8 @@ public final class LookView implements Station {
             case UP -> hand(m, work, r -> OutlineHand.moved(r, 0, NUDGE));
             case DOWN -> hand(m, work, r -> OutlineHand.moved(r, 0, -NUDGE));
             case R -> m.photo().isPresent() && act(() -> pane.pointing(!pane.pointing()));
+            // On many keyboards plus is typed with Shift.
+            case PLUS, EQUALS -> m.photo().isPresent() && act(() -> pane.step(true));
             case PAGE_UP -> hand(m, work, r -> OutlineHand.grown(r, 1.1));
             case PAGE_DOWN -> hand(m, work, r -> OutlineHand.grown(r, 1 / 1.1));
             default -> false;

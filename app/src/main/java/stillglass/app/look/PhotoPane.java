@@ -411,6 +411,9 @@ public final class PhotoPane extends Painted {
     }
 
     private void badge(Shown s, LookModel.Row row, double ux, double uy) {
+        if (!contains(s.x(ux, uy), s.y(ux, uy))) {
+            return;
+        }
         Circle disc = new Circle(s.x(ux, uy), s.y(ux, uy), row.selected() ? 14 : 12);
         disc.getStyleClass().addAll("photo-badge", row.selected() ? "photo-badge-selected" : "photo-badge-quiet");
         disc.setOnMouseClicked(e -> hand.picked(row.id()));
