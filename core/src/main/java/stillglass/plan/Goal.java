@@ -3,15 +3,20 @@ package stillglass.plan;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
 import stillglass.optics.LensSection;
 import stillglass.say.Said;
 import stillglass.say.Wording;
 
 /// What must be reached.
 public sealed interface Goal {
+    /// Parts that words ask to be reached.
+    int MOST_ALIKE = 3;
+
     /// Both faces of the whole part, in the hand.
     record ReachPart(String partId) implements Goal {}
 
@@ -55,6 +60,12 @@ public sealed interface Goal {
                 .<Read>map(Read.Known::new)
                 .orElseGet(() -> new Read.Unknown(instrument.parts().isEmpty() ? Said.of("goal.nothing", "goal", wanted, "instrument", instrument.name())
                         : Said.of("goal.unknown", "goal", wanted, "instrument", instrument.name(), "part", instrument.parts().getFirst().id())));
+    }
+
+    /// Parts that can be reached, by their kind or by words in their names; no more than a few, since such words are wide.
+    static List<String> partsOf(Instrument instrument, Set<Part.Kind> kinds, Optional<Pattern> names) {
+        return instrument.parts().stream().filter(p -> kinds.contains(p.kind()) || names.filter(n -> n.matcher(p.name()).find()).isPresent())
+                .filter(p -> !new ReachPart(p.id()).doors(instrument).isEmpty()).limit(MOST_ALIKE).map(Part::id).toList();
     }
 
     /// The same of a text that was read before.

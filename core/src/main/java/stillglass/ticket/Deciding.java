@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.function.Function;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.care.CareIntent;
+import stillglass.ticket.condition.ConditionIntent;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.glass.GlassDecisions;
 import stillglass.ticket.glass.GlassIntent;
@@ -60,6 +61,7 @@ public final class Deciding {
             case ArrivalIntent i -> s.arrival().decide(i);
             case ReadingIntent i -> s.readings().decide(i);
             case GlassIntent i -> GlassDecisions.decide(s.glass(), i, act, world);
+            case ConditionIntent i -> s.condition().decide(i, world.instrument());
             case JointIntent i -> JointDecisions.decide(s.joints(), i, world);
             case CareIntent i -> s.care().decide(i, world);
             case CourseIntent i -> s.course().decide(i, s.joints(), world);

@@ -14,18 +14,17 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.plan.Goal;
 import stillglass.say.Said;
+import stillglass.ticket.condition.ConditionEvent;
 import stillglass.ticket.readings.Behaves;
 import stillglass.ticket.readings.Readings;
 import stillglass.ticket.story.Phase;
 
-/// What a complaint, or a function that is not free, leads to without any photo: what must be reached, and why. Rules of the trade; where the model has a map
+/// What a complaint, a function that is not free, or a flaw of what is not glass leads to without any photo: what must be reached, and why. Rules of the trade; where the model has a map
 /// they name its parts, where it has none they still say what to look for.
 ///
 /// @param why in a sentence
 /// @param goals as [Goal#read] reads them; empty where no map tells
 public record Lead(Said why, List<String> goals) {
-    /// Parts one rule asks to be reached.
-    private static final int MOST = 3;
     private static final String LOOK = "lead.haze";
     private static final Set<Behaves> DRAGS = Set.of(Behaves.SLOW, Behaves.DRY, Behaves.GRITTY, Behaves.STIFF, Behaves.STUCK, Behaves.SOMETIMES);
     private static final Set<Behaves> FAILS = Set.of(Behaves.SLOW, Behaves.DRY, Behaves.GRITTY, Behaves.STIFF, Behaves.STUCK, Behaves.DEAD, Behaves.OFF, Behaves.SOMETIMES);
@@ -70,7 +69,7 @@ public record Lead(Said why, List<String> goals) {
                 i.joints().stream().filter(j -> j.close().greased()).map(Joint::frees).filter(f -> !f.isEmpty()).map(List::getFirst).forEach(all::add);
             }
             if (all.isEmpty()) {
-                i.parts().stream().filter(p -> kinds.contains(p.kind()) || names.filter(n -> n.matcher(p.name()).find()).isPresent()).filter(p -> !new Goal.ReachPart(p.id()).doors(i).isEmpty()).limit(MOST).map(Part::id).forEach(all::add);
+                all.addAll(Goal.partsOf(i, kinds, names));
             }
             return List.copyOf(all);
         }
@@ -93,6 +92,12 @@ public record Lead(Said why, List<String> goals) {
             if (c.getKey().phase() == Phase.BEFORE && c.getValue().how().isPresent() && !c.getValue().free()) {
                 Said because = Said.of("lead.because", "function", c.getKey().check(), "found", c.getValue().found());
                 matching(c.getKey().check(), c.getValue().how(), false).ifPresent(r -> all.putIfAbsent(r.key, lead(r, because, instrument)));
+            }
+        }
+        for (ConditionEvent.FlawFound f : state.condition().all(Phase.BEFORE)) {
+            if (f.flaw().worthOpening(f.extent())) {
+                Said because = Said.of("lead.condition", "place", f.place().said(), "found", f.said());
+                all.put("lead." + f.place().word() + "." + f.flaw().word(), new Lead(Said.of("lead.flaw", "because", because, "cure", f.flaw().cure()), f.place().goals(instrument)));
             }
         }
         if (looked) {

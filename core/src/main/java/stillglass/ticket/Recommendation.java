@@ -20,6 +20,8 @@ import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
 import stillglass.prove.InfinityShims;
 import stillglass.say.Said;
+import stillglass.ticket.condition.ConditionEvent;
+import stillglass.ticket.condition.Flaw;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.ShimStack;
 import stillglass.ticket.readings.ReadingEvent;
@@ -79,6 +81,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             goals.addAll(l.goals());
             reasons.add(l.why());
         });
+        flaws(state, reasons);
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
         // Without its optics nothing says what a finding does to a picture; that it is there is known all the same.
         List<Finding> unweighed = section.isPresent() ? List.of() : state.glass().findings().stream().map(Known::finding).toList();
@@ -98,6 +101,19 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             reasons.add(Said.of("advise.nothing"));
         }
         return new Recommendation(act, List.copyOf(all), plan, reasons);
+    }
+
+    /// What stays as it is beside the glass, and what tells of others who were here before.
+    private static void flaws(TicketState state, List<Said> reasons) {
+        List<ConditionEvent.FlawFound> rest = state.condition().all(Phase.BEFORE).stream().filter(f -> !f.flaw().worthOpening(f.extent())).toList();
+        rest.stream().filter(f -> f.flaw() == Flaw.TOOL_MARKS).findFirst()
+                .ifPresent(f -> reasons.add(Said.of("lead.flaw", "because", Said.of("lead.condition", "place", f.place().said(), "found", f.said()), "cure", f.flaw().cure())));
+        for (boolean told : new boolean[] {true, false}) {
+            List<Said> some = rest.stream().filter(f -> f.flaw() != Flaw.TOOL_MARKS && f.extent().isPresent() == told).map(ConditionEvent.FlawFound::saidWhere).toList();
+            if (!some.isEmpty()) {
+                reasons.add(Said.of(told ? "advise.flaws.left" : "advise.flaws.how-far", "flaws", Said.commas(some)));
+            }
+        }
     }
 
     /// Infinity that is farther off than the widest stop hides asks for the shims that move it.

@@ -5,6 +5,8 @@ import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.care.Care;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.condition.Condition;
+import stillglass.ticket.condition.ConditionEvent;
 import stillglass.ticket.course.Course;
 import stillglass.ticket.course.CourseEvent;
 import stillglass.ticket.glass.Glass;
@@ -24,30 +26,31 @@ import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.Undone;
 
 /// Everything known about a ticket, a record for each subject it speaks of. Immutable; made by a [Story].
-public record TicketState(Arrival arrival, Readings readings, Glass glass, Joints joints, Care care, Course course, Proof proof, History history) {
+public record TicketState(Arrival arrival, Readings readings, Glass glass, Condition condition, Joints joints, Care care, Course course, Proof proof, History history) {
     /// Nothing has begun.
     public static final TicketState NONE =
-            new TicketState(Arrival.NONE, Readings.NONE, Glass.NONE, Joints.NONE, Care.NONE, Course.NONE, Proof.NONE, History.NONE);
+            new TicketState(Arrival.NONE, Readings.NONE, Glass.NONE, Condition.NONE, Joints.NONE, Care.NONE, Course.NONE, Proof.NONE, History.NONE);
 
     /// The state after one more event; the history is kept by the story.
     TicketState after(Recorded row) {
         Event event = row.event();
         return switch (event) {
-            case ArrivalEvent e -> new TicketState(arrival.after(e), readings, glass, joints, care, course, proof, history);
-            case ReadingEvent e -> new TicketState(arrival, readings.after(row, e), glass, joints, care, course, proof, history);
-            case GlassEvent e -> new TicketState(arrival, readings, glass.after(row, e), joints, care, course, proof, history);
-            case JointEvent e -> new TicketState(arrival, readings, glass, joints.after(row, e), care, course, proof, history);
-            case CareEvent e -> new TicketState(arrival, readings, glass, joints, care.after(e), course, proof, history);
-            case CourseEvent e -> new TicketState(arrival, readings, glass, joints, care, course.after(row, e), proof, history);
-            case Overruled e -> new TicketState(arrival, readings, glass, joints, care, course.after(e), proof, history);
-            case ProofEvent e -> new TicketState(arrival, readings, glass, joints, care, course, proof.after(row, e), history);
+            case ArrivalEvent e -> new TicketState(arrival.after(e), readings, glass, condition, joints, care, course, proof, history);
+            case ReadingEvent e -> new TicketState(arrival, readings.after(row, e), glass, condition, joints, care, course, proof, history);
+            case GlassEvent e -> new TicketState(arrival, readings, glass.after(row, e), condition, joints, care, course, proof, history);
+            case ConditionEvent e -> new TicketState(arrival, readings, glass, condition.after(e), joints, care, course, proof, history);
+            case JointEvent e -> new TicketState(arrival, readings, glass, condition, joints.after(row, e), care, course, proof, history);
+            case CareEvent e -> new TicketState(arrival, readings, glass, condition, joints, care.after(e), course, proof, history);
+            case CourseEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(row, e), proof, history);
+            case Overruled e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(e), proof, history);
+            case ProofEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, proof.after(row, e), history);
             case Undone e -> this;
             default -> throw new IllegalStateException(event.getClass().getName() + " belongs to no subject");
         };
     }
 
     TicketState with(History happened) {
-        return new TicketState(arrival, readings, glass, joints, care, course, proof, happened);
+        return new TicketState(arrival, readings, glass, condition, joints, care, course, proof, happened);
     }
 
     public Tag tag() {
@@ -65,7 +68,7 @@ public record TicketState(Arrival arrival, Readings readings, Glass glass, Joint
     public boolean begun(Stage stage) {
         return switch (stage) {
             case ARRIVE -> tag().begun();
-            case LOOK -> !glass.photos().isEmpty();
+            case LOOK -> !glass.photos().isEmpty() || !condition.told().isEmpty();
             case DECIDE -> !course.goals().isEmpty();
             case OPEN -> joints.opening();
             case CLEAN -> !care.cleaned().isEmpty();

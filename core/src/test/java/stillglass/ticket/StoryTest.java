@@ -18,6 +18,10 @@ import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.condition.ConditionEvent;
+import stillglass.ticket.condition.Extent;
+import stillglass.ticket.condition.Flaw;
+import stillglass.ticket.condition.Place;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.facts.Mark;
 import stillglass.ticket.facts.Turns;
@@ -39,14 +43,14 @@ class StoryTest {
     /// A state without its history: what there is to see of it.
     private static TicketState seen(Job job) {
         TicketState s = job.state();
-        return new TicketState(s.arrival(), s.readings(), s.glass(), s.joints(), s.care(), s.course(), s.proof(), History.NONE);
+        return new TicketState(s.arrival(), s.readings(), s.glass(), s.condition(), s.joints(), s.care(), s.course(), s.proof(), History.NONE);
     }
 
     private static Intent random(SplittableRandom random, Job job) {
         List<String> joints = List.of("ring-thread", "e1-seat", "spacer-seat", "mount-screws", "ring-set");
         String joint = joints.get(random.nextInt(joints.size()));
         List<String> open = List.copyOf(job.state().joints().openNow());
-        return switch (random.nextInt(9)) {
+        return switch (random.nextInt(10)) {
             case 0 -> new ArrivalEvent.SymptomNoted("symptom " + random.nextInt(100));
             case 1 -> Job.open(joint);
             case 2 -> Job.note(joint, new Turns(1 + random.nextInt(4)));
@@ -54,6 +58,7 @@ class StoryTest {
             case 4 -> new JointIntent.Mark(new Mark("dot " + random.nextInt(9), Optional.empty()), Optional.empty());
             case 5 -> new ReadingEvent.InfinityMeasured(Phase.BEFORE, random.nextDouble(), 0.01, Source.TYPED);
             case 6 -> new CareEvent.TimerSet("t" + random.nextInt(3), Said.text("soak"), Job.NOON);
+            case 8 -> new ConditionEvent.FlawFound(Phase.BEFORE, Place.IRIS, random.nextBoolean() ? Flaw.WET : Flaw.RUST, Optional.of(Extent.values()[random.nextInt(5)]), Optional.empty(), "");
             case 7 -> Job.see(joint, new Turns(1 + random.nextInt(4)));
             default -> open.isEmpty() ? Job.open(joint) : Job.close(open.get(random.nextInt(open.size())));
         };

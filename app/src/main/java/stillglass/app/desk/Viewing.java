@@ -26,7 +26,9 @@ public record Viewing(int stop, boolean rays, Set<String> cured, Optional<Intege
         /// Before and after, one wiped over the other.
         WIPE,
         /// Where lamp, card and camera go.
-        LIGHTING
+        LIGHTING,
+        /// What is not glass: blades, barrel, slots, screws.
+        CONDITION
     }
 
     public Viewing {

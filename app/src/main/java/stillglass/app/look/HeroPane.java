@@ -13,7 +13,7 @@ import stillglass.app.desk.Work;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 
-/// The large picture of Look, one of four, with the photos to choose from above it.
+/// The large picture of Look, one of five, with the photos to choose from above it.
 final class HeroPane {
     private final Desk desk;
     private final PhotoCache cache;
@@ -25,19 +25,22 @@ final class HeroPane {
     private final StackPane stack = new StackPane();
     private final VBox empty;
     private final Runnable askCard;
+    private final Node condition;
     private final VBox node;
     /// Whether there is a section by which light can be drawn to scale.
     private boolean optics;
     private Optional<LookModel> shown = Optional.empty();
 
+    /// @param condition the page of what is not glass
     /// @param askCard asks for a photo of the card or the lamp
-    HeroPane(Desk desk, PhotoCache cache, PhotoPane photo, UnrolledPane unrolled, VBox empty, Runnable askCard) {
+    HeroPane(Desk desk, PhotoCache cache, PhotoPane photo, UnrolledPane unrolled, Node condition, VBox empty, Runnable askCard) {
         this.desk = desk;
         this.cache = cache;
         this.photo = photo;
         this.unrolled = unrolled;
         this.empty = empty;
         this.askCard = askCard;
+        this.condition = condition;
         photo.setId("photo");
         unrolled.setId("unrolled");
         wipe.setId("wipe");
@@ -90,6 +93,7 @@ final class HeroPane {
                 m.guide().ifPresent(g -> work.section().ifPresent(l -> guide.show(g, l)));
                 stack.getChildren().setAll(guide);
             }
+            case CONDITION -> stack.getChildren().setAll(condition);
         }
     }
 
@@ -114,6 +118,7 @@ final class HeroPane {
         if (optics) {
             hero(m, Viewing.Hero.LIGHTING, "look.hero.lighting", "G");
         }
+        hero(m, Viewing.Hero.CONDITION, "look.hero.condition", "I");
         if (m.images() && m.hero() == Viewing.Hero.PHOTO) {
             Button b = Build.button(Words.of(m.card() ? "look.card.taken" : "look.card.take"), "K", askCard, "chip");
             b.setId("card");

@@ -25,6 +25,7 @@ import stillglass.look.ThroughColour;
 import stillglass.optics.LensSection;
 import stillglass.say.Said;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.condition.Condition;
 import stillglass.ticket.glass.Glass;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.Known;
@@ -44,10 +45,11 @@ import stillglass.ticket.story.Stage;
 /// @param wipe the two photos that are compared, once there is one after the work
 /// @param guide how to light this lens, while it is shown
 /// @param images whether the instrument has glass whose veil is worth measuring
+/// @param condition what is known of what is not glass
 /// @param card whether the card or the lamp was photographed
 public record LookModel(
         Optional<Shot> photo, String head, List<String> remarks, List<Row> rows, List<ShotChip> shots, Viewing.Hero hero,
-        Optional<Question> question, Optional<Wipe> wipe, Optional<LightingGuide> guide, boolean images, boolean card, boolean done) {
+        Optional<Question> question, Optional<Wipe> wipe, Optional<LightingGuide> guide, boolean images, boolean card, boolean done, Condition condition) {
 
     /// Camera distance the guide is drawn for, mm.
     static final double CAMERA_MM = 250;
@@ -149,6 +151,10 @@ public record LookModel(
         }
         // Where no section is known nothing can be drawn to scale.
         Viewing.Hero hero = work.viewing().hero() == Viewing.Hero.LIGHTING && work.section().isEmpty() ? Viewing.Hero.PHOTO : work.viewing().hero();
+        if (hero == Viewing.Hero.PHOTO && photo.isEmpty() && !work.instrument().sort().images()) {
+            // There is no glass to begin with.
+            hero = Viewing.Hero.CONDITION;
+        }
         Optional<Wipe> wipe = s.glass().graded(Phase.AFTER).flatMap(after -> s.glass().earlier(after).map(b -> wipe(b, after, s)));
         return new LookModel(
                 photo.map(LookModel::shot),
@@ -157,7 +163,7 @@ public record LookModel(
                 rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
                 question(work), wipe,
                 hero == Viewing.Hero.LIGHTING ? work.section().map(l -> LightingGuide.of(l, CAMERA_MM, BEHIND_MM)) : Optional.empty(),
-                work.instrument().sort().images(), Veils.of(s.glass()).carded(), s.done(Stage.LOOK));
+                work.instrument().sort().images(), Veils.of(s.glass()).carded(), s.done(Stage.LOOK), s.condition());
     }
 
     private static Shot shot(Photo p) {

@@ -15,6 +15,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import stillglass.app.condition.ConditionPages;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Devices;
@@ -53,6 +54,7 @@ public final class LookView implements Station {
     private final VBox list = Build.column(8);
     private final ScrollPane scroll = Build.tall(list);
     private final PhotoIntake intake;
+    private final ConditionPages condition;
     private final HBox node;
     private Optional<LookModel> drawn = Optional.empty();
     private Optional<String> revealed = Optional.empty();
@@ -62,12 +64,13 @@ public final class LookView implements Station {
         this.desk = desk;
         this.type = type;
         intake = new PhotoIntake(desk, asker);
+        condition = new ConditionPages(desk);
         pane = new PhotoPane(new OnPhoto());
         VBox empty = Build.column(14, Build.label(Words.of("look.empty"), "heading"), Build.label(Words.of(desk.devices() == Devices.NONE ? "look.empty.file" : "look.empty.how"), "soft"),
                 Build.row(10, open(), take()));
         empty.getStyleClass().add("photo-empty");
         empty.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        hero = new HeroPane(desk, cache, pane, new UnrolledPane(id -> desk.select(new Selection.OfFinding(id))), empty, intake::askCard);
+        hero = new HeroPane(desk, cache, pane, new UnrolledPane(id -> desk.select(new Selection.OfFinding(id))), condition.large(), empty, intake::askCard);
         side.setId("side");
         side.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         cards = new FindingCard(desk, type, this::draw, this::merge);
@@ -140,17 +143,20 @@ public final class LookView implements Station {
         }
         drawn = Optional.of(m);
         String remark = m.remarks().isEmpty() ? "" : "\n" + Words.capital(String.join("; ", m.remarks())) + ".";
-        head.setText(m.head() + remark);
+        condition.show(work);
+        head.setText(m.hero() == Viewing.Hero.CONDITION ? condition.head() : m.head() + remark);
         hero.show(m, work);
         List<Node> nodes = new ArrayList<>();
         if (m.hero() == Viewing.Hero.WIPE) {
             m.wipe().ifPresent(w -> w.lines().forEach(l -> nodes.add(Build.label(l))));
         } else if (m.hero() == Viewing.Hero.LIGHTING) {
             m.guide().ifPresent(g -> nodes.addAll(GuideLines.of(g)));
+        } else if (m.hero() == Viewing.Hero.CONDITION) {
+            nodes.add(condition.beside());
         }
         m.question().filter(q -> !q.caution().isEmpty() && m.hero() == Viewing.Hero.PHOTO)
                 .ifPresent(q -> nodes.add(Build.label(q.caution(), "caution", "small")));
-        List<Node> own = m.hero() == Viewing.Hero.WIPE || m.hero() == Viewing.Hero.LIGHTING ? List.of() : m.rows().stream().map(cards::of).toList();
+        List<Node> own = m.hero() == Viewing.Hero.WIPE || m.hero() == Viewing.Hero.LIGHTING || m.hero() == Viewing.Hero.CONDITION ? List.of() : m.rows().stream().map(cards::of).toList();
         nodes.addAll(own);
         list.getChildren().setAll(nodes);
         Optional<String> selected = m.selected().map(LookModel.Row::id);
@@ -258,6 +264,9 @@ public final class LookView implements Station {
     @Override
     public Say say(Work work) {
         LookModel m = LookModel.of(work);
+        if (m.hero() == Viewing.Hero.CONDITION) {
+            return new Say(Words.of("condition.say"), Words.of("condition.keys"));
+        }
         if (m.photo().isEmpty() && !work.instrument().sort().images()) {
             return new Say(Words.of("look.say.plain"), Words.of("look.keys.file"));
         }
@@ -268,6 +277,9 @@ public final class LookView implements Station {
     @Override
     public boolean key(KeyEvent event, Work work) {
         LookModel m = LookModel.of(work);
+        if (m.hero() == Viewing.Hero.CONDITION && condition.key(event)) {
+            return true;
+        }
         if (event.isShiftDown()) {
             return shifted(event.getCode(), m, work);
         }
@@ -277,6 +289,7 @@ public final class LookView implements Station {
             case H -> answer(m, work, CheapTest.Answer.UNSURE);
             case U -> m.photo().isPresent() && act(() -> desk.view(x -> x.showing(Viewing.Hero.UNROLLED)));
             case W -> m.wipe().isPresent() && act(() -> desk.view(x -> x.showing(Viewing.Hero.WIPE)));
+            case I -> act(() -> desk.view(x -> x.showing(Viewing.Hero.CONDITION)));
             case G -> act(() -> desk.view(x -> x.showing(Viewing.Hero.LIGHTING)));
             case R -> m.photo().isPresent() && act(this::nextRing);
             case Z -> act(hero::loupe);

@@ -7,6 +7,7 @@ import java.util.Map;
 import stillglass.say.Said;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.condition.ConditionEvent;
 import stillglass.ticket.course.CourseEvent;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.FactKind;
@@ -39,7 +40,7 @@ import tools.jackson.databind.ser.std.StdSerializer;
 
 /// Events as JSON rows with stable names. The core knows nothing of this.
 final class EventJson {
-    private static final List<Class<?>> SUBJECTS = List.of(ArrivalEvent.class, ReadingEvent.class, GlassEvent.class, JointEvent.class, CareEvent.class, CourseEvent.class, ProofEvent.class,
+    private static final List<Class<?>> SUBJECTS = List.of(ArrivalEvent.class, ReadingEvent.class, GlassEvent.class, JointEvent.class, CareEvent.class, ConditionEvent.class, CourseEvent.class, ProofEvent.class,
             Undone.class, Overruled.class);
     private static final Map<String, Class<? extends Event>> BY_NAME = byName();
 
@@ -169,6 +170,9 @@ final class EventJson {
         private static Said said(JsonNode node) {
             if (node.isString()) {
                 return Said.text(node.asString());
+            }
+            if (!node.path("key").isString() || node.path("key").asString().isBlank()) {
+                throw new IllegalArgumentException("what was said is neither words nor known by a key: " + first(node.toString()));
             }
             Map<String, Object> with = new LinkedHashMap<>();
             node.path("with").forEachEntry((name, value) -> with.put(name, value(value)));

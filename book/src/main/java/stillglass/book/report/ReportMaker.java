@@ -30,6 +30,10 @@ import stillglass.say.Said;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.condition.Condition;
+import stillglass.ticket.condition.ConditionEvent;
+import stillglass.ticket.condition.Flaw;
+import stillglass.ticket.condition.Place;
 import stillglass.ticket.facts.Damaged;
 import stillglass.ticket.facts.Earlier;
 import stillglass.ticket.facts.Fact;
@@ -84,6 +88,7 @@ public final class ReportMaker {
         List<Report.Block> blocks = new ArrayList<>();
         blocks.add(lines("report.arrived", arrived()));
         blocks.add(findings(assessments));
+        blocks.add(new Report.Block.Table(Said.of("report.condition"), titles("report.column.where", "report.column.before", "report.column.after", "report.column.meaning"), condition()));
         world.section().ifPresent(l -> blocks.add(ExampleDrawing.of(assessments, l, use.picture(l), shelf.gradeRules())));
         blocks.add(lines("report.advice", advice.reasons()));
         blocks.add(new Report.Block.Table(Said.of("report.measured"), titles("report.column.what", "report.column.before", "report.column.after", "report.column.meaning"), measures()));
@@ -157,6 +162,32 @@ public final class ReportMaker {
             state.glass().findings().forEach(k -> rows.add(List.of(kind(k.finding().kind().word()), place(k, Said.of("report.surface.unknown")), Said.of("report.grade.none"), Said.of("report.effect.none"))));
         }
         return new Report.Block.Table(Said.of("report.findings"), titles("report.column.kind", "report.column.where", "report.column.grade", "report.column.effect"), rows);
+    }
+
+    /// What was found beside the glass, before and after. Places nobody looked at do not appear.
+    private List<List<Said>> condition() {
+        List<List<Said>> rows = new ArrayList<>();
+        Condition c = state.condition();
+        for (Place place : c.told()) {
+            List<Flaw> said = place.flaws().stream().filter(f -> c.said(Phase.BEFORE, place, f).isPresent() || c.said(Phase.AFTER, place, f).isPresent()).toList();
+            for (Flaw f : said) {
+                Optional<ConditionEvent.FlawFound> worst = c.said(Phase.BEFORE, place, f).filter(ConditionEvent.FlawFound::there).or(() -> c.said(Phase.AFTER, place, f).filter(ConditionEvent.FlawFound::there));
+                Said means = worst.map(w -> w.extent().map(e -> Said.of("report.condition.means", "extent", f.at(e), "cure", f.cure())).orElse(f.cure())).orElse(Said.text(""));
+                rows.add(List.of(place.said(), condition(c, Phase.BEFORE, place, f), condition(c, Phase.AFTER, place, f), means));
+            }
+            if (said.isEmpty()) {
+                rows.add(List.of(place.said(), looked(c, Phase.BEFORE, place), looked(c, Phase.AFTER, place), Said.text("")));
+            }
+        }
+        return rows;
+    }
+
+    private static Said condition(Condition c, Phase phase, Place place, Flaw flaw) {
+        return c.said(phase, place, flaw).map(f -> f.there() ? f.said() : Said.of("report.condition.gone", "flaw", flaw.said())).orElseGet(() -> looked(c, phase, place));
+    }
+
+    private static Said looked(Condition c, Phase phase, Place place) {
+        return Said.of(c.sound(phase, place) ? "report.condition.sound" : "report.condition.unlooked");
     }
 
     private static Said kind(String word) {

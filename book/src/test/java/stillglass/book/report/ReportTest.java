@@ -204,6 +204,14 @@ class ReportTest {
                 .map(b -> ((Report.Block.Lines) b).lines().stream().map(BookWords.wording()::say).collect(Collectors.joining("\n"))).orElse("");
     }
 
+    /// Blades, barrel and slots before and after, and a place nobody looked at never as sound.
+    @Test
+    void whatWasFoundBesideTheGlassIsTold() throws Exception {
+        Path md = folder.resolve("beside.md");
+        MarkdownReport.write(told("begin lens, Brook 35 mm, stiff iris", "stage look", "iris blades wet, marked, 5", "barrel sound", "stage prove", "iris oil gone"), md);
+        assertThat(Files.readString(md)).contains("Beside the glass", "iris blades | wet with oil, marked, on 5 | not wet with oil | Wet through or on both sides", "inside of the barrel | looked at, nothing found | not looked at").doesNotContain("mount |");
+    }
+
     @Test
     void whatWasFoundLeftAndDoneComesBackUnderItsNameOfAnInstrumentNobodyKnew() {
         Report r = told("begin lens, Brook 35 mm, stiff focus", "off 前玉押さえ環, thread, front", "earlier scribed lines", "damaged two slots", "found loose", "note shellac on the thread", "ball 1.0",

@@ -14,9 +14,10 @@ import stillglass.ticket.line.Line;
 public final class SayLine {
     private static final int MOST_COMPLETIONS = 4;
     /// One grammar a subject; the first that knows what a line is about reads it. Facts come last: any word may begin one.
+    private static final Grammar CONDITION = new ConditionWords();
     private static final Grammar BY_NAME = new NamedWords();
     private static final List<Grammar> GRAMMARS = List.of(
-            new SessionWords(), new ArrivalWords(), new GlassWords(), new ReadingWords(), new MeasureWords(), new CareWords(), new CourseWords(), new ProofWords(), new MarkWords(), new TroubleWords(),
+            CONDITION, new SessionWords(), new ArrivalWords(), new GlassWords(), new ReadingWords(), new MeasureWords(), new CareWords(), new CourseWords(), new ProofWords(), new MarkWords(), new TroubleWords(),
             new JointWords(), BY_NAME, new FactWords());
 
     private SayLine() {}
@@ -48,7 +49,7 @@ public final class SayLine {
         if (Math.max(in.words().joints().at(cursor).words(), in.words().parts().at(cursor).words()) < 2) {
             return GRAMMARS;
         }
-        List<Grammar> order = new ArrayList<>(List.of(BY_NAME));
+        List<Grammar> order = new ArrayList<>(List.of(CONDITION, BY_NAME));
         order.addAll(GRAMMARS);
         return order;
     }
