@@ -179,7 +179,7 @@ class ModelsTest {
 
         assertThat(m.parts()).extracting(CleanModel.PartChip::name).contains("front glass E1", "inner helicoid");
         assertThat(m.partName()).isEqualTo("front glass E1");
-        assertThat(m.soils()).filteredOn(CleanModel.SoilChip::chosen).singleElement().satisfies(s -> assertThat(s.id()).isIn("fungus", "dust"));
+        assertThat(m.soils()).filteredOn(CleanModel.SoilItem::chosen).singleElement().satisfies(s -> assertThat(s.id()).isIn("fungus", "dust"));
         assertThat(m.rungs()).filteredOn(CleanModel.Rung::next).singleElement().isEqualTo(m.rungs().getFirst());
         assertThat(CleanModel.of(Told.end(Stage.OPEN), Optional.of("haze")).barred()).as("acetone and edge paint").isNotEmpty();
     }

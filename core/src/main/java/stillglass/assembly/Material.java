@@ -10,13 +10,18 @@ public enum Material {
     BRASS,
     ALUMINIUM,
     STEEL,
+    /// Chrome or nickel on another metal.
+    PLATED_METAL,
     ENGRAVED_PAINT,
     BLACK_PAINT,
     PLASTIC,
     RUBBER,
+    /// Cloth of curtains and bellows.
+    RUBBERISED_CLOTH,
     FELT,
     LEATHER,
-    SILVERED_MIRROR;
+    SILVERED_MIRROR,
+    CIRCUIT_BOARD;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT).replace('_', ' ');

@@ -1,6 +1,7 @@
 package stillglass.care;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import stillglass.assembly.Material;
@@ -10,7 +11,34 @@ import stillglass.assembly.Material;
 /// @param agents weakest first
 /// @param soils by name
 /// @param tries on a joint that will not open, gentlest first
-public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries) {
+/// @param outcomes what became of it on this bench
+/// @param school in which order agents are tried
+public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries, CareOutcomes outcomes, School school) {
+    /// In which order agents are tried. Benches disagree: some never pass over a weaker agent, since each step up can hurt; others go at once for what is likely to do it, since every pass with
+    /// the wrong one is a pass of rubbing.
+    public enum School {
+        LEAST_EFFORT,
+        GENTLEST_FIRST;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /// As shipped: nothing was tried here yet.
+    public CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries) {
+        this(agents, soils, tries, CareOutcomes.NONE, School.LEAST_EFFORT);
+    }
+
+    /// The same as this bench knows and wants it.
+    public CareTables taught(CareOutcomes tried, School wanted) {
+        return new CareTables(agents, soils, tries, tried, wanted);
+    }
+
+    /// Chance that one pass of an agent takes a soil: that of the table, moved by what became of it here.
+    public double removes(Soil soil, Agent agent) {
+        return outcomes.chance(soil.id(), agent.id(), soil.removedBy().getOrDefault(agent.id(), 0.0));
+    }
 
     /// Whether a material stands an agent.
     public enum Bears {
@@ -23,6 +51,10 @@ public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tr
     /// @param why the reason where it is not fine
     /// @param caution shown where the act is
     /// @param minutes time of one pass, soak included
+    /// @param solvent whether it is flammable or its vapour harms
+    /// @param tank whether it may go into an ultrasonic tank
+    /// @param tool what it is brought on with; empty where nobody wrote it
+    /// @param how a pass is done; empty where nobody wrote it
     public record Agent(
             String id,
             String name,
@@ -30,15 +62,28 @@ public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tr
             Map<Material, String> why,
             String caution,
             double minutes,
-            boolean solvent) {
+            boolean solvent,
+            boolean tank,
+            String tool,
+            String how) {
+        public Agent(String id, String name, Map<Material, Bears> bears, Map<Material, String> why, String caution, double minutes, boolean solvent) {
+            this(id, name, bears, why, caution, minutes, solvent, false, "", "");
+        }
+
         public Agent {
             bears = Map.copyOf(bears);
             why = Map.copyOf(why);
         }
     }
 
-    /// Something to be removed, and the chance that each agent removes it.
-    public record Soil(String id, String name, Map<String, Double> removedBy) {
+    /// Something to be removed, and the chance that a pass of each agent removes it.
+    /// @param why what it is and why these agents take it; empty where nobody wrote it
+    /// @param caution shown before it is touched, empty for none
+    public record Soil(String id, String name, Map<String, Double> removedBy, String why, String caution) {
+        public Soil(String id, String name, Map<String, Double> removedBy) {
+            this(id, name, removedBy, "", "");
+        }
+
         public Soil {
             removedBy = Map.copyOf(removedBy);
         }

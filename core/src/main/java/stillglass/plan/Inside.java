@@ -3,6 +3,7 @@ package stillglass.plan;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
@@ -25,8 +26,13 @@ public final class Inside {
     }
 
     static Set<Material> materials(Iterable<Part> parts) {
+        return materials(parts, Part::materials);
+    }
+
+    /// The same where somebody knows better what a part is made of.
+    public static Set<Material> materials(Iterable<Part> parts, Function<Part, Set<Material>> made) {
         Set<Material> all = EnumSet.noneOf(Material.class);
-        parts.forEach(p -> all.addAll(p.materials().isEmpty() ? EnumSet.allOf(Material.class) : p.materials()));
+        parts.forEach(p -> all.addAll(made.apply(p).isEmpty() ? EnumSet.allOf(Material.class) : made.apply(p)));
         return all;
     }
 }

@@ -20,7 +20,7 @@ class CareTest {
             Map.of(Material.COATED_GLASS, CareTables.Bears.FINE, Material.EDGE_PAINT, CareTables.Bears.NEVER),
             Map.of(Material.EDGE_PAINT, "dissolves it"), "no flame", 1, true);
     private static final CareTables.Soil HAZE = new CareTables.Soil("haze", "haze", Map.of("water", 0.5, "acetone", 0.8));
-    private static final CareTables TABLES = new CareTables(List.of(WATER, ACETONE), List.of(HAZE), List.of());
+    private static final CareTables TABLES = new CareTables(List.of(WATER, ACETONE), List.of(HAZE), List.of()).taught(CareOutcomes.NONE, CareTables.School.GENTLEST_FIRST);
 
     @Test
     void theLadderGoesFromWeakToStrong() {

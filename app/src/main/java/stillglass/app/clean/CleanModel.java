@@ -1,6 +1,7 @@
 package stillglass.app.clean;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -13,8 +14,8 @@ import stillglass.app.theme.Words;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.AgentLadder;
+import stillglass.care.CareOutcomes;
 import stillglass.care.CareTables;
-import stillglass.plan.Inside;
 import stillglass.plan.Reached;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.joints.LearnedMap;
@@ -22,24 +23,45 @@ import stillglass.ticket.story.Stage;
 
 /// What Clean shows.
 ///
-/// @param parts everything within reach
+/// @param groups everything within reach, by where it goes
 /// @param part the one in hand
+/// @param route where it goes, and why
 /// @param materials what a solvent could reach on it, and with which controls it is reached
-/// @param rungs the ladder, weakest first
+/// @param unknown whether nobody has said what it is made of
+/// @param faces of a glass, to clean one by itself; empty for anything else
+/// @param soilWhy what it is, and why these agents
+/// @param soilCaution before it is touched, empty for none
+/// @param rungs the ladder, first pass first
+/// @param spare what may be tried as well
 /// @param barred what would have helped but would hurt
 /// @param chance that the soil is gone at the top
+/// @param school in which order agents are tried
 public record CleanModel(
-        List<PartChip> parts,
+        List<Group> groups,
         Optional<String> part,
         String partName,
+        String route,
         String materials,
-        List<SoilChip> soils,
+        boolean unknown,
+        List<FaceChip> faces,
+        List<SoilItem> soils,
         String soil,
+        String soilWhy,
+        String soilCaution,
         List<Rung> rungs,
+        List<Rung> spare,
         List<Barred> barred,
         String chance,
+        CareTables.School school,
         boolean gone,
         boolean done) {
+
+    /// Parts that go the same way.
+    public record Group(String name, List<PartChip> parts) {
+        public Group {
+            parts = List.copyOf(parts);
+        }
+    }
 
     /// @param state for the mark before the name: nothing tried, some left, or gone
     public record PartChip(String id, String name, Progress progress, boolean chosen) {}
@@ -50,72 +72,101 @@ public record CleanModel(
         CLEAN
     }
 
-    public record SoilChip(String id, String name, boolean chosen) {}
+    /// @param face empty for the whole glass
+    public record FaceChip(Optional<CareEvent.Face> face, String name, boolean chosen) {}
 
-    /// @param next the weakest that was not tried yet
-    /// @param result "still there" or "gone" where it was tried
-    public record Rung(String agent, String name, String removes, String reason, String caution, double minutes, boolean next, String result) {}
+    public record SoilItem(String id, String name, boolean chosen) {}
+
+    /// @param next the first that was not tried yet
+    /// @param how tool and way of a pass, empty where nobody wrote it
+    /// @param result what became of it where it was tried
+    public record Rung(String agent, String name, String removes, String reason, String how, String caution, double minutes, boolean next, String result) {}
 
     public record Barred(String name, String reason) {}
 
     public CleanModel {
-        parts = List.copyOf(parts);
+        groups = List.copyOf(groups);
+        faces = List.copyOf(faces);
         soils = List.copyOf(soils);
         rungs = List.copyOf(rungs);
+        spare = List.copyOf(spare);
         barred = List.copyOf(barred);
     }
 
-    /// @param chosenSoil what the technician takes it for; the most likely one when empty
-    public static CleanModel of(Work work, Optional<String> chosenSoil) {
+    /// What the technician chose.
+    /// @param soil what it is taken for; the most likely one when empty
+    /// @param face of a glass; empty for all of it
+    record Chosen(Optional<String> soil, Optional<CareEvent.Face> face) {
+        static final Chosen NOTHING = new Chosen(Optional.empty(), Optional.empty());
+    }
+
+    /// @param soil what the part in hand is taken to be soiled with; the most likely when empty
+    public static CleanModel of(Work work, Optional<String> soil) {
+        return of(work, new Chosen(soil, Optional.empty()));
+    }
+
+    static CleanModel of(Work work, Chosen chosen) {
         List<Part> reached = Reached.parts(work.instrument(), work.section(), work.state().joints().order());
         Optional<Part> inHand = reached.stream().filter(p -> work.selection().part(p.id())).findFirst()
                 .or(() -> reached.stream().filter(p -> wantsCleaning(p) && progress(p, work) != Progress.CLEAN).findFirst())
                 .or(() -> reached.stream().findFirst());
-        List<PartChip> chips = reached.stream()
-                .map(p -> new PartChip(p.id(), p.name(), progress(p, work), inHand.filter(p::equals).isPresent()))
-                .toList();
+        Routes routes = Routes.of(reached, work);
+        List<Group> groups = routes.groups().stream().map(g -> new Group(g.name(), g.parts().stream()
+                .map(p -> new PartChip(p.id(), p.name(), progress(p, work), inHand.filter(p::equals).isPresent())).toList())).toList();
         if (inHand.isEmpty()) {
-            return new CleanModel(chips, Optional.empty(), "", "", List.of(), "", List.of(), List.of(), "", false, work.state().done(Stage.CLEAN));
+            return new CleanModel(groups, Optional.empty(), "", "", "", false, List.of(), List.of(), "", "", "", List.of(), List.of(), List.of(), "", work.care().school(), false, work.state().done(Stage.CLEAN));
         }
         Part part = inHand.get();
-        String soilId = chosenSoil.filter(s -> work.care().soil(s).isPresent()).orElseGet(() -> likelySoil(part, work));
+        String soilId = chosen.soil.filter(s -> work.care().soil(s).isPresent()).orElseGet(() -> likelySoil(part, work));
         CareTables.Soil soil = work.care().soil(soilId).orElseThrow();
         Set<Material> materials = materials(part, work);
+        Optional<CareEvent.Face> face = part.kind() == Part.Kind.GLASS ? chosen.face : Optional.empty();
         AgentLadder ladder = AgentLadder.of(work.care(), materials, soil);
-        boolean gone = tried(part, soilId, work).stream().anyMatch(CareEvent.PartCleaned::gone);
+        List<CareEvent.PartCleaned> passes = work.state().care().passes(part.id(), soilId, face);
+        boolean gone = passes.stream().anyMatch(CareEvent.PartCleaned::gone);
         return new CleanModel(
-                chips, Optional.of(part.id()), part.name(),
-                materials(part, materials, work),
-                work.care().soils().stream().map(s -> new SoilChip(s.id(), s.name(), s.id().equals(soilId))).toList(),
-                soil.name(), rungs(ladder, part, soilId, gone, work),
+                groups, Optional.of(part.id()), part.name(), routes.why(part),
+                materials(part, materials, work), unknown(part, work), part.kind() == Part.Kind.GLASS ? faces(face) : List.of(),
+                work.care().soils().stream().map(s -> new SoilItem(s.id(), s.name(), s.id().equals(soilId))).toList(),
+                soil.name(), soil.why(), soil.caution(), rungs(ladder, soil, passes, gone, work),
+                ladder.spare().stream().map(r -> rung(r, soil, passes, false, work)).toList(),
                 ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), Words.say(b.reason())))).toList(),
-                ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), gone, work.state().done(Stage.CLEAN));
+                ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), work.care().school(), gone, work.state().done(Stage.CLEAN));
+    }
+
+    private static List<FaceChip> faces(Optional<CareEvent.Face> chosen) {
+        List<FaceChip> all = new ArrayList<>(List.of(new FaceChip(Optional.empty(), Words.of("clean.face.both"), chosen.isEmpty())));
+        for (CareEvent.Face f : CareEvent.Face.values()) {
+            all.add(new FaceChip(Optional.of(f), Words.of("clean.face", f.word()), chosen.filter(f::equals).isPresent()));
+        }
+        return all;
     }
 
     /// What a solvent could reach, and where controls must stand so that the part is reached at all.
     private static String materials(Part part, Set<Material> materials, Work work) {
-        String made = Words.of(LearnedMap.takenForDelicate(part) ? "clean.materials.unknown" : "clean.materials", String.join(", ", materials.stream().sorted().map(Material::word).toList()));
+        String made = Words.of(unknown(part, work) ? "clean.materials.unknown" : "clean.materials", String.join(", ", materials.stream().sorted().map(Material::word).toList()));
         List<String> controls = work.instrument().freedBy(part.id()).map(j -> j.behind().with()).orElse(Map.of()).entrySet().stream().sorted(Map.Entry.comparingByKey())
                 .map(c -> Words.of("clean.control", c.getKey(), c.getValue())).toList();
         return controls.isEmpty() ? made : Words.of("clean.with", made, String.join(", ", controls));
     }
 
     /// Materials of the part and of what cannot be taken out of it.
-    private static Set<Material> materials(Part part, Work work) {
-        return Inside.materials(work.instrument(), part.id(), work.state().joints().openNow());
+    static Set<Material> materials(Part part, Work work) {
+        return work.state().care().materials(work.instrument(), part.id(), work.state().joints().openNow());
+    }
+
+    static boolean unknown(Part part, Work work) {
+        return !work.state().care().madeOf().containsKey(part.id()) && (part.materials().isEmpty() || LearnedMap.takenForDelicate(part));
     }
 
     private static boolean wantsCleaning(Part p) {
         return p.kind() == Part.Kind.GLASS || p.kind() == Part.Kind.HELICOID;
     }
 
-    private static List<CareEvent.PartCleaned> tried(Part part, String soil, Work work) {
-        return work.state().care().cleaned().stream().filter(c -> c.part().equals(part.id()) && c.soil().equals(soil)).toList();
-    }
-
     private static Progress progress(Part p, Work work) {
-        List<CareEvent.PartCleaned> all = work.state().care().cleaned().stream().filter(c -> c.part().equals(p.id())).toList();
-        return all.isEmpty() ? Progress.UNTOUCHED : all.getLast().gone() ? Progress.CLEAN : Progress.TRIED;
+        Map<String, CareEvent.PartCleaned> last = new LinkedHashMap<>();
+        work.state().care().cleaned().stream().filter(c -> c.part().equals(p.id())).forEach(c -> last.put(c.soil() + c.face(), c));
+        return last.isEmpty() ? Progress.UNTOUCHED : last.values().stream().allMatch(CareEvent.PartCleaned::gone) ? Progress.CLEAN : Progress.TRIED;
     }
 
     /// What was found on its faces, or what its kind usually carries.
@@ -131,23 +182,37 @@ public record CleanModel(
         return switch (part.kind()) {
             case GLASS -> seen.orElse("dust");
             case HELICOID -> "old-grease";
-            case MIRROR, PRISM, SCREEN, COVER, COVERING -> "dust";
+            case MIRROR, PRISM, SCREEN -> "dust";
+            case COVER, COVERING -> "grime";
             case CELL, RING, BARREL, SPACER, SHIM, MOUNT, BLADES, KEY, PLATE, LEVER, SPRING, GEAR, SHUTTER, RIBBON, SMALL -> "oil";
         };
     }
 
-    private static List<Rung> rungs(AgentLadder ladder, Part part, String soil, boolean gone, Work work) {
+    private static List<Rung> rungs(AgentLadder ladder, CareTables.Soil soil, List<CareEvent.PartCleaned> passes, boolean gone, Work work) {
         List<Rung> rungs = new ArrayList<>();
         boolean nextFound = gone;
         for (AgentLadder.Rung r : ladder.rungs()) {
-            Optional<CareEvent.PartCleaned> result = tried(part, soil, work).stream().filter(c -> c.agent().equals(r.agent().id())).reduce((a, b) -> b);
-            boolean next = !nextFound && result.isEmpty();
+            long done = passes.stream().filter(c -> c.agent().equals(r.agent().id())).count();
+            boolean next = !nextFound && done < r.pass();
             nextFound |= next;
-            rungs.add(new Rung(r.agent().id(), r.agent().name(), Words.of("clean.removes", 100 * r.removes()),
-                    Words.of(r.briefly() ? "clean.briefly" : "clean.fine", Words.say(r.reason())), r.agent().caution(), r.agent().minutes(), next,
-                    result.map(c -> Words.of(c.gone() ? "clean.gone" : "clean.still")).orElse("")));
+            rungs.add(rung(r, soil, passes, next, work));
         }
         return rungs;
+    }
+
+    private static Rung rung(AgentLadder.Rung r, CareTables.Soil soil, List<CareEvent.PartCleaned> passes, boolean next, Work work) {
+        CareTables.Agent a = r.agent();
+        Optional<CareEvent.PartCleaned> result = passes.stream().filter(c -> c.agent().equals(a.id())).skip(r.pass() - 1L).findFirst();
+        CareOutcomes.Count here = work.care().outcomes().of(soil.id(), a.id());
+        String removes = Words.of(r.pass() > 1 ? "clean.removes.rest" : "clean.removes", 100 * r.removes());
+        return new Rung(a.id(), r.pass() > 1 ? Words.of("clean.again", a.name()) : a.name(), here.passes() == 0 ? removes : Words.of("clean.here", removes, here.gone(), here.passes()),
+                Words.of(r.briefly() ? "clean.briefly" : "clean.fine", Words.say(r.reason())), a.tool().isEmpty() ? a.how() : Words.of("clean.how", Words.capital(a.tool()), a.how()), a.caution(), a.minutes(), next,
+                result.map(c -> c.left().map(n -> Words.of("clean.left", n)).orElse(Words.of(c.gone() ? "clean.gone" : "clean.still"))).orElse(""));
+    }
+
+    /// All of them as they stand in the list.
+    public List<PartChip> parts() {
+        return groups.stream().flatMap(g -> g.parts().stream()).toList();
     }
 
     public Optional<Rung> next() {
@@ -158,16 +223,17 @@ public record CleanModel(
         if (part.isEmpty()) {
             return new Say(Words.of("clean.say.nothing"), Words.of("keys.hint.open"));
         }
-        boolean left = parts.stream().anyMatch(p -> p.progress() == Progress.TRIED);
+        boolean left = parts().stream().anyMatch(p -> p.progress() == Progress.TRIED);
         if (gone && !left) {
             return done ? new Say(Words.of("clean.say.done"), Words.of("keys.hint.close")) : new Say(Words.of("clean.say.gone", partName), Words.of("clean.keys.gone"));
         }
-        return next().map(r -> new Say(Words.of("clean.say.next", r.name().toLowerCase(Locale.ROOT), partName), Words.of("clean.keys")))
+        return next().map(r -> new Say(Words.of("clean.say.next", r.name().toLowerCase(Locale.ROOT), partName), Words.of(unknown ? "clean.keys.unknown" : "clean.keys")))
                 .orElseGet(() -> new Say(Words.of(gone ? "clean.say.gone" : "clean.say.top", partName), Words.of("clean.keys.gone")));
     }
 
-    /// The part before or after the one in hand.
+    /// The part before or after the one in hand, as they stand in the list.
     public Optional<Selection> step(int by) {
+        List<PartChip> parts = parts();
         for (int i = 0; i < parts.size(); i++) {
             if (parts.get(i).chosen()) {
                 return Optional.of(new Selection.OfPart(parts.get(Math.floorMod(i + by, parts.size())).id()));

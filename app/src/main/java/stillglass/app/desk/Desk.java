@@ -24,6 +24,7 @@ import stillglass.book.BadInput;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
+import stillglass.care.CareTables;
 import stillglass.optics.LensSection;
 import stillglass.plan.Tooling;
 import stillglass.say.Said;
@@ -277,6 +278,15 @@ public final class Desk implements AutoCloseable {
         return onBook(() -> {
             settings.has(tool, there);
             open.ifPresent(t -> publish(t, Stage.ARRIVE));
+            return null;
+        });
+    }
+
+    /// In which order agents are tried from now on, in the whole shop.
+    public CompletableFuture<Void> follow(CareTables.School school) {
+        return onBook(() -> {
+            tickets.follow(school);
+            open.ifPresent(t -> publish(t, Stage.CLEAN));
             return null;
         });
     }

@@ -1,6 +1,7 @@
 package stillglass.app.shell;
 
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -31,7 +32,15 @@ final class FocusKeeper {
         Node before = last;
         boolean lost = before == null || before.getScene() != scene || !seen(before);
         if (lost && (now == null || within(now, top))) {
-            same(before).orElse(area).requestFocus();
+            Node there = same(before).orElse(area);
+            there.requestFocus();
+            // What a page drew anew by itself: the toolkit still hands the focus on at the end of its pulse.
+            Platform.runLater(() -> {
+                Node owner = scene.getFocusOwner();
+                if (owner == null || within(owner, top)) {
+                    there.requestFocus();
+                }
+            });
         } else {
             last = now;
         }

@@ -86,13 +86,13 @@ public final class RulesJson {
                 }
             }
             agents.add(new CareTables.Agent(a.get("id").asString(), a.get("name").asString(), bears, why,
-                    a.path("caution").asString(""), a.get("minutes").asDouble(), a.path("solvent").asBoolean(false)));
+                    a.path("caution").asString(""), a.get("minutes").asDouble(), a.path("solvent").asBoolean(false), a.path("tank").asBoolean(false), a.path("tool").asString(""), a.path("how").asString("")));
         }
         List<CareTables.Soil> soils = new ArrayList<>();
         for (JsonNode s : j.get("soils")) {
             Map<String, Double> by = new HashMap<>();
             s.get("removed_by").properties().forEach(e -> by.put(e.getKey(), e.getValue().asDouble()));
-            soils.add(new CareTables.Soil(s.get("id").asString(), s.get("name").asString(), by));
+            soils.add(new CareTables.Soil(s.get("id").asString(), s.get("name").asString(), by, s.path("why").asString(""), s.path("caution").asString("")));
         }
         List<StuckTry> tries = new ArrayList<>();
         for (JsonNode t : j.get("stuck")) {

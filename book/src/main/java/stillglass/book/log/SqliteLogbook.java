@@ -256,6 +256,20 @@ final class SqliteLogbook implements Logbook {
     }
 
     @Override
+    public List<Pass> passes() {
+        return book.read(h -> h.createQuery("SELECT ticket, act, name, version, body FROM happened WHERE name IN ('part-cleaned', 'undone') ORDER BY ticket, seq")
+                .map((rs, c) -> pass(rs.getString(1), rs.getLong(2), new EventJson.Stored(rs.getString(3), rs.getInt(4), rs.getString(5)))).list().stream().flatMap(Optional::stream).toList());
+    }
+
+    private static Optional<Pass> pass(String ticket, long act, EventJson.Stored row) {
+        try {
+            return Optional.of(new Pass(ticket, act, EventJson.read(row)));
+        } catch (Unreadable notCounted) {
+            return Optional.empty();
+        }
+    }
+
+    @Override
     public List<String> numbers() {
         return book.read(h -> h.createQuery("SELECT ticket FROM happened WHERE seq = 1 ORDER BY id").mapTo(String.class).list());
     }

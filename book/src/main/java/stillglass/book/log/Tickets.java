@@ -1,9 +1,13 @@
 package stillglass.book.log;
 
+import java.time.Instant;
 import java.time.InstantSource;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -11,6 +15,8 @@ import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
 import stillglass.book.data.LensJson;
 import stillglass.book.data.Shelf;
+import stillglass.care.CareOutcomes;
+import stillglass.care.CareTables;
 import stillglass.look.ShopTeaching;
 import stillglass.optics.LensSection;
 import stillglass.plan.alike.AlikeModel;
@@ -20,6 +26,7 @@ import stillglass.ticket.Deciding;
 import stillglass.ticket.Story;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseEvent;
 import stillglass.ticket.joints.LearnedMap;
 import stillglass.ticket.joints.EarlierJobs;
@@ -27,7 +34,9 @@ import stillglass.ticket.joints.Lesson;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Event;
+import stillglass.ticket.story.History;
 import stillglass.ticket.story.Recorded;
+import stillglass.ticket.story.Undone;
 import stillglass.ticket.story.Who;
 import stillglass.ticket.story.World;
 
@@ -38,6 +47,7 @@ public final class Tickets {
     private static final int MOST_NUMBERS = 20;
     /// Numbers begin after it.
     private static final int FIRST = 100;
+    private static final String SCHOOL = "care school";
 
     private final Logbook log;
     private final Shelf shelf;
@@ -46,6 +56,8 @@ public final class Tickets {
     private final String bench;
     private Set<String> others = Set.of();
     private Optional<Learned> learned = Optional.empty();
+    /// As it was when a ticket was last opened: what is tried on it does not change its own order.
+    private CareTables care;
 
     /// A ticket as it was read.
     /// @param earlier what other jobs on the model teach
@@ -72,6 +84,7 @@ public final class Tickets {
         this.clock = clock;
         this.author = author;
         this.bench = bench;
+        care = shelf.care();
         listAll();
     }
 
@@ -102,6 +115,7 @@ public final class Tickets {
 
     /// Reads a ticket.
     public Ticket open(String number) {
+        care = careNow();
         return read(number, Story.NONE, log.story(number, 0), Optional.empty());
     }
 
@@ -207,7 +221,7 @@ public final class Tickets {
     }
 
     private World world(TicketState state, Logbook.Lessons earlier) {
-        return new World(instrument(state, earlier), section(state), shelf.care(), shelf.builds(), new EarlierJobs(earlier.lessons()));
+        return new World(instrument(state, earlier), section(state), care, shelf.builds(), new EarlierJobs(earlier.lessons()));
     }
 
     /// The optical section of a ticket, where one is known.
@@ -243,6 +257,29 @@ public final class Tickets {
     private void knowSection(TicketState state) {
         state.tag().sectionId().filter(id -> !shelf.hasSection(id)).ifPresent(id ->
                 log.setting("section " + id).ifPresent(text -> shelf.add(id, LensJson.parse(id + ".json", text))));
+    }
+
+    /// The tables of the shop with what became of every pass on this bench, in the order it wants.
+    private CareTables careNow() {
+        CareOutcomes tried = CareOutcomes.NONE;
+        Map<String, List<Logbook.Pass>> tickets = new LinkedHashMap<>();
+        log.passes().forEach(p -> tickets.computeIfAbsent(p.ticket(), t -> new ArrayList<>()).add(p));
+        for (List<Logbook.Pass> passes : tickets.values()) {
+            Set<Long> undone = new History(0, passes.stream().map(p -> new History.Act(p.act(), "", p.event() instanceof Undone u ? Optional.of(u.act()) : Optional.empty())).toList(), Instant.EPOCH).undone();
+            for (Logbook.Pass p : passes) {
+                if (p.event() instanceof CareEvent.PartCleaned c && !undone.contains(p.act())) {
+                    tried = tried.and(c.soil(), c.agent(), c.gone());
+                }
+            }
+        }
+        CareTables.School school = log.setting(SCHOOL).flatMap(w -> Arrays.stream(CareTables.School.values()).filter(s -> s.word().equals(w)).findFirst()).orElse(CareTables.School.LEAST_EFFORT);
+        return shelf.care().taught(tried, school);
+    }
+
+    /// In which order agents are tried from now on.
+    public void follow(CareTables.School school) {
+        log.remember(SCHOOL, school.word());
+        care = careNow();
     }
 
     /// How often the technician left what was computed, over all tickets.

@@ -30,6 +30,7 @@ import stillglass.say.Said;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.condition.Condition;
 import stillglass.ticket.condition.ConditionEvent;
 import stillglass.ticket.condition.Flaw;
@@ -302,6 +303,30 @@ public final class ReportMaker {
         return p.kept().source().map(s -> BookWords.wording().say(Said.of("report.sourced", "value", caption, "source", s.said()))).orElse(caption);
     }
 
+    private Said cleaned(CareEvent.PartCleaned c, Instrument instrument) {
+        String name = instrument.part(c.part()).map(Part::name).orElse(c.part());
+        Said part = c.face().map(f -> Said.of("say.face", "part", name, "side", f.word())).orElse(Said.text(name));
+        Said left = c.left().map(n -> Said.of("report.cleaned.count", "count", n)).orElse(Said.of(c.gone() ? "report.cleaned.gone" : "report.cleaned.some"));
+        return Said.of("report.cleaned", "part", part, "soil", world.care().soil(c.soil()).map(s -> s.name()).orElse(c.soil()), "agent", agent(c.agent()), "left", left);
+    }
+
+    private String agent(String id) {
+        return world.care().agent(id).map(a -> a.name()).orElse(id);
+    }
+
+    /// What was flushed in place: how often, whether oil showed at the end, and how closing got quicker.
+    private void flushed(List<Said> all) {
+        for (Place place : Place.values()) {
+            List<CareEvent.Flushed> cycles = state.care().flushed().stream().filter(f -> f.place() == place).toList();
+            if (!cycles.isEmpty()) {
+                List<Double> times = cycles.stream().flatMap(f -> f.closeMs().stream()).toList();
+                Said end = cycles.getLast().shows().map(o -> Said.of(o ? "report.flushed.oil" : "report.flushed.none")).orElse(Said.of("report.flushed.unsaid"));
+                Said done = Said.of("report.flushed", "place", place.said(), "agents", cycles.stream().map(f -> agent(f.agent())).distinct().toList(), "count", cycles.size(), "end", end);
+                all.add(times.size() > 1 ? Said.of("report.flushed.times", "flushed", done, "first", times.getFirst(), "last", times.getLast()) : done);
+            }
+        }
+    }
+
     private static Said infinity(ReadingEvent.InfinityMeasured m) {
         Said value = Said.of("report.infinity.value", "mm", m.errorMm(), "sigma", m.uncertaintyMm());
         return m.source().map(s -> Said.of("report.sourced", "value", value, "source", s.said())).orElse(value);
@@ -320,8 +345,8 @@ public final class ReportMaker {
             int marks = state.joints().references().size() + state.joints().marks().size();
             all.add(Said.of("report.marked", "count", marks));
         }
-        state.care().cleaned().forEach(c -> all.add(Said.of(c.gone() ? "report.cleaned" : "report.cleaned.left", "part", instrument.part(c.part()).map(Part::name).orElse(c.part()),
-                "soil", world.care().soil(c.soil()).map(s -> s.name()).orElse(c.soil()), "agent", world.care().agent(c.agent()).map(a -> a.name()).orElse(c.agent()))));
+        state.care().cleaned().forEach(c -> all.add(cleaned(c, instrument)));
+        flushed(all);
         for (JointStory s : state.joints().stories().values()) {
             s.closing().greased().ifPresent(g -> all.add(g.massMg().map(mg -> Said.of("report.greased.dose", "joint", world.nameOf(s.joint()), "mg", mg, "grease", g.grease()))
                     .orElse(Said.of("report.greased", "joint", world.nameOf(s.joint()), "grease", g.grease()))));

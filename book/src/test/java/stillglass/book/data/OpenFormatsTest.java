@@ -20,6 +20,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.book.BadInput;
+import stillglass.assembly.Material;
+import stillglass.care.CareTables;
 import stillglass.look.FindingKind;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
@@ -231,8 +233,22 @@ class OpenFormatsTest {
         for (FindingKind k : FindingKind.values()) {
             assertThat(SHELF.gradeRules().optics(k).curable()).isBetween(0.0, 1.0);
         }
-        assertThat(SHELF.care().soils()).extracting(s -> s.id()).contains("fungus", "haze", "dust", "oil", "old-grease");
+        assertThat(SHELF.care().soils()).extracting(s -> s.id()).contains("fungus", "haze", "dust", "oil", "old-grease", "rust", "verdigris", "leakage", "foam", "salt", "moisture");
         assertThat(SHELF.care().agents()).filteredOn(a -> a.solvent()).allSatisfy(a -> assertThat(a.caution()).as(a.id()).isNotBlank());
+    }
+
+    /// Every material under every agent has a cell, and whatever is not fine says why; every soil says what it is, and what an agent does to it that hurts everything it could be on is not offered.
+    @Test
+    void theTableOfCareHasNoHoles() {
+        for (CareTables.Agent a : SHELF.care().agents()) {
+            assertThat(a.bears().keySet()).as(a.id()).containsExactlyInAnyOrder(Material.values());
+            assertThat(a.how()).as(a.id()).isNotBlank();
+            assertThat(a.tool()).as(a.id()).isNotBlank();
+            a.bears().forEach((m, b) -> assertThat(b == CareTables.Bears.FINE || a.why().containsKey(m)).as("%s on %s says why", a.id(), m.word()).isTrue());
+            assertThat(a.tank() && a.solvent()).as("nothing flammable goes into a tank: " + a.id()).isFalse();
+        }
+        assertThat(SHELF.care().soils()).allSatisfy(s -> assertThat(s.why()).as(s.id()).isNotBlank());
+        assertThat(SHELF.care().soils()).filteredOn(s -> s.removedBy().isEmpty()).as("only what cannot be cleaned has no agent").extracting(CareTables.Soil::id).containsExactly("etch");
     }
 
     @Test

@@ -2,6 +2,13 @@ package stillglass.ticket.care;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import stillglass.assembly.Instrument;
+import stillglass.assembly.Material;
+import stillglass.plan.Inside;
+import stillglass.ticket.condition.Flaw;
+import stillglass.ticket.condition.Place;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Grown;
 import stillglass.ticket.story.World;
@@ -10,21 +17,27 @@ import stillglass.ticket.story.World;
 ///
 /// @param cleaned in order
 /// @param timers by their names
-public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers) {
+/// @param madeOf what parts are made of, where somebody said so
+/// @param flushed what was flushed in place, in order
+public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed) {
     /// Nothing was cleaned, nothing is waited for.
-    public static final Care NONE = new Care(List.of(), Map.of());
+    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of());
 
     public Care {
         cleaned = List.copyOf(cleaned);
         timers = Grown.kept(timers);
+        madeOf = Grown.kept(madeOf);
+        flushed = List.copyOf(flushed);
     }
 
     /// The state after one more event.
     public Care after(CareEvent happened) {
         return switch (happened) {
-            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers);
-            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e));
-            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()));
+            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed);
+            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed);
+            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed);
+            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed);
+            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e));
         };
     }
 
@@ -32,6 +45,9 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
     public Decision decide(CareIntent intent, World world) {
         return switch (intent) {
             case CareEvent.PartCleaned c -> clean(c, world);
+            case CareEvent.MadeOf m -> world.instrument().part(m.part()).isEmpty() ? Decision.refused("part.none", "part", m.part()) : m.materials().isEmpty() ? Decision.refused("made.none") : Decision.accepted(m);
+            case CareEvent.Flushed f -> world.care().agent(f.agent()).isEmpty() ? noAgent(f.agent(), world) : f.place().has(Flaw.WET) && Place.of(world.instrument().sort()).contains(f.place()) ? Decision.accepted(f)
+                    : Decision.refused("flush.not-there", "place", f.place().said());
             case CareEvent.TimerSet t -> t.timer().isBlank() ? Decision.refused("timer.what") : Decision.accepted(t);
             case CareEvent.TimerCleared t -> timers.containsKey(t.timer()) ? Decision.accepted(t) : Decision.refused("timer.none");
         };
@@ -42,9 +58,25 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
             return Decision.refused("part.none", "part", c.part());
         }
         if (world.care().agent(c.agent()).isEmpty()) {
-            return Decision.refused("agent.none", "agent", c.agent(), "agents", world.care().agents().stream().map(a -> a.name()).toList());
+            return noAgent(c.agent(), world);
         }
         return world.care().soil(c.soil()).isEmpty() ? Decision.refused("soil.none", "soil", c.soil(), "soils", world.care().soils().stream().map(s -> s.name()).toList())
                 : Decision.accepted(c);
+    }
+
+    private static Decision noAgent(String agent, World world) {
+        return Decision.refused("agent.none", "agent", agent, "agents", world.care().agents().stream().map(a -> a.name()).toList());
+    }
+
+    /// Passes of a soil on a part, in order.
+    /// @param face of it; empty for all of it
+    public List<CareEvent.PartCleaned> passes(String part, String soil, Optional<CareEvent.Face> face) {
+        return cleaned.stream().filter(c -> c.part().equals(part) && c.soil().equals(soil) && c.face().equals(face)).toList();
+    }
+
+    /// What cannot be taken out of a part as the work stands, and what all of it is made of: as somebody said, else as the model says, else anything.
+    /// @param open joints that are open
+    public Set<Material> materials(Instrument instrument, String part, Set<String> open) {
+        return Inside.materials(Inside.of(instrument, part, open), p -> madeOf.getOrDefault(p.id(), p.materials()));
     }
 }

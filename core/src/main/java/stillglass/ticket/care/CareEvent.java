@@ -1,15 +1,77 @@
 package stillglass.ticket.care;
 
 import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import stillglass.assembly.Material;
 import stillglass.say.Said;
+import stillglass.ticket.condition.Place;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
 
 /// What was done to parts off the instrument, and clocks that run for it. Kinds that are kept as they come are intents, too.
 public sealed interface CareEvent extends Event {
+    /// A face of a glass.
+    enum Face {
+        FRONT,
+        REAR;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /// One pass.
     /// @param gone whether the soil is gone
+    /// @param face of a glass that was cleaned; empty for all of the part
+    /// @param left specks or spots that are left under the lamp, where they were counted
     @Named("part-cleaned")
-    record PartCleaned(String part, String soil, String agent, boolean gone) implements CareEvent, CareIntent {}
+    record PartCleaned(String part, String soil, String agent, boolean gone, Optional<Face> face, Optional<Integer> left) implements CareEvent, CareIntent {
+        private static final int MOST = 100_000;
+
+        public PartCleaned {
+            if (!possible(left)) {
+                throw new IllegalArgumentException(left.orElse(0) + " is no number of specks: give 0 to " + MOST);
+            }
+        }
+
+        public PartCleaned(String part, String soil, String agent, boolean gone) {
+            this(part, soil, agent, gone, Optional.empty(), Optional.empty());
+        }
+
+        /// Whether so many can be left.
+        public static boolean possible(Optional<Integer> left) {
+            return left.filter(n -> n < 0 || n > MOST).isEmpty();
+        }
+    }
+
+    /// What a part is made of, as somebody sees it; said again it replaces what was said before.
+    @Named("made-of")
+    record MadeOf(String part, List<Material> materials) implements CareEvent, CareIntent {
+        public MadeOf {
+            materials = List.copyOf(materials);
+        }
+    }
+
+    /// Blades or leaves were flushed where they sit and worked through their range.
+    /// @param shows whether oil still showed; empty where nobody said
+    /// @param closeMs how long they took to close afterwards, where it was measured
+    @Named("flushed")
+    record Flushed(Place place, String agent, Optional<Boolean> shows, Optional<Double> closeMs) implements CareEvent, CareIntent {
+        private static final double MOST_MS = 60_000;
+
+        public Flushed {
+            if (!possible(closeMs)) {
+                throw new IllegalArgumentException("a closing time of " + closeMs.orElse(0.0) + " ms is out of range: give more than 0 and less than a minute");
+            }
+        }
+
+        /// Whether it can take so long.
+        public static boolean possible(Optional<Double> ms) {
+            return ms.filter(t -> !(t > 0 && t < MOST_MS)).isEmpty();
+        }
+    }
 
     /// @param timer its name; one of that name is set anew
     /// @param label what is waited for

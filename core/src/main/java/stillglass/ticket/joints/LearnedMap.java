@@ -37,6 +37,32 @@ public final class LearnedMap {
     /// Elements are counted from the front, groups by their elements: E1, E2+E3.
     private static final Pattern GLASS = Pattern.compile("e\\d{1,2}(\\+e\\d{1,2})*", Pattern.CASE_INSENSITIVE);
 
+    private static final Map<Part.Kind, Pattern> NAMED = new LinkedHashMap<>();
+
+    static {
+        named(Part.Kind.SMALL, "\\b(screws?|balls?|pins?|washers?|nuts?)$|^(screws?|balls?|pins?) ");
+        named(Part.Kind.SHIM, "shim");
+        named(Part.Kind.SPACER, "spacer");
+        named(Part.Kind.HELICOID, "helicoid|focus(ing)? thread");
+        named(Part.Kind.SPRING, "spring");
+        named(Part.Kind.LEVER, "lever");
+        named(Part.Kind.BLADES, "blades?\\b|\\biris$");
+        named(Part.Kind.GEAR, "gear|escapement");
+        named(Part.Kind.MIRROR, "mirror");
+        named(Part.Kind.PRISM, "prism");
+        named(Part.Kind.CELL, "cell");
+        named(Part.Kind.MOUNT, "mount");
+        named(Part.Kind.COVERING, "leather|covering");
+        named(Part.Kind.COVER, "cover");
+        named(Part.Kind.PLATE, "plate");
+        named(Part.Kind.BARREL, "barrel");
+        named(Part.Kind.RING, "ring");
+    }
+
+    private static void named(Part.Kind kind, String words) {
+        NAMED.put(kind, Pattern.compile(words, Pattern.CASE_INSENSITIVE));
+    }
+
     private LearnedMap() {}
 
     /// Whether nobody has noted what a part is made of, so that it is taken for delicate.
@@ -112,15 +138,9 @@ public final class LearnedMap {
                 .findFirst();
     }
 
+    /// As its name says, the word that decides most first: screws of a mount are no mount.
     private static Part.Kind kind(String name) {
-        String n = name.toLowerCase(Locale.ROOT);
-        for (Part.Kind k : List.of(Part.Kind.SHIM, Part.Kind.SPACER, Part.Kind.CELL, Part.Kind.MOUNT, Part.Kind.HELICOID, Part.Kind.BLADES, Part.Kind.SPRING, Part.Kind.LEVER,
-                Part.Kind.COVER, Part.Kind.PLATE, Part.Kind.BARREL, Part.Kind.RING)) {
-            if (n.contains(k.name().toLowerCase(Locale.ROOT))) {
-                return k;
-            }
-        }
-        return Part.Kind.SMALL;
+        return NAMED.entrySet().stream().filter(e -> e.getValue().matcher(name).find()).map(Map.Entry::getKey).findFirst().orElse(Part.Kind.SMALL);
     }
 
     /// For each found joint what it waits for, without what follows from the rest.

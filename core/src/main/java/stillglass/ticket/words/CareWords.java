@@ -1,17 +1,21 @@
 package stillglass.ticket.words;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.CareTables;
 import stillglass.say.Said;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.condition.Flaw;
+import stillglass.ticket.condition.Place;
 import stillglass.ticket.line.Cursor;
 import stillglass.ticket.line.Names;
 import stillglass.ticket.story.Stage;
 
-/// What was cleaned and what is waited for: `cleaned E1 of fungus with lens fluid, some left`, `timer 20m cell drying`.
+/// What was cleaned and what is waited for: `cleaned E1 rear of fungus with lens fluid, 5 specks left`, `flushed iris blades with naphtha, 42 ms`, `name ring is made of brass, engraved paint`, `timer 20m cell drying`.
 final class CareWords implements Grammar {
     @Override
     public Optional<Reading> read(Cursor line, Setting in) {
@@ -19,6 +23,14 @@ final class CareWords implements Grammar {
         if (line.take("cleaned")) {
             return Optional.of(cleaned(line, in));
         }
+        if (line.take("flushed")) {
+            return Optional.of(flushed(line, in));
+        }
+        Optional<Reading> made = made(line, in);
+        if (made.isPresent()) {
+            return made;
+        }
+        line.reset(start);
         if (line.take("timer")) {
             Optional<Double> minutes = line.minutes();
             Optional<String> what = line.rest();
@@ -42,30 +54,112 @@ final class CareWords implements Grammar {
             soils.add(s.name(), s);
             soils.add(s.id(), s);
         });
-        Names<CareTables.Agent> agents = new Names<>();
-        in.world().care().agents().forEach(a -> {
-            agents.add(a.name(), a);
-            agents.add(a.id(), a);
-        });
+        Optional<CareEvent.Face> face = line.take("front") ? Optional.of(CareEvent.Face.FRONT) : line.take("rear") ? Optional.of(CareEvent.Face.REAR) : Optional.empty();
         Names.Match<CareTables.Soil> soil = line.take("of") ? soils.take(line) : new Names.Match<>(List.of(), 0);
         if (!soil.plain()) {
             return Reading.unclear("say.soil", "words", line.clauseHere(), "soils", in.world().care().soils().stream().map(CareTables.Soil::name).toList());
         }
-        Names.Match<CareTables.Agent> agent = line.take("with") ? agents.take(line) : new Names.Match<>(List.of(), 0);
-        if (!agent.plain()) {
-            return Reading.unclear("say.agent", "words", line.clauseHere(), "agents", in.world().care().agents().stream().map(CareTables.Agent::name).toList());
+        Optional<CareTables.Agent> agent = line.take("with") ? agent(line, in) : Optional.empty();
+        if (agent.isEmpty()) {
+            return noAgent(line, in);
         }
         line.separators();
-        boolean left = line.takeOne(List.of("some left", "some is left", "still there")).isPresent();
+        Optional<Integer> count = count(line);
+        boolean left = count.filter(n -> n > 0).isPresent() || count.isEmpty() && line.takeOne(List.of("some left", "some is left", "still there")).isPresent();
         line.takeOne(List.of("gone", "clean"));
+        if (!CareEvent.PartCleaned.possible(count)) {
+            return Reading.unclear("say.specks");
+        }
         CareTables.Soil s = soil.things().getFirst();
-        CareTables.Agent a = agent.things().getFirst();
-        return Reading.understood(Said.of(left ? "say.reads.cleaned.left" : "say.reads.cleaned", "part", part.things().getFirst().name(), "soil", s.name(), "agent", a.name()),
-                new CareEvent.PartCleaned(part.things().getFirst().id(), s.id(), a.id(), !left));
+        CareTables.Agent a = agent.get();
+        Part p = part.things().getFirst();
+        Said what = face.map(f -> Said.of("say.face", "part", p.name(), "side", f.word())).orElse(Said.text(p.name()));
+        return Reading.understood(count.map(n -> Said.of("say.reads.cleaned.count", "part", what, "soil", s.name(), "agent", a.name(), "count", n))
+                .orElse(Said.of(left ? "say.reads.cleaned.left" : "say.reads.cleaned", "part", what, "soil", s.name(), "agent", a.name())), new CareEvent.PartCleaned(p.id(), s.id(), a.id(), !left, face, count));
+    }
+
+    /// `5 specks left`, `none left`.
+    private static Optional<Integer> count(Cursor line) {
+        int start = line.mark();
+        Optional<Integer> count = line.takeOne(List.of("none", "no specks")).isPresent() ? Optional.of(0) : line.count();
+        line.takeOne(List.of("specks", "speck", "spots", "spot", "threads"));
+        if (count.isPresent() && line.take("left")) {
+            return count;
+        }
+        line.reset(start);
+        return Optional.empty();
+    }
+
+    /// `flushed iris blades with naphtha, 42 ms`, `… oil shows`, `… no oil shows`.
+    private static Reading flushed(Cursor line, Setting in) {
+        line.take("the");
+        List<Place> places = List.of(Place.values());
+        Optional<Place> place = line.takeOne(places.stream().flatMap(p -> p.words().stream()).toList()).flatMap(w -> places.stream().filter(p -> p.words().contains(w)).findFirst());
+        if (place.isEmpty()) {
+            return Reading.unclear("say.place", "places", Place.of(in.world().instrument().sort()).stream().filter(p -> p.has(Flaw.WET)).map(Place::said).toList());
+        }
+        Optional<CareTables.Agent> agent = line.take("with") ? agent(line, in) : Optional.empty();
+        if (agent.isEmpty()) {
+            return noAgent(line, in);
+        }
+        line.separators();
+        Optional<Double> ms = Optional.empty();
+        int before = line.mark();
+        Optional<Double> number = line.number();
+        if (number.isPresent() && line.take("ms")) {
+            ms = number;
+        } else {
+            line.reset(before);
+        }
+        line.separators();
+        Optional<Boolean> shows = line.takeOne(List.of("no oil shows", "no oil", "nothing shows", "dry")).isPresent() ? Optional.of(false)
+                : line.takeOne(List.of("oil shows", "still oily", "oil")).isPresent() ? Optional.of(true) : Optional.empty();
+        if (!CareEvent.Flushed.possible(ms)) {
+            return Reading.unclear("say.flush.ms");
+        }
+        Said key = Said.of(shows.map(o -> o ? "say.reads.flushed.oil" : "say.reads.flushed.clean").orElse("say.reads.flushed"), "place", place.get().said(), "agent", agent.get().name());
+        Optional<Double> took = ms;
+        return Reading.understood(took.map(t -> Said.of("say.reads.flushed.ms", "flushed", key, "ms", t)).orElse(key), new CareEvent.Flushed(place.get(), agent.get().id(), shows, took));
+    }
+
+    /// `name ring is made of brass, engraved paint`.
+    private static Optional<Reading> made(Cursor line, Setting in) {
+        Names.Match<Part> part = in.words().parts().take(line);
+        if (!part.plain() || !line.take("is made of") && !line.take("made of")) {
+            return Optional.empty();
+        }
+        List<Material> all = new ArrayList<>();
+        List<Material> known = List.of(Material.values());
+        do {
+            line.separators();
+            line.take("and");
+            Optional<Material> one = line.takeOne(known.stream().map(Material::word).toList()).flatMap(w -> known.stream().filter(m -> m.word().equals(w)).findFirst());
+            if (one.isEmpty()) {
+                return Optional.of(Reading.unclear("say.made", "materials", known.stream().map(Material::word).toList()));
+            }
+            all.add(one.get());
+        } while (!line.end());
+        Part p = part.things().getFirst();
+        return Optional.of(Reading.understood(Said.of("say.reads.made", "part", p.name(), "materials", all.stream().map(Material::word).toList()), new CareEvent.MadeOf(p.id(), all)));
+    }
+
+    private static Optional<CareTables.Agent> agent(Cursor line, Setting in) {
+        Names<CareTables.Agent> agents = new Names<>();
+        in.world().care().agents().forEach(a -> {
+            agents.add(a.name(), a);
+            agents.add(a.id(), a);
+            agents.add(a.id().replace('-', ' '), a);
+        });
+        Names.Match<CareTables.Agent> agent = agents.take(line);
+        return agent.plain() ? Optional.of(agent.things().getFirst()) : Optional.empty();
+    }
+
+    private static Reading noAgent(Cursor line, Setting in) {
+        return Reading.unclear("say.agent", "words", line.clauseHere(), "agents", in.world().care().agents().stream().map(CareTables.Agent::name).toList());
     }
 
     @Override
     public List<String> examples(Setting in) {
-        return in.stage() == Stage.CLEAN ? List.of("cleaned ", "timer 20m drying") : List.of();
+        return in.stage() == Stage.CLEAN ? List.of("cleaned ", "flushed ", "timer 20m drying") : List.of();
     }
 }

@@ -1,0 +1,92 @@
+package stillglass.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import stillglass.app.desk.Devices;
+import stillglass.assembly.Material;
+import stillglass.book.data.Shelf;
+import stillglass.care.CareTables;
+import stillglass.ticket.care.Care;
+import stillglass.ticket.care.CareEvent;
+
+/// Cleaning a lens nobody knows: where parts go, what they are made of, pass by pass, and an iris flushed where it sits.
+@ExtendWith(ApplicationExtension.class)
+class CleanWindowTest {
+    private Window window;
+
+    @Start
+    void start(Stage shown) throws Exception {
+        Path folder = Files.createTempDirectory("still-glass-clean");
+        window = new Window(shown, folder.resolve("logbook.sqlite"), new FxRobot(), Shelf.ofShop(folder), Devices.NONE);
+        window.shell.showBook();
+    }
+
+    @AfterEach
+    void close() {
+        window.close();
+    }
+
+    private Care care() {
+        return window.work().state().care();
+    }
+
+    private String text() {
+        return Window.onUi(() -> String.join("\n", window.shell.lookupAll(".label").stream().filter(Label.class::isInstance).map(n -> ((Label) n).getText()).toList()));
+    }
+
+    @Test
+    void aLensNobodyKnowsIsCleanedPassByPassAndItsIrisFlushed() {
+        window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);
+        List.of("off name ring, thread, front", "off E1, retaining ring, front, spanner", "off focusing thread, thread, rear").forEach(window::type);
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+
+        window.click("part-focusing_thread");
+        assertThat(text()).contains("Nobody has said what it is made of");
+        window.press(KeyCode.DIGIT1);
+        assertThat(care().madeOf()).containsEntry("focusing_thread", Set.of(Material.BRASS, Material.ALUMINIUM));
+        assertThat(text()).as("bare metal that was greased").contains("Soaking tin");
+        assertThat(window.say()).contains("naphtha");
+        window.press(KeyCode.N);
+        assertThat(care().cleaned()).singleElement().isEqualTo(new CareEvent.PartCleaned("focusing_thread", "old-grease", "naphtha", false));
+
+        window.click("part-E1");
+        window.click("face-rear");
+        window.press(KeyCode.L);
+        assertThat(((TextField) window.there("say-field")).getText()).isEqualTo("cleaned E1 rear of dust with blower, ");
+        window.press(KeyCode.ESCAPE);
+        window.type("cleaned E1 rear of dust with blower, 3 specks left");
+        assertThat(care().cleaned().getLast()).isEqualTo(new CareEvent.PartCleaned("E1", "dust", "blower", false, Optional.of(CareEvent.Face.REAR), Optional.of(3)));
+        assertThat(text()).contains("3 left");
+        window.press(KeyCode.SPACE);
+        assertThat(care().cleaned().getLast()).as("the next pass, on the same face").matches(c -> c.gone() && c.face().equals(Optional.of(CareEvent.Face.REAR)));
+
+        window.press(KeyCode.G);
+        assertThat(window.work().care().school()).isEqualTo(CareTables.School.GENTLEST_FIRST);
+
+        window.click("in-place-iris");
+        assertThat(text()).contains("take it for cemented").doesNotContain("Gone");
+        window.press(KeyCode.SPACE);
+        window.type("flushed iris blades with naphtha, 61 ms, no oil");
+        assertThat(window.say()).contains("look again");
+        window.press(KeyCode.N);
+        assertThat(care().flushed()).extracting(CareEvent.Flushed::shows).containsExactly(Optional.of(true), Optional.of(false), Optional.of(false));
+        assertThat(window.say()).as("twice in a row without oil").contains("let it stand open");
+        window.press(KeyCode.T);
+        assertThat(care().timers()).containsKey("dry-iris");
+    }
+}
