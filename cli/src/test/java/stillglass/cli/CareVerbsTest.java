@@ -60,4 +60,22 @@ class CareVerbsTest {
         Path asked = file("seals.json", SEALS);
         assertThat(run("seals", asked.toString(), "--svg", asked.toString()).err()).contains(".svg").hasLineCount(1);
     }
+
+    private static final String GREASE = "{\"diameter_mm\":50,\"engaged_mm\":10,\"pitch_mm\":0.75,\"profile\":\"iso60\",\"slop_mm\":0.1,\"temperature_c\":20,\"target_torque_nmm\":4000,\"greases\":[{\"name\":\"light\",\"density_mg_mm3\":0.9,\"viscosity_pa_s\":[[0,300],[20,100],[40,45]]},{\"name\":\"heavy\",\"viscosity_pa_s\":[[0,900],[20,300]]}]}";
+
+    /// 1.625·π·50·10 = 2552.5 mm², a film of 0.0433 mm; 100 Pa·s there is 100e-6·2552.5·625/0.0433 = 3684 N·mm.
+    @Test
+    void aThreadIsToldItsGrease() throws IOException {
+        Path asked = file("grease.json", GREASE);
+        JsonNode j = run("grease", asked.toString(), "--json").json();
+        assertThat(j.get("area_mm2").asDouble()).isCloseTo(2552.5, within(0.1));
+        assertThat(j.get("film_mm").asDouble()).isCloseTo(0.0433, within(1e-4));
+        assertThat(j.get("take").asString()).isEqualTo("light");
+        assertThat(j.get("greases").get(0).get("torque_nmm").asDouble()).isCloseTo(3684, within(0.06 * 3684));
+        assertThat(j.get("greases").get(1).get("torque_nmm").asDouble()).isCloseTo(3 * 3684, within(20.0));
+        assertThat(j.get("mass_mg").asDouble()).isCloseTo(2552.5 * 0.0433 * 0.9, within(0.1));
+        assertThat(run("grease", asked.toString()).out()).contains("half on each thread").contains("light turns with");
+        assertThat(run("grease", file("no.json", GREASE.replace("[[0,900],[20,300]]", "[[0,300],[20,900]]")).toString()).err()).contains("no.json").contains("thinner").hasLineCount(1);
+        assertThat(run("grease", file("nan.json", GREASE.replace("0.1,", "\"NaN\",")).toString()).err()).contains("nan.json").contains("slop_mm").hasLineCount(1);
+    }
 }

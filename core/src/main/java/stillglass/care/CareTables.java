@@ -13,7 +13,8 @@ import stillglass.assembly.Material;
 /// @param tries on a joint that will not open, gentlest first
 /// @param outcomes what became of it on this bench
 /// @param school in which order agents are tried
-public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries, CareOutcomes outcomes, School school) {
+/// @param greases laid on this bench, the last one first
+public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries, CareOutcomes outcomes, School school, List<String> greases) {
     /// In which order agents are tried. Benches disagree: some never pass over a weaker agent, since each step up can hurt; others go at once for what is likely to do it, since every pass with
     /// the wrong one is a pass of rubbing.
     public enum School {
@@ -27,12 +28,17 @@ public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tr
 
     /// As shipped: nothing was tried here yet.
     public CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries) {
-        this(agents, soils, tries, CareOutcomes.NONE, School.LEAST_EFFORT);
+        this(agents, soils, tries, CareOutcomes.NONE, School.LEAST_EFFORT, List.of());
     }
 
     /// The same as this bench knows and wants it.
+    public CareTables taught(CareOutcomes tried, School wanted, List<String> laid) {
+        return new CareTables(agents, soils, tries, tried, wanted, laid);
+    }
+
+    /// The same where only passes were tried.
     public CareTables taught(CareOutcomes tried, School wanted) {
-        return new CareTables(agents, soils, tries, tried, wanted);
+        return taught(tried, wanted, greases);
     }
 
     /// Chance that one pass of an agent takes a soil: that of the table, moved by what became of it here.
@@ -93,6 +99,7 @@ public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tr
         agents = List.copyOf(agents);
         soils = List.copyOf(soils);
         tries = List.copyOf(tries);
+        greases = List.copyOf(greases);
         for (StuckTry t : tries) {
             if (t.how() == StuckTry.Sort.SOLVENT && agents.stream().noneMatch(a -> a.id().equals(t.means()))) {
                 throw new IllegalArgumentException("a try names the agent " + t.means() + ", which is not listed");

@@ -22,13 +22,20 @@ public record GreaseDose(double areaMm2, double volumeMm3, double massMg, double
         /// As deep as it is wide.
         SQUARE(0, 0.5, 1);
 
+        private final double flankRad;
         private final double developed;
 
         /// @param flankRad from the perpendicular to the axis
         /// @param depth share of the pitch
         /// @param flats crest and root, shares of the pitch
         Profile(double flankRad, double depth, double flats) {
+            this.flankRad = flankRad;
             developed = 2 * depth / Math.cos(flankRad) + flats;
+        }
+
+        /// Of a flank from the perpendicular to the axis.
+        public double flankRad() {
+            return flankRad;
         }
 
         /// Length along the profile over the pitch.

@@ -10,10 +10,14 @@ import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Part;
+import stillglass.care.CareTables;
 import stillglass.care.GreaseDose;
+import stillglass.care.Greasing;
 import stillglass.plan.WayBack;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.Zeroing;
+import stillglass.ticket.facts.ThreadSize;
 import stillglass.ticket.facts.Clocked;
 import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.Fact;
@@ -41,6 +45,8 @@ import stillglass.ticket.story.Stage;
 /// @param ledger what is still open
 public record CloseModel(
         Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, List<String> causes, LedgerLines ledger, boolean anythingOpened, boolean done) {
+    private static final int MOST_GREASES = 8;
+    private static final double USUAL_CELSIUS = 20;
     private static final int MOST_CAUSES = 5;
     private static final int MOST_PARTS = 12;
     private static final int MOST_TESTS = 3;
@@ -93,7 +99,7 @@ public record CloseModel(
 
         /// Whether nothing has to be said or done before.
         public boolean ready() {
-            return questions.isEmpty() && dose.isEmpty() && toSet.isEmpty();
+            return questions.isEmpty() && dose.filter(Dose::must).isEmpty() && toSet.isEmpty();
         }
     }
 
@@ -102,7 +108,13 @@ public record CloseModel(
 
     /// @param milligrams to be laid on the thread, where its measures are known
     /// @param how area, film, bead
-    public record Dose(Optional<Double> milligrams, String how) {}
+    /// @param must whether it is not closed without
+    /// @param greases that were laid on this bench, the last one first; the usual name where none was
+    public record Dose(Optional<Double> milligrams, String how, List<String> greases, boolean must) {
+        public Dose {
+            greases = List.copyOf(greases);
+        }
+    }
 
     /// @param joint whose function it is, where a map says so
     /// @param why it is tried now
@@ -178,7 +190,7 @@ public record CloseModel(
                 story.closing().statements().stream().map(f -> stated(f, story, j, work)).toList(),
                 wanted.stream().filter(Facing.class::isInstance).map(f -> ((Facing) f).part()).findFirst(),
                 wanted.stream().anyMatch(LetGo.class::isInstance),
-                j.close().greased() && closes && story.closing().greased().isEmpty() ? Optional.of(dose(j)) : Optional.empty(),
+                closes && story.closing().greased().isEmpty() && greasy(j, story, work) ? Optional.of(dose(j, story, work.care())) : Optional.empty(),
                 story.closing().greased().map(CloseModel::greased), StepPhotos.recorded(j, s).isPresent());
     }
 
@@ -186,13 +198,21 @@ public record CloseModel(
         return new Stated(Words.sentence(f.fact().said()), Words.sentence(Closings.said(Notes.verdict(f, story, j, work.world()))), f.matches(), f.fact() instanceof Clocked);
     }
 
+    /// Whether its thread takes grease, or may: what nobody drew is asked about, not held up.
+    private static boolean greasy(Joint j, JointStory story, Work work) {
+        return j.close().greased() || ThreadSize.of(story.facts()).isPresent() || j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).anyMatch(p -> p.kind() == Part.Kind.HELICOID);
+    }
+
     /// Where the thread's measures are not known, how much it takes is not either.
-    private static Dose dose(Joint j) {
-        if (!(j.hold() instanceof Hold.Thread t)) {
-            return new Dose(Optional.empty(), Words.of("close.dose.unknown"));
+    private static Dose dose(Joint j, JointStory story, CareTables care) {
+        List<String> greases = care.greases().isEmpty() ? List.of(Words.of("close.grease.usual")) : care.greases().stream().limit(MOST_GREASES).toList();
+        Optional<ThreadSize> noted = ThreadSize.of(story.facts());
+        Optional<ThreadSize> size = noted.or(() -> j.hold() instanceof Hold.Thread t ? Optional.of(new ThreadSize(t.diameterMm(), t.engagedMm(), Optional.empty())) : Optional.empty());
+        if (size.isEmpty()) {
+            return new Dose(Optional.empty(), Words.of("close.dose.unknown"), greases, j.close().greased());
         }
-        GreaseDose d = GreaseDose.usual(t);
-        return new Dose(Optional.of(d.massMg()), Words.of("close.dose.how", d.areaMm2() / 100, GreaseDose.USUAL_FILM_MM, d.beadMm(), d.beadDiameterMm()));
+        Greasing g = Greasing.of(new Greasing.Asked(size.get().diameterMm(), size.get().engagedMm(), GreaseDose.Profile.ISO60, size.get().slopMm(), USUAL_CELSIUS, Optional.empty(), Greasing.USUAL_SPEED, List.of()));
+        return new Dose(Optional.of(g.volumeMm3() * GreaseDose.USUAL_DENSITY), Words.of(g.measured() ? "close.dose.measured" : "close.dose.how", g.areaMm2() / 100, g.filmMm(), g.beadMm(GreaseDose.USUAL_NEEDLE_MM), GreaseDose.USUAL_NEEDLE_MM), greases, j.close().greased());
     }
 
     private static String greased(JointEvent.Greased g) {
@@ -265,7 +285,7 @@ public record CloseModel(
         if (n.toSet().isPresent()) {
             return new Say(Words.of("close.say.set", n.toSet().get()), Words.of("close.keys.set"));
         }
-        if (n.dose().isPresent()) {
+        if (n.dose().filter(Dose::must).isPresent()) {
             return new Say(n.dose().get().milligrams().map(mg -> Words.of("close.say.grease", mg, n.joint().name())).orElse(Words.of("close.say.grease.unknown", n.joint().name())), Words.of("close.keys.grease"));
         }
         return new Say(n.doing(), Words.of(n.photo() && n.stated().stream().noneMatch(CloseModel.Stated::ofPhoto) ? "close.keys.photo" : "close.keys"));

@@ -8,6 +8,8 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
@@ -35,11 +37,10 @@ import stillglass.ticket.story.Undo;
 
 /// The step in hand with its questions and their verdicts, what follows, and the ledger that must reach zero.
 public final class CloseView implements Station {
-    /// Name under which the usual grease is recorded.
-    private static final String GREASE = "light damping grease";
-
     private final Desk desk;
     private final Consumer<String> type;
+    /// The grease in hand, where another than the last one was chosen.
+    private Optional<String> grease = Optional.empty();
     private final VBox now = Build.column(7);
     private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
@@ -207,10 +208,16 @@ public final class CloseView implements Station {
             nodes.add(box);
         });
         n.dose().ifPresent(d -> {
-            Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, "next");
+            Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, d.must() ? "next" : "chip");
             greased.setId("greased");
             greased.setMinWidth(Region.USE_PREF_SIZE);
-            VBox box = Build.column(3, Build.head(10, 1, Build.label(d.milligrams().map(mg -> Words.of("close.dose", mg)).orElse(Words.of("close.dose.some")), "subheading"), greased),
+            MenuButton with = Build.menu(chosen(d), "grease-menu");
+            d.greases().forEach(g -> with.getItems().add(item(g, () -> {
+                grease = Optional.of(g);
+                redraw();
+            })));
+            with.getItems().add(item(Words.of("close.grease.other"), () -> type.accept("greased " + d.milligrams().map(mg -> Math.round(mg) + " mg ").orElse("with "))));
+            VBox box = Build.column(3, Build.head(10, 1, Build.label(d.milligrams().map(mg -> Words.of("close.dose", mg)).orElse(Words.of("close.dose.some")), "subheading"), with, greased),
                     Build.label(d.how(), "soft", "small"), Build.label(Words.of("close.dose.excess"), "small", "gold"));
             box.getStyleClass().add("dose");
             nodes.add(box);
@@ -293,7 +300,22 @@ public final class CloseView implements Station {
 
     private void grease() {
         drawn.flatMap(CloseModel::now).ifPresent(n -> n.dose().ifPresent(d ->
-                desk.submit(new JointIntent.Grease(n.joint().id(), d.milligrams(), GREASE))));
+                desk.submit(new JointIntent.Grease(n.joint().id(), d.milligrams(), chosen(d)))));
+    }
+
+    private String chosen(CloseModel.Dose d) {
+        return grease.filter(d.greases()::contains).orElse(d.greases().getFirst());
+    }
+
+    private static MenuItem item(String text, Runnable act) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(e -> act.run());
+        return item;
+    }
+
+    private void redraw() {
+        drawn = Optional.empty();
+        desk.shown().ifPresent(this::show);
     }
 
     private void pass(CloseModel.Test t) {

@@ -67,7 +67,7 @@ public interface Logbook extends AutoCloseable {
     /// Tables kept for lists, after an act.
     /// @param lesson what it teaches about its model
     /// @param taken the model built alike from whose map it started
-    /// A pass of cleaning, or the taking back of an act.
+    /// A pass of cleaning, grease laid, or the taking back of an act.
     record Pass(String ticket, long act, Event event) {}
 
     /// @param agreement kinds as computed and as the technician has them, how often; empty while looking is not done
@@ -140,7 +140,7 @@ public interface Logbook extends AutoCloseable {
     /// How often kinds were computed and left or changed, over all tickets.
     Map<Pair, Integer> agreement();
 
-    /// Passes of cleaning of all tickets and what was taken back of them, ticket by ticket in order. Rows that cannot be read are left out.
+    /// Passes of cleaning and greases laid, of all tickets, and what was taken back of them, ticket by ticket in order. Rows that cannot be read are left out.
     List<Pass> passes();
 
     /// Numbers of all tickets, oldest first.

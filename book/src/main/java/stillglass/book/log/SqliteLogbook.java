@@ -257,7 +257,7 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public List<Pass> passes() {
-        return book.read(h -> h.createQuery("SELECT ticket, act, name, version, body FROM happened WHERE name IN ('part-cleaned', 'undone') ORDER BY ticket, seq")
+        return book.read(h -> h.createQuery("SELECT ticket, act, name, version, body FROM happened WHERE name IN ('part-cleaned', 'greased', 'undone') ORDER BY ticket, seq")
                 .map((rs, c) -> pass(rs.getString(1), rs.getLong(2), new EventJson.Stored(rs.getString(3), rs.getInt(4), rs.getString(5)))).list().stream().flatMap(Optional::stream).toList());
     }
 

@@ -5,6 +5,7 @@ import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -28,6 +29,7 @@ import stillglass.ticket.TicketState;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseEvent;
+import stillglass.ticket.joints.JointEvent;
 import stillglass.ticket.joints.LearnedMap;
 import stillglass.ticket.joints.EarlierJobs;
 import stillglass.ticket.joints.Lesson;
@@ -262,6 +264,7 @@ public final class Tickets {
     /// The tables of the shop with what became of every pass on this bench, in the order it wants.
     private CareTables careNow() {
         CareOutcomes tried = CareOutcomes.NONE;
+        LinkedHashSet<String> greases = new LinkedHashSet<>();
         Map<String, List<Logbook.Pass>> tickets = new LinkedHashMap<>();
         log.passes().forEach(p -> tickets.computeIfAbsent(p.ticket(), t -> new ArrayList<>()).add(p));
         for (List<Logbook.Pass> passes : tickets.values()) {
@@ -269,11 +272,14 @@ public final class Tickets {
             for (Logbook.Pass p : passes) {
                 if (p.event() instanceof CareEvent.PartCleaned c && !undone.contains(p.act())) {
                     tried = tried.and(c.soil(), c.agent(), c.gone());
+                } else if (p.event() instanceof JointEvent.Greased g && !undone.contains(p.act())) {
+                    greases.remove(g.grease());
+                    greases.addLast(g.grease());
                 }
             }
         }
         CareTables.School school = log.setting(SCHOOL).flatMap(w -> Arrays.stream(CareTables.School.values()).filter(s -> s.word().equals(w)).findFirst()).orElse(CareTables.School.LEAST_EFFORT);
-        return shelf.care().taught(tried, school);
+        return shelf.care().taught(tried, school, List.copyOf(greases.reversed()));
     }
 
     /// In which order agents are tried from now on.

@@ -1,10 +1,12 @@
 package stillglass.ticket.facts;
 
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instruments;
 import stillglass.assembly.Joint;
@@ -65,5 +67,14 @@ class ThreadSeenTest {
             inside += Math.abs(t.leadMm() - lead) < 1.96 * t.sigmaMm() ? 1 : 0;
         }
         assertThat(inside / 4000.0).isBetween(0.93, 0.97);
+    }
+
+    @Test
+    void howLargeAThreadIsIsHeardWithItsSlopOrWithoutIt() {
+        Job job = Job.unknown().say("off helicoid, thread, rear", "thread 48 mm, 9 engaged, slop 0.08");
+        assertThat(ThreadSize.of(job.state().joints().story("helicoid").facts())).contains(new ThreadSize(48, 9, Optional.of(0.08)));
+        job.say("thread 50 across, 10 engaged");
+        assertThat(ThreadSize.of(job.state().joints().story("helicoid").facts())).contains(new ThreadSize(50, 10, Optional.empty()));
+        assertThatThrownBy(() -> new ThreadSize(48, 9, Optional.of(Double.NaN))).isInstanceOf(IllegalArgumentException.class);
     }
 }
