@@ -89,4 +89,19 @@ class CleanWindowTest {
         window.press(KeyCode.T);
         assertThat(care().timers()).containsKey("dry-iris");
     }
+
+    /// First acts at once, nothing tried, and how it dries is told by weighings typed as the balance shows them.
+    @Test
+    void aBodyOutOfACanal() {
+        window.type("begin body, Lodestar 2");
+        window.type("wet canal 3 min, 5 h ago, was on");
+        assertThat(window.say()).contains("nothing switched on");
+        assertThat(text()).contains("Got wet with fresh water, 3 min under, switched on", "5 hours ago", "It was on: battery and cells out at once");
+        window.press(KeyCode.DIGIT1);
+        assertThat(window.work().state().readings().checks()).as("nothing is tried on what is wet").isEmpty();
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        window.type("weighs 492.00 g");
+        assertThat(text()).contains("three weighings tell when it is dry. 1 so far.");
+        assertThat(care().weighed()).singleElement().extracting(CareEvent.Weighed::grams).isEqualTo(492.0);
+    }
 }

@@ -65,6 +65,7 @@ public final class Deciding {
             case JointIntent i -> JointDecisions.decide(s.joints(), i, world);
             case CareIntent i -> s.care().decide(i, world);
             case CourseIntent i -> s.course().decide(i, s.joints(), world);
+            case ProofIntent.Sign i when i.despite().isEmpty() && Wet.of(s).filter(w -> !w.proven()).isPresent() -> Decision.refused("sign.wet");
             case ProofIntent i -> Proof.decide(i, s.readings(), s.joints(), world);
             case Undo i -> s.history().decide(i, who);
             case Redo i -> s.history().decide(i, who);

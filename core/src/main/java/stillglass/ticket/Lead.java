@@ -100,6 +100,10 @@ public record Lead(Said why, List<String> goals) {
                 all.put("lead." + f.place().word() + "." + f.flaw().word(), new Lead(Said.of("lead.flaw", "because", because, "cure", f.flaw().cure()), f.place().goals(instrument)));
             }
         }
+        if (state.arrival().wet().isPresent()) {
+            // What to do first is said with more than a complaint knows.
+            all.remove("lead.wet");
+        }
         if (looked) {
             all.remove(LOOK);
         }

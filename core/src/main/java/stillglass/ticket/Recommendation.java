@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
@@ -76,6 +77,11 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         if (!assessments.isEmpty()) {
             OwnersUse.of(state.arrival().use()).said().ifPresent(reasons::add);
         }
+        Optional<Wet> wet = Wet.of(state);
+        wet.ifPresent(w -> {
+            reasons.add(w.got().said());
+            reasons.addAll(w.got().water().acts(OptionalDouble.empty(), w.got().on()));
+        });
         List<Lead> leads = Lead.of(state, instrument);
         leads.forEach(l -> {
             goals.addAll(l.goals());
@@ -87,7 +93,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         List<Finding> unweighed = section.isPresent() ? List.of() : state.glass().findings().stream().map(Known::finding).toList();
         unweighed.forEach(f -> reasons.add(Said.of("advise.unweighed", "kind", f.kind().word().replace('-', ' '), "severity", f.severity())));
         boolean worth = unweighed.stream().anyMatch(f -> f.kind() == FindingKind.FUNGUS || WIPES_OFF.contains(f.kind()) && f.severity() >= WORTH_OPENING);
-        boolean cleaning = !goals.isEmpty() || !leads.isEmpty() || worth;
+        boolean cleaning = wet.isPresent() || !goals.isEmpty() || !leads.isEmpty() || worth;
         Set<String> all = new LinkedHashSet<>(reassembly);
         all.addAll(goals);
         Optional<WayIn.Plan> plan = all.isEmpty()

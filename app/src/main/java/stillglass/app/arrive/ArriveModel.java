@@ -16,6 +16,7 @@ import stillglass.optics.Paraxial;
 import stillglass.plan.alike.AlikeModel;
 import stillglass.prove.InfinityShims;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.Wet;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.readings.Readings;
@@ -33,6 +34,7 @@ import stillglass.ticket.story.Stage;
 /// @param infinity measured error and what it means, empty until measured
 /// @param images whether it makes a picture, so that infinity can be measured
 /// @param untried the function to try next
+/// @param wet how it got wet and how far it has dried, where it did
 public record ArriveModel(
         String form,
         List<Fact> facts,
@@ -46,6 +48,7 @@ public record ArriveModel(
         String infinityMeaning,
         boolean images,
         Optional<String> untried,
+        Optional<Wet> wet,
         boolean done) {
 
     private static final int DIFFERENCES = 3;
@@ -76,7 +79,7 @@ public record ArriveModel(
                 s.arrival().symptoms(), s.arrival().use(),
                 infinity.map(Sourced::error),
                 infinity.flatMap(m -> work.section().map(l -> meaning(m.errorMm(), l))).orElse(""),
-                work.instrument().sort().images(), CheckList.next(CheckModel.of(work, Phase.BEFORE)), s.done(Stage.ARRIVE));
+                work.instrument().sort().images(), CheckList.next(CheckModel.of(work, Phase.BEFORE)), Wet.of(s), s.done(Stage.ARRIVE));
     }
 
     private static Alike alike(AlikeModel a) {
@@ -114,6 +117,9 @@ public record ArriveModel(
 
     /// The next thing to ask.
     public Say say() {
+        if (wet.filter(w -> !w.proven()).isPresent()) {
+            return new Say(Words.of("arrive.say.wet"), Words.of("arrive.keys.wet"));
+        }
         if (done) {
             return new Say(Words.of("arrive.say.done"), Words.of("keys.hint.look"));
         }

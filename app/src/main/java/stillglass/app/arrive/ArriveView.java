@@ -6,6 +6,7 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
@@ -16,6 +17,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.checks.CheckList;
+import stillglass.app.checks.WetSheet;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Devices;
@@ -48,6 +50,8 @@ public final class ArriveView implements Station {
     private final FlowPane opticsRow;
     private final CheckList checks;
     private final VBox atInfinity;
+    private final VBox wet = Build.column(0);
+    private final ScrollPane wetPage = Build.tall(wet);
     private final TextField infinityField;
     private final HBox node;
     private Optional<ArriveModel> drawn = Optional.empty();
@@ -85,7 +89,7 @@ public final class ArriveView implements Station {
         infinityName.setMinWidth(Region.USE_PREF_SIZE);
         atInfinity = Build.column(3, Build.flowing(10, infinityName, infinity, grow(infinityField), read), infinityMeaning);
         VBox check = Build.sheet(Words.of("arrive.check"), "",
-                atInfinity,
+                wetPage, atInfinity,
                 checks.node());
         node = Build.shared(16, List.of(what, owner, check), 1.1, 0.75, 1.45);
         node.getStyleClass().add("station");
@@ -165,6 +169,13 @@ public final class ArriveView implements Station {
         if (m.symptoms().isEmpty()) {
             symptoms.getChildren().add(Build.label(Words.of("arrive.nothing"), "soft"));
         }
+        wet.getChildren().setAll(m.wet().map(w -> List.of(WetSheet.of(w, desk.clock().instant()))).orElse(List.of()));
+        wetPage.setManaged(m.wet().isPresent());
+        wetPage.setVisible(m.wet().isPresent());
+        // Nothing is tried on what is wet.
+        boolean dry = m.wet().filter(w -> !w.proven()).isEmpty();
+        checks.node().setManaged(dry);
+        checks.node().setVisible(dry);
         use.setText(m.use().isEmpty() ? Words.of("arrive.use.none") : m.use());
         infinity.setText(m.infinity().orElse(Words.of("arrive.unmeasured")));
         infinityMeaning.setText(m.infinityMeaning());
@@ -187,6 +198,6 @@ public final class ArriveView implements Station {
             startFrom();
             return true;
         }
-        return checks.key(event);
+        return checks.node().isVisible() && checks.key(event);
     }
 }

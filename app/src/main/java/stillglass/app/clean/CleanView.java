@@ -21,6 +21,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import stillglass.app.checks.WetSheet;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
@@ -31,6 +32,7 @@ import stillglass.app.theme.Words;
 import stillglass.assembly.Material;
 import stillglass.care.CareTables;
 import stillglass.say.Said;
+import stillglass.ticket.Wet;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.condition.Place;
 import stillglass.ticket.story.Stage;
@@ -62,6 +64,7 @@ public final class CleanView implements Station {
     private Optional<String> chosenFor = Optional.empty();
     private Optional<Place> place = Optional.empty();
     private Optional<CleanModel> drawn = Optional.empty();
+    private Optional<Wet> wet = Optional.empty();
 
     /// @param type begins a line of bench shorthand
     public CleanView(Desk desk, Consumer<String> type) {
@@ -113,9 +116,11 @@ public final class CleanView implements Station {
             drawn = Optional.empty();
             return;
         }
-        if (drawn.filter(m::equals).isPresent()) {
+        Optional<Wet> now = Wet.of(work.state());
+        if (drawn.filter(m::equals).isPresent() && now.equals(wet)) {
             return;
         }
+        wet = now;
         drawn = Optional.of(m);
         side.getChildren().setAll(right);
         parts(m, work);
@@ -131,6 +136,9 @@ public final class CleanView implements Station {
         m.barred().reversed().forEach(b -> rungs.add(barred(b)));
         m.spare().reversed().forEach(r -> rungs.add(spare(r)));
         m.rungs().reversed().forEach(r -> rungs.add(rung(r, m)));
+        if (m.part().isEmpty()) {
+            wet.ifPresent(w -> rungs.add(WetSheet.of(w, desk.clock().instant())));
+        }
         ladder.getChildren().setAll(rungs);
         // The rung that is next stands at the bottom.
         Platform.runLater(() -> scroll.setVvalue(1));
@@ -144,6 +152,7 @@ public final class CleanView implements Station {
 
     private void parts(CleanModel m, Work work) {
         List<Node> all = new ArrayList<>();
+        Wet.of(work.state()).ifPresent(w -> all.add(WetSheet.dryness(w, desk.clock().instant())));
         for (CleanModel.Group g : m.groups()) {
             FlowPane chips = Build.flowing(6);
             chips.setVgap(6);

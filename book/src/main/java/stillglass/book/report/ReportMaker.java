@@ -30,6 +30,7 @@ import stillglass.say.Said;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.Wet;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.condition.Condition;
 import stillglass.ticket.condition.ConditionEvent;
@@ -134,6 +135,12 @@ public final class ReportMaker {
         if (!state.arrival().use().isBlank()) {
             all.add(Said.of("report.use", "use", state.arrival().use()));
         }
+        Optional<Wet> wet = Wet.of(state);
+        wet.ifPresent(w -> {
+            all.add(w.got().said());
+            all.add(w.proven() ? Said.of("report.wet.proven", "count", w.weighings().size()) : Said.of("report.wet.unproven"));
+            all.add(Said.of(w.got().water().leavesResidue() ? "report.wet.late.residue" : "report.wet.late"));
+        });
         for (String fault : state.glass().assemblyFound()) {
             Said said = LensFault.parse(fault).said();
             all.add(Said.of(state.glass().assembly().contains(fault) ? "report.assembled" : "report.assembled.right", "fault", said));

@@ -1,6 +1,7 @@
 package stillglass.ticket.arrival;
 
 import java.util.List;
+import java.util.Optional;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Grown;
@@ -10,9 +11,10 @@ import stillglass.ticket.story.Grown;
 /// @param symptoms what is complained of, one each
 /// @param use what it is used for; empty while nobody was asked
 /// @param notes about the whole, as typed
-public record Arrival(Tag tag, List<String> symptoms, String use, List<String> notes) {
+/// @param wet how it got wet, where it did
+public record Arrival(Tag tag, List<String> symptoms, String use, List<String> notes, Optional<ArrivalEvent.GotWet> wet) {
     /// Nothing has begun.
-    public static final Arrival NONE = new Arrival(Tag.NONE, List.of(), "", List.of());
+    public static final Arrival NONE = new Arrival(Tag.NONE, List.of(), "", List.of(), Optional.empty());
     private static final int LONGEST = 4000;
 
     public Arrival {
@@ -23,13 +25,14 @@ public record Arrival(Tag tag, List<String> symptoms, String use, List<String> n
     /// The state after one more event.
     public Arrival after(ArrivalEvent happened) {
         return switch (happened) {
-            case ArrivalEvent.Begun e -> new Arrival(e.tag(), symptoms, use, notes);
-            case ArrivalEvent.SymptomNoted e -> new Arrival(tag, Grown.by(symptoms, e.text()), use, notes);
-            case ArrivalEvent.UseNoted e -> new Arrival(tag, symptoms, e.text(), notes);
-            case ArrivalEvent.OwnerNamed e -> new Arrival(tag.owned(e.owner()), symptoms, use, notes);
-            case ArrivalEvent.DueSet e -> new Arrival(tag.due(e.due()), symptoms, use, notes);
-            case ArrivalEvent.SectionKnown e -> new Arrival(tag.optics(e.sectionId()), symptoms, use, notes);
-            case ArrivalEvent.LineKept e -> new Arrival(tag, symptoms, use, Grown.by(notes, e.text()));
+            case ArrivalEvent.Begun e -> new Arrival(e.tag(), symptoms, use, notes, wet);
+            case ArrivalEvent.SymptomNoted e -> new Arrival(tag, Grown.by(symptoms, e.text()), use, notes, wet);
+            case ArrivalEvent.UseNoted e -> new Arrival(tag, symptoms, e.text(), notes, wet);
+            case ArrivalEvent.OwnerNamed e -> new Arrival(tag.owned(e.owner()), symptoms, use, notes, wet);
+            case ArrivalEvent.DueSet e -> new Arrival(tag.due(e.due()), symptoms, use, notes, wet);
+            case ArrivalEvent.SectionKnown e -> new Arrival(tag.optics(e.sectionId()), symptoms, use, notes, wet);
+            case ArrivalEvent.LineKept e -> new Arrival(tag, symptoms, use, Grown.by(notes, e.text()), wet);
+            case ArrivalEvent.GotWet e -> new Arrival(tag, symptoms, use, notes, Optional.of(e));
         };
     }
 
@@ -43,6 +46,7 @@ public record Arrival(Tag tag, List<String> symptoms, String use, List<String> n
             case ArrivalEvent.OwnerNamed e -> words(e, e.owner());
             case ArrivalEvent.LineKept e -> words(e, e.text());
             case ArrivalEvent.DueSet e -> Decision.accepted(e);
+            case ArrivalEvent.GotWet e -> Decision.accepted(e);
             case ArrivalEvent.SectionKnown e -> words(e, e.sectionId());
         };
     }

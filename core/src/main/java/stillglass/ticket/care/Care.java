@@ -19,25 +19,28 @@ import stillglass.ticket.story.World;
 /// @param timers by their names
 /// @param madeOf what parts are made of, where somebody said so
 /// @param flushed what was flushed in place, in order
-public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed) {
+/// @param weighed what it weighed while it dried, in order
+public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed) {
     /// Nothing was cleaned, nothing is waited for.
-    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of());
+    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of());
 
     public Care {
         cleaned = List.copyOf(cleaned);
         timers = Grown.kept(timers);
         madeOf = Grown.kept(madeOf);
         flushed = List.copyOf(flushed);
+        weighed = List.copyOf(weighed);
     }
 
     /// The state after one more event.
     public Care after(CareEvent happened) {
         return switch (happened) {
-            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed);
-            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed);
-            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed);
-            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed);
-            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e));
+            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed);
+            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed);
+            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed);
+            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed);
+            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed);
+            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e));
         };
     }
 
@@ -48,6 +51,7 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
             case CareEvent.MadeOf m -> world.instrument().part(m.part()).isEmpty() ? Decision.refused("part.none", "part", m.part()) : m.materials().isEmpty() ? Decision.refused("made.none") : Decision.accepted(m);
             case CareEvent.Flushed f -> world.care().agent(f.agent()).isEmpty() ? noAgent(f.agent(), world) : f.place().has(Flaw.WET) && Place.of(world.instrument().sort()).contains(f.place()) ? Decision.accepted(f)
                     : Decision.refused("flush.not-there", "place", f.place().said());
+            case CareEvent.Weighed w -> weighed.isEmpty() || w.at().isAfter(weighed.getLast().at()) ? Decision.accepted(w) : Decision.refused("weighed.before");
             case CareEvent.TimerSet t -> t.timer().isBlank() ? Decision.refused("timer.what") : Decision.accepted(t);
             case CareEvent.TimerCleared t -> timers.containsKey(t.timer()) ? Decision.accepted(t) : Decision.refused("timer.none");
         };

@@ -73,6 +73,24 @@ public sealed interface CareEvent extends Event {
         }
     }
 
+    /// What a wet thing weighs.
+    /// @param stepG least step of the balance, as it was read
+    @Named("weighed")
+    record Weighed(Instant at, double grams, double stepG) implements CareEvent, CareIntent {
+        private static final double MOST_G = 1e5;
+
+        public Weighed {
+            if (!possible(grams) || !(stepG > 0 && stepG <= 1000)) {
+                throw new IllegalArgumentException(grams + " g in steps of " + stepG + " g is no weighing: give grams above 0");
+            }
+        }
+
+        /// Whether anything weighs so much.
+        public static boolean possible(double grams) {
+            return grams > 0 && grams < MOST_G;
+        }
+    }
+
     /// @param timer its name; one of that name is set anew
     /// @param label what is waited for
     @Named(value = "timer-set", version = 2)

@@ -23,6 +23,9 @@ final class CareWords implements Grammar {
         if (line.take("cleaned")) {
             return Optional.of(cleaned(line, in));
         }
+        if (line.take("weighs") || line.take("weighed")) {
+            return Optional.of(weighed(line, in));
+        }
         if (line.take("flushed")) {
             return Optional.of(flushed(line, in));
         }
@@ -42,6 +45,22 @@ final class CareWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// `weighs 492.00 g`: as many decimals as the balance shows.
+    private static Reading weighed(Cursor line, Setting in) {
+        int before = line.mark();
+        Optional<Double> grams = line.number();
+        String typed = line.typed(before, line.mark());
+        boolean kilo = line.take("kg");
+        line.takeOne(List.of("g", "grams"));
+        double unit = kilo ? 1000 : 1;
+        if (grams.filter(g -> CareEvent.Weighed.possible(g * unit)).isEmpty()) {
+            return Reading.unclear("say.weighed");
+        }
+        int point = Math.max(typed.indexOf('.'), typed.indexOf(','));
+        double step = unit * (point < 0 ? 1 : Math.pow(10, point + 1 - typed.strip().length()));
+        return Reading.understood(Said.of("say.reads.weighed", "grams", grams.get() * unit, "step", step), new CareEvent.Weighed(in.now(), grams.get() * unit, step));
     }
 
     private static Reading cleaned(Cursor line, Setting in) {
