@@ -2,6 +2,7 @@ package stillglass.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -103,5 +104,35 @@ class CleanWindowTest {
         window.type("weighs 492.00 g");
         assertThat(text()).contains("three weighings tell when it is dry. 1 so far.");
         assertThat(care().weighed()).singleElement().extracting(CareEvent.Weighed::grams).isEqualTo(492.0);
+    }
+
+    /// Channels as they were measured, foam as it lies there, strips cut from it, and a template at its true size.
+    @Test
+    void sealsAreCutForABodyNobodyKnows() throws Exception {
+        window.type("begin body, Lodestar 2");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        window.click("in-place-seals");
+        assertThat(text()).contains("Cover shutter and mirror").contains("Measure every channel");
+        window.press(KeyCode.C);
+        assertThat(((TextField) window.there("say-field")).getText()).isEqualTo("channel ");
+        window.press(KeyCode.ESCAPE);
+        window.type("channel top rail 96 x 2.1, 2");
+        window.until("what is missing", () -> shown("the floor of “top rail”"));
+        window.type("channel top rail 96 x 2.1, gap 1.6, 2");
+        window.type("channel hinge 40 x 6, gap 1.6");
+        window.type("foam 120 x 30, 5 mm");
+        window.type("foam 120 x 20, 2.3 mm");
+        window.until("how it is cut", () -> shown("Cut 3 strips of 2.3 mm from one piece"));
+        assertThat(care().channels()).hasSize(2);
+        Path file = Files.createTempDirectory("seals").resolve("strips.pdf");
+        window.answers.report = Optional.of(file);
+        window.click("seal-template");
+        window.until("it is written", () -> shown("Measure its bar"));
+        assertThat(Files.readAllBytes(file)).startsWith("%PDF".getBytes(StandardCharsets.US_ASCII));
+    }
+
+    /// Asked on the interface thread.
+    private boolean shown(String words) {
+        return window.shell.lookupAll(".label").stream().anyMatch(n -> n instanceof Label l && l.getText().contains(words));
     }
 }

@@ -22,6 +22,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import stillglass.app.checks.WetSheet;
+import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
@@ -58,6 +59,7 @@ public final class CleanView implements Station {
     private final ScrollPane scroll = Build.tall(ladder);
     private final VBox right;
     private final InPlacePane inPlace;
+    private final SealsPane seals;
     private final StackPane side = new StackPane();
     private final HBox node;
     private CleanModel.Chosen chosen = CleanModel.Chosen.NOTHING;
@@ -67,10 +69,11 @@ public final class CleanView implements Station {
     private Optional<Wet> wet = Optional.empty();
 
     /// @param type begins a line of bench shorthand
-    public CleanView(Desk desk, Consumer<String> type) {
+    public CleanView(Desk desk, Asker asker, Consumer<String> type) {
         this.desk = desk;
         this.type = type;
         inPlace = new InPlacePane(desk, type, this::redraw);
+        seals = new SealsPane(desk, asker, type);
         VBox left = Build.column(8, Build.line(Words.of("clean.parts"), "heading"), Build.tall(parts),
                 Build.label(Words.of("caution.solvent"), "danger", "small"));
         right = Build.sheet("", "", Build.head(12, 1, name, chance), route, materials, made, against, soilWhy, scroll);
@@ -111,8 +114,13 @@ public final class CleanView implements Station {
         CleanModel m = model(work);
         if (place.isPresent()) {
             parts(m, work);
-            inPlace.show(work, place.get());
-            side.getChildren().setAll(inPlace.node());
+            if (place.get() == Place.SEALS) {
+                seals.show(work);
+                side.getChildren().setAll(seals.node());
+            } else {
+                inPlace.show(work, place.get());
+                side.getChildren().setAll(inPlace.node());
+            }
             drawn = Optional.empty();
             return;
         }
@@ -304,14 +312,14 @@ public final class CleanView implements Station {
 
     @Override
     public Say say(Work work) {
-        return place.map(p -> inPlace.say(work, p)).orElseGet(() -> model(work).say());
+        return place.map(p -> p == Place.SEALS ? seals.say() : inPlace.say(work, p)).orElseGet(() -> model(work).say());
     }
 
     @Override
     public boolean key(KeyEvent event, Work work) {
         CleanModel m = model(work);
         KeyCode code = event.getCode();
-        if (place.isPresent() && inPlace.key(code, work, place.get())) {
+        if (place.isPresent() && (place.get() == Place.SEALS ? seals.key(code) : inPlace.key(code, work, place.get()))) {
             return true;
         }
         if (code == KeyCode.DOWN || code == KeyCode.RIGHT || code == KeyCode.UP || code == KeyCode.LEFT || code == KeyCode.ESCAPE && place.isPresent()) {

@@ -34,9 +34,9 @@ record InPlaceModel(Place place, String name, String caution, List<String> neigh
         cycles = List.copyOf(cycles);
     }
 
-    /// Places of this instrument that are flushed in place.
+    /// Places of this instrument that are worked on where they sit.
     static List<Place> places(Work work) {
-        return Stream.of(Place.IRIS, Place.SHUTTER).filter(p -> Place.of(work.instrument().sort()).contains(p)).toList();
+        return Stream.of(Place.IRIS, Place.SHUTTER, Place.SEALS).filter(p -> Place.of(work.instrument().sort()).contains(p)).toList();
     }
 
     static InPlaceModel of(Work work, Place place, Optional<String> agent) {

@@ -29,7 +29,7 @@ public final class House {
             shell.showBook();
         };
         List<Station> stations = List.of(new ArriveView(desk, asker, measure), new LookView(desk, asker, photos, shell::type), new DecideView(desk), new OpenView(desk, asker, photos, shell::type),
-                new CleanView(desk, shell::type), new CloseView(desk, asker, photos, shell::type), new ProveView(desk, asker, photos));
+                new CleanView(desk, asker, shell::type), new CloseView(desk, asker, photos, shell::type), new ProveView(desk, asker, photos));
         stations.forEach(shell::register);
         shell.registerBook(book);
         return shell;

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
+import stillglass.care.seals.Channel;
 import stillglass.plan.Inside;
 import stillglass.ticket.condition.Flaw;
 import stillglass.ticket.condition.Place;
@@ -19,10 +20,14 @@ import stillglass.ticket.story.World;
 /// @param timers by their names
 /// @param madeOf what parts are made of, where somebody said so
 /// @param flushed what was flushed in place, in order
+/// @param channels of light seals, by name
+/// @param foam pieces there are
 /// @param weighed what it weighed while it dried, in order
-public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed) {
+public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, Channel> channels, List<CareEvent.FoamThere> foam) {
+    private static final int MOST_CHANNELS = 30;
+    private static final int MOST_FOAM = 12;
     /// Nothing was cleaned, nothing is waited for.
-    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of());
+    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), List.of());
 
     public Care {
         cleaned = List.copyOf(cleaned);
@@ -30,17 +35,21 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
         madeOf = Grown.kept(madeOf);
         flushed = List.copyOf(flushed);
         weighed = List.copyOf(weighed);
+        channels = Grown.kept(channels);
+        foam = List.copyOf(foam);
     }
 
     /// The state after one more event.
     public Care after(CareEvent happened) {
         return switch (happened) {
-            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed);
-            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed);
-            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed);
-            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed);
-            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed);
-            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e));
+            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed, channels, foam);
+            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, channels, foam);
+            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed, channels, foam);
+            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, channels, foam);
+            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed, channels, foam);
+            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e), channels, foam);
+            case CareEvent.ChannelMeasured e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.by(channels, e.channel().id(), e.channel()), foam);
+            case CareEvent.FoamThere e -> new Care(cleaned, timers, madeOf, flushed, weighed, channels, Grown.by(foam, e));
         };
     }
 
@@ -52,6 +61,8 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
             case CareEvent.Flushed f -> world.care().agent(f.agent()).isEmpty() ? noAgent(f.agent(), world) : f.place().has(Flaw.WET) && Place.of(world.instrument().sort()).contains(f.place()) ? Decision.accepted(f)
                     : Decision.refused("flush.not-there", "place", f.place().said());
             case CareEvent.Weighed w -> weighed.isEmpty() || w.at().isAfter(weighed.getLast().at()) ? Decision.accepted(w) : Decision.refused("weighed.before");
+            case CareEvent.ChannelMeasured m -> channels.size() < MOST_CHANNELS || channels.containsKey(m.channel().id()) ? Decision.accepted(m) : Decision.refused("channel.many", "most", MOST_CHANNELS);
+            case CareEvent.FoamThere f -> foam.size() < MOST_FOAM ? Decision.accepted(f) : Decision.refused("foam.many", "most", MOST_FOAM);
             case CareEvent.TimerSet t -> t.timer().isBlank() ? Decision.refused("timer.what") : Decision.accepted(t);
             case CareEvent.TimerCleared t -> timers.containsKey(t.timer()) ? Decision.accepted(t) : Decision.refused("timer.none");
         };

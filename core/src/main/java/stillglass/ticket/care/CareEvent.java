@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import stillglass.assembly.Material;
+import stillglass.care.seals.Channel;
 import stillglass.say.Said;
 import stillglass.ticket.condition.Place;
 import stillglass.ticket.story.Event;
@@ -70,6 +71,28 @@ public sealed interface CareEvent extends Event {
         /// Whether it can take so long.
         public static boolean possible(Optional<Double> ms) {
             return ms.filter(t -> !(t > 0 && t < MOST_MS)).isEmpty();
+        }
+    }
+
+    /// A channel of a light seal, measured; one of that name is measured anew.
+    @Named("channel-measured")
+    record ChannelMeasured(Channel channel) implements CareEvent, CareIntent {}
+
+    /// A piece of foam there is to cut seals from.
+    @Named("foam-there")
+    record FoamThere(double widthMm, double heightMm, double thicknessMm) implements CareEvent, CareIntent {
+        private static final double MOST_MM = 2000;
+        private static final double THICKEST_MM = 50;
+
+        public FoamThere {
+            if (!possible(widthMm, heightMm, thicknessMm)) {
+                throw new IllegalArgumentException("foam of " + widthMm + " x " + heightMm + " mm, " + thicknessMm + " mm thick, is out of range: give up to 2000 mm and up to 50 mm thick");
+            }
+        }
+
+        /// Whether there can be such a piece.
+        public static boolean possible(double widthMm, double heightMm, double thicknessMm) {
+            return widthMm > 0 && heightMm > 0 && widthMm <= MOST_MM && heightMm <= MOST_MM && thicknessMm > 0 && thicknessMm <= THICKEST_MM;
         }
     }
 

@@ -7,6 +7,7 @@ import java.util.Optional;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.CareTables;
+import stillglass.care.seals.Channel;
 import stillglass.say.Said;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.condition.Flaw;
@@ -23,6 +24,15 @@ final class CareWords implements Grammar {
         if (line.take("cleaned")) {
             return Optional.of(cleaned(line, in));
         }
+        if (line.take("channel")) {
+            return Optional.of(channel(line));
+        }
+        if (line.take("foam") && line.number().isPresent()) {
+            line.reset(start);
+            line.take("foam");
+            return Optional.of(foam(line));
+        }
+        line.reset(start);
         if (line.take("weighs") || line.take("weighed")) {
             return Optional.of(weighed(line, in));
         }
@@ -45,6 +55,56 @@ final class CareWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// `channel hinge 96 x 2.1, gap 1.6, 2`: length by width, how far the lid stays off its floor, how many alike.
+    private static Reading channel(Cursor line) {
+        int name = line.mark();
+        while (!line.end() && !numberNext(line)) {
+            line.skip();
+        }
+        String id = line.typed(name, line.mark()).strip();
+        Optional<double[]> sides = sides(line);
+        line.separators();
+        Optional<Double> gap = line.take("gap") ? line.lengthMm() : Optional.empty();
+        line.separators();
+        int count = line.count().orElse(1);
+        line.takeOne(List.of("pieces", "strips", "alike"));
+        if (id.isEmpty() || sides.isEmpty()) {
+            return Reading.unclear("say.channel");
+        }
+        try {
+            Channel c = new Channel(id, sides.get()[0], sides.get()[1], gap, count);
+            Said said = Said.of("say.reads.channel", "name", id, "length", c.lengthMm(), "width", c.widthMm(), "count", count);
+            return Reading.understood(gap.map(g -> Said.of("say.reads.channel.gap", "channel", said, "gap", g)).orElse(said), new CareEvent.ChannelMeasured(c));
+        } catch (IllegalArgumentException cannotBe) {
+            return Reading.unclear("say.cannot", "why", String.valueOf(cannotBe.getMessage()));
+        }
+    }
+
+    private static boolean numberNext(Cursor line) {
+        int at = line.mark();
+        boolean number = line.number().isPresent();
+        line.reset(at);
+        return number;
+    }
+
+    private static Optional<double[]> sides(Cursor line) {
+        Optional<Double> one = line.lengthMm();
+        line.takeOne(List.of("x", "×", "by"));
+        return one.flatMap(a -> line.lengthMm().map(b -> new double[] {a, b}));
+    }
+
+    /// `foam 210 x 74, 2 mm`.
+    private static Reading foam(Cursor line) {
+        Optional<double[]> sides = sides(line);
+        line.separators();
+        Optional<Double> thick = line.lengthMm();
+        line.take("thick");
+        if (sides.isEmpty() || thick.isEmpty() || !CareEvent.FoamThere.possible(sides.get()[0], sides.get()[1], thick.get())) {
+            return Reading.unclear("say.foam");
+        }
+        return Reading.understood(Said.of("say.reads.foam", "width", sides.get()[0], "height", sides.get()[1], "mm", thick.get()), new CareEvent.FoamThere(sides.get()[0], sides.get()[1], thick.get()));
     }
 
     /// `weighs 492.00 g`: as many decimals as the balance shows.
