@@ -33,7 +33,7 @@ class HouseRulesTest {
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
             .importPackages("stillglass");
     private static final String[] CORE = {"stillglass.say..", "stillglass.optics..", "stillglass.assembly..", "stillglass.look..", "stillglass.grade..", "stillglass.plan..",
-        "stillglass.ticket..", "stillglass.care..", "stillglass.prove..", "stillglass.fault..", "stillglass.device.."};
+        "stillglass.ticket..", "stillglass.care..", "stillglass.prove..", "stillglass.fault..", "stillglass.device..", "stillglass.day.."};
     private static final Path ROOT = root();
 
     private static Path root() {

@@ -78,4 +78,22 @@ class CareVerbsTest {
         assertThat(run("grease", file("no.json", GREASE.replace("[[0,900],[20,300]]", "[[0,300],[20,900]]")).toString()).err()).contains("no.json").contains("thinner").hasLineCount(1);
         assertThat(run("grease", file("nan.json", GREASE.replace("0.1,", "\"NaN\",")).toString()).err()).contains("nan.json").contains("slop_mm").hasLineCount(1);
     }
+
+    private static final String DAY = "{\"now\":\"08:00\",\"resources\":{\"technician\":1,\"tin\":1},\"tickets\":[{\"id\":\"T1\",\"due_min\":100,\"weight\":2,\"tasks\":[{\"id\":\"strip\",\"minutes\":40,\"attended\":true,\"uses\":[],\"after\":[]},{\"id\":\"soak\",\"minutes\":60,\"attended\":false,\"uses\":[\"tin\"],\"after\":[\"strip\"],\"tags\":[\"solvent\",\"flammable\"]}]},{\"id\":\"T2\",\"tasks\":[{\"id\":\"look\",\"minutes\":50}]}],\"hours\":[[0,120],[180,300]],\"keep_apart\":[[\"solvent\",\"grease\"]],\"staffed_only\":[\"flammable\"]}";
+
+    /// Strip first, since the soak must be over while somebody is there; the look meanwhile.
+    @Test
+    void aDayIsPlanned() throws IOException {
+        Path asked = file("day.json", DAY);
+        JsonNode j = run("day", asked.toString(), "--json", "--seconds", "1").json();
+        assertThat(j.get("lateness").asInt()).isZero();
+        assertThat(j.get("bound").get("lateness").asInt()).isZero();
+        assertThat(j.get("finish").asInt()).isEqualTo(100);
+        assertThat(j.get("idle").asInt()).isZero();
+        assertThat(j.get("schedule").get(0).get("task").asString()).isEqualTo("strip");
+        assertThat(run("day", asked.toString(), "--seconds", "1").out()).contains("0 to    40  T1  strip").contains("hands idle 0 min");
+        assertThat(run("day", file("circle.json", DAY.replace("\"after\":[]", "\"after\":[\"soak\"]")).toString()).err()).contains("circle.json").contains("circle").hasLineCount(1);
+        assertThat(run("day", file("hours.json", DAY.replace("[[0,120],[180,300]]", "[[0,60]]")).toString(), "--seconds", "1").err()).contains("hours.json").contains("more hours").hasLineCount(1);
+        assertThat(run("day", file("minutes.json", DAY.replace("\"minutes\":40", "\"minutes\":\"long\"")).toString()).err()).contains("minutes.json").contains("minutes").hasLineCount(1);
+    }
 }

@@ -1,0 +1,239 @@
+package stillglass.day;
+
+import com.google.ortools.Loader;
+import com.google.ortools.sat.CpModel;
+import com.google.ortools.sat.CpSolver;
+import com.google.ortools.sat.CpSolverStatus;
+import com.google.ortools.sat.CumulativeConstraint;
+import com.google.ortools.sat.IntVar;
+import com.google.ortools.sat.IntervalVar;
+import com.google.ortools.sat.LinearExpr;
+import com.google.ortools.sat.LinearExprBuilder;
+import com.google.ortools.sat.Literal;
+import com.google.ortools.util.Domain;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/// Plans a day with the CP-SAT solver: weighted lateness first, then the finish, then idle hands, each held while the next is lessened.
+///
+/// Every task is an interval; hands and things are cumulative constraints; what must be kept apart does not overlap; an attended task that a pause may break is as much longer as the pauses it spans. It begins with a plan by urgency ([ListSchedule]).
+///
+/// Reference: L. Perron, F. Didier, *CP-SAT* (OR-Tools).
+public final class DaySolver {
+    /// Shares of the time.
+    private static final double LIST_SHARE = 0.45;
+    private static final double LATENESS_SHARE = 0.35;
+    private static final double FINISH_SHARE = 0.1;
+    private static final double HANDS_SHARE = 0.1;
+    /// Workers search in different ways; with fewer a full day is planned much worse in the same time.
+    private static final int WORKERS = 8;
+
+    private final Day day;
+    private final double seconds;
+    private final CpModel model = new CpModel();
+    private final Map<Key, Placed> placed = new LinkedHashMap<>();
+    private final int horizon;
+
+    private record Key(String ticket, String task) {}
+
+    private record Placed(Day.Ticket ticket, Day.Task task, IntVar start, IntVar end, IntervalVar span) {}
+
+    private DaySolver(Day day, double seconds) {
+        this.day = day;
+        this.seconds = seconds;
+        long all = day.tickets().stream().flatMap(t -> t.tasks().stream()).mapToLong(Day.Task::minutes).sum();
+        horizon = (int) Math.min(Integer.MAX_VALUE / 4, day.hours().getLast().to() + all);
+    }
+
+    /// @param seconds how long may be searched
+    /// @throws IllegalArgumentException where it cannot all be done in these hours
+    public static DayPlan solve(Day day, double seconds) {
+        if (!(seconds > 0 && seconds <= 3600)) {
+            throw new IllegalArgumentException("a search of " + seconds + " seconds: give more than 0 and at most 3600");
+        }
+        Loader.loadNativeLibraries();
+        return new DaySolver(day, seconds).solve();
+    }
+
+    private DayPlan solve() {
+        long began = System.nanoTime();
+        build();
+        IntVar lateness = model.newIntVar(0, Long.MAX_VALUE / 1_000_000, "lateness");
+        LinearExprBuilder late = LinearExpr.newBuilder();
+        for (Day.Ticket t : day.tickets()) {
+            if (t.dueMin().isPresent() && !t.tasks().isEmpty()) {
+                IntVar over = model.newIntVar(0, horizon, "late " + t.id());
+                for (Day.Task k : last(t)) {
+                    model.addGreaterOrEqual(over, LinearExpr.newBuilder().addTerm(of(t, k).end, 1).add(-t.dueMin().get()).build());
+                }
+                late.addTerm(over, t.weight());
+            }
+        }
+        model.addEquality(lateness, late.build());
+        IntVar finish = model.newIntVar(0, horizon, "finish");
+        IntVar hands = model.newIntVar(0, horizon, "last attended");
+        placed.values().forEach(p -> model.addGreaterOrEqual(finish, p.end));
+        placed.values().stream().filter(p -> p.task.attended()).forEach(p -> model.addGreaterOrEqual(hands, p.end));
+
+        new ListSchedule(day, horizon).best(seconds * LIST_SHARE).ifPresent(starts -> placed.forEach((key, p) -> model.addHint(p.start, Optional.ofNullable(starts.get(key.ticket + "\n" + key.task)).orElse(0))));
+        model.minimize(lateness);
+        CpSolver first = run(seconds * LATENESS_SHARE);
+        long least = first.value(lateness);
+        long bound = (long) Math.ceil(first.bestObjectiveBound() - 1e-6);
+        hold(first);
+        model.addLessOrEqual(lateness, least);
+        model.minimize(finish);
+        CpSolver second = run(seconds * FINISH_SHARE);
+        hold(second);
+        model.addLessOrEqual(finish, second.value(finish));
+        model.minimize(hands);
+        CpSolver third = run(seconds * HANDS_SHARE);
+        return plan(third, least, Math.min(bound, least), (System.nanoTime() - began) / 1e9);
+    }
+
+    /// What was found is where the next search begins.
+    private void hold(CpSolver found) {
+        model.clearHints();
+        placed.values().forEach(p -> model.addHint(p.start, found.value(p.start)));
+    }
+
+    private CpSolver run(double most) {
+        CpSolver solver = new CpSolver();
+        solver.getParameters().setMaxTimeInSeconds(most).setNumWorkers(WORKERS).setRandomSeed(1);
+        CpSolverStatus status = solver.solve(model);
+        if (status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE) {
+            return solver;
+        }
+        throw new IllegalArgumentException(status == CpSolverStatus.INFEASIBLE ? "it cannot all be done in these hours with what there is: give more hours, or free what is fixed"
+                : "no plan was found in " + Math.round(most * 10) / 10.0 + " seconds: give more of them");
+    }
+
+    private Placed of(Day.Ticket t, Day.Task k) {
+        return Optional.ofNullable(placed.get(new Key(t.id(), k.id()))).orElseThrow();
+    }
+
+    private void build() {
+        for (Day.Ticket t : day.tickets()) {
+            for (Day.Task k : Day.order(t)) {
+                placed.put(new Key(t.id(), k.id()), place(t, k));
+                Placed here = of(t, k);
+                k.after().forEach(a -> model.addGreaterOrEqual(here.start, Optional.ofNullable(placed.get(new Key(t.id(), a))).orElseThrow().end));
+            }
+        }
+        List<IntervalVar> hands = new ArrayList<>(placed.values().stream().filter(p -> p.task.attended()).map(Placed::span).toList());
+        if (placed.values().stream().noneMatch(p -> p.task.attended() && !day.within(p.task))) {
+            // Nothing goes on over a pause: it is as if the hands were taken, which bounds more than the starts that are left.
+            hands.addAll(pauses());
+        }
+        cumulative(hands, day.hands());
+        Map<String, List<Placed>> users = new HashMap<>();
+        placed.values().forEach(p -> new HashSet<>(p.task.uses()).forEach(u -> users.computeIfAbsent(u, x -> new ArrayList<>()).add(p)));
+        users.forEach((u, all) -> cumulative(all.stream().map(Placed::span).toList(), day.resources().getOrDefault(u, 0)));
+        List<Placed> all = List.copyOf(placed.values());
+        for (int i = 0; i < all.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                if (day.apart(all.get(i).task, all.get(j).task) && !follows(all.get(i), all.get(j)) && !follows(all.get(j), all.get(i))) {
+                    model.addNoOverlap(List.of(all.get(i).span, all.get(j).span));
+                }
+            }
+        }
+    }
+
+    /// Whether one comes after the other anyhow.
+    private static boolean follows(Placed later, Placed earlier) {
+        return later.ticket.id().equals(earlier.ticket.id()) && later.task.after().contains(earlier.task.id());
+    }
+
+    /// Tasks of a ticket after which nothing comes.
+    private static List<Day.Task> last(Day.Ticket t) {
+        return t.tasks().stream().filter(k -> t.tasks().stream().noneMatch(o -> o.after().contains(k.id()))).toList();
+    }
+
+    private List<IntervalVar> pauses() {
+        List<IntervalVar> all = new ArrayList<>();
+        for (int i = 1; i < day.hours().size() && day.hands() == 1; i++) {
+            int from = day.hours().get(i - 1).to();
+            all.add(model.newFixedInterval(from, day.hours().get(i).from() - (long) from, "pause " + i));
+        }
+        return all;
+    }
+
+    private void cumulative(List<IntervalVar> users, int capacity) {
+        if (capacity == 1) {
+            model.addNoOverlap(users);
+        } else if (users.size() > capacity) {
+            CumulativeConstraint c = model.addCumulative(capacity);
+            users.forEach(p -> c.addDemand(p, 1));
+        }
+    }
+
+    private Placed place(Day.Ticket t, Day.Task k) {
+        String name = t.id() + " " + k.id();
+        boolean whole = day.within(k);
+        if (!whole && k.attended()) {
+            return broken(t, k, name);
+        }
+        IntVar start = k.startMin().map(s -> model.newIntVar(s, s, name)).orElseGet(() -> whole ? model.newIntVarFromDomain(starts(k.minutes()), name) : model.newIntVar(0, horizon, name));
+        IntVar end = model.newIntVar(0, (long) horizon + k.minutes(), name + " end");
+        return new Placed(t, k, start, end, model.newIntervalVar(start, LinearExpr.constant(k.minutes()), end, name));
+    }
+
+    /// Starts from which so many minutes lie within hours.
+    private Domain starts(int minutes) {
+        return Domain.fromIntervals(day.hours().stream().filter(h -> h.length() >= minutes).map(h -> new long[] {h.from(), h.to() - minutes}).toArray(long[][]::new));
+    }
+
+    /// A task that goes on after a pause: longer by every pause it spans.
+    private Placed broken(Day.Ticket t, Day.Task k, String name) {
+        List<Day.Span> hours = day.hours();
+        Domain begins = Domain.fromIntervals(hours.stream().map(h -> new long[] {h.from(), h.to() - 1L}).toArray(long[][]::new));
+        Domain ends = Domain.fromIntervals(hours.stream().map(h -> new long[] {h.from() + 1L, h.to()}).toArray(long[][]::new));
+        IntVar start = k.startMin().map(s -> model.newIntVar(s, s, name)).orElseGet(() -> model.newIntVarFromDomain(begins, name));
+        IntVar end = model.newIntVarFromDomain(ends, name + " end");
+        LinearExprBuilder size = LinearExpr.newBuilder().add(k.minutes());
+        for (int i = 1; i < hours.size(); i++) {
+            Literal over = model.newBoolVar(name + " over pause " + i);
+            int from = hours.get(i - 1).to();
+            int to = hours.get(i).from();
+            Literal before = model.newBoolVar(name + " begins before pause " + i);
+            model.addLessOrEqual(start, from - 1L).onlyEnforceIf(before);
+            model.addGreaterOrEqual(start, to).onlyEnforceIf(before.not());
+            Literal after = model.newBoolVar(name + " ends after pause " + i);
+            model.addGreaterOrEqual(end, to + 1L).onlyEnforceIf(after);
+            model.addLessOrEqual(end, from).onlyEnforceIf(after.not());
+            model.addBoolAnd(List.of(before, after)).onlyEnforceIf(over);
+            model.addBoolOr(List.of(before.not(), after.not(), over));
+            size.addTerm(over, (long) to - from);
+        }
+        IntVar length = model.newIntVar(k.minutes(), horizon, name + " length");
+        model.addEquality(length, size.build());
+        return new Placed(t, k, start, end, model.newIntervalVar(start, length, end, name));
+    }
+
+    private DayPlan plan(CpSolver solver, long lateness, long bound, double took) {
+        List<DayPlan.Slot> slots = new ArrayList<>();
+        int last = 0;
+        int attended = 0;
+        int finish = 0;
+        for (Placed p : placed.values()) {
+            int start = (int) solver.value(p.start);
+            int end = (int) solver.value(p.end);
+            slots.add(new DayPlan.Slot(p.ticket.id(), p.task.id(), start, end));
+            finish = Math.max(finish, end);
+            if (p.task.attended()) {
+                last = Math.max(last, end);
+                attended += p.task.minutes();
+            }
+        }
+        int until = last;
+        int there = day.hours().stream().mapToInt(h -> Math.max(0, Math.min(h.to(), until) - h.from())).sum();
+        slots.sort(Comparator.comparingInt(DayPlan.Slot::start).thenComparing(DayPlan.Slot::ticket).thenComparing(DayPlan.Slot::task));
+        return new DayPlan(slots, lateness, finish, Math.max(0, day.hands() * there - attended), bound, took);
+    }
+}

@@ -1,0 +1,260 @@
+package stillglass.day;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+
+/// A first plan for the solver to better: tasks in an order of urgency, each as early as it fits (serial schedule generation), the order changed a little again and again and kept where the plan is no worse.
+///
+/// Reference: R. Kolisch, *European Journal of Operational Research* 90 (1996), for the scheme.
+final class ListSchedule {
+    private static final int NONE = -1;
+    /// How much worse an order may be, as a share, and still be gone on from; it falls to nothing (threshold accepting, G. Dueck and T. Scheuer, *Journal of Computational Physics* 90 (1990)).
+    private static final double WARMTH = 0.02;
+
+    private final Day day;
+    private final List<Day.Task> tasks = new ArrayList<>();
+    private final List<Integer> ticketOf = new ArrayList<>();
+    private final int[][] before;
+    private final int[][] uses;
+    private final int[][] apartFrom;
+    private final int[] capacity;
+    private final boolean[] staffed;
+    private final int[] start;
+    private final int[] end;
+    private final int[] hands;
+    private final int[][] used;
+
+    ListSchedule(Day day, int horizon) {
+        this.day = day;
+        Map<String, Integer> index = new HashMap<>();
+        for (int t = 0; t < day.tickets().size(); t++) {
+            for (Day.Task k : Day.order(day.tickets().get(t))) {
+                index.put(t + " " + k.id(), tasks.size());
+                tasks.add(k);
+                ticketOf.add(t);
+            }
+        }
+        List<String> things = List.copyOf(day.resources().keySet());
+        capacity = things.stream().mapToInt(u -> day.resources().getOrDefault(u, 0)).toArray();
+        int n = tasks.size();
+        before = new int[n][];
+        uses = new int[n][];
+        apartFrom = new int[n][];
+        for (int i = 0; i < n; i++) {
+            int t = ticketOf.get(i);
+            Day.Task k = tasks.get(i);
+            before[i] = k.after().stream().mapToInt(a -> Optional.ofNullable(index.get(t + " " + a)).orElseThrow()).toArray();
+            uses[i] = k.uses().stream().distinct().mapToInt(things::indexOf).toArray();
+            apartFrom[i] = IntStream.range(0, n).filter(j -> day.apart(k, tasks.get(j))).toArray();
+        }
+        staffed = new boolean[horizon];
+        day.hours().forEach(h -> Arrays.fill(staffed, Math.min(h.from(), horizon), Math.min(h.to(), horizon), true));
+        start = new int[n];
+        end = new int[n];
+        hands = new int[horizon];
+        used = new int[things.size()][horizon];
+    }
+
+    /// How good a plan is: lateness, then its finish.
+    private record Value(long lateness, int finish) {
+        boolean noWorse(Value other) {
+            return lateness < other.lateness || lateness == other.lateness && finish <= other.finish;
+        }
+    }
+
+    /// Starts of the best plan found, by ticket and task.
+    /// @param seconds how long may be tried
+    /// @return nothing where not one was found
+    Optional<Map<String, Integer>> best(double seconds) {
+        int n = tasks.size();
+        if (n == 0) {
+            return Optional.empty();
+        }
+        long until = System.nanoTime() + (long) (seconds * 1e9);
+        SplittableRandom random = new SplittableRandom(1);
+        double[] order = urgency();
+        Value value = value(order);
+        Value best = value;
+        int[] found = value.lateness == Long.MAX_VALUE ? new int[0] : start.clone();
+        while (System.nanoTime() < until && best.lateness > 0) {
+            double[] other = order.clone();
+            int changes = 1 + random.nextInt(3);
+            for (int c = 0; c < changes; c++) {
+                if (random.nextInt(4) == 0) {
+                    // A whole ticket sooner or later.
+                    int t = random.nextInt(day.tickets().size());
+                    double by = random.nextGaussian() * 300;
+                    for (int i = 0; i < n; i++) {
+                        other[i] += ticketOf.get(i) == t ? by : 0;
+                    }
+                } else {
+                    other[random.nextInt(n)] += random.nextGaussian() * 200;
+                }
+            }
+            Value v = value(other);
+            if (v.noWorse(best)) {
+                best = v;
+                found = start.clone();
+            }
+            double left = Math.max(0, (until - System.nanoTime()) / (seconds * 1e9));
+            if (v.lateness - value.lateness <= WARMTH * left * best.lateness) {
+                value = v;
+                order = other;
+            }
+        }
+        if (found.length == 0) {
+            return Optional.empty();
+        }
+        Map<String, Integer> starts = new HashMap<>();
+        for (int i = 0; i < n; i++) {
+            starts.put(day.tickets().get(ticketOf.get(i)).id() + "\n" + tasks.get(i).id(), found[i]);
+        }
+        return Optional.of(starts);
+    }
+
+    /// Latest start that still meets the due time of its ticket, were it alone; heavier tickets sooner.
+    private double[] urgency() {
+        int n = tasks.size();
+        double[] latest = new double[n];
+        for (int i = n - 1; i >= 0; i--) {
+            Day.Ticket t = day.tickets().get(ticketOf.get(i));
+            double due = t.dueMin().map(d -> d - 60.0 * t.weight()).orElse(1e6);
+            for (int j = i + 1; j < n; j++) {
+                for (int b : before[j]) {
+                    due = b == i ? Math.min(due, latest[j]) : due;
+                }
+            }
+            latest[i] = due - tasks.get(i).minutes();
+        }
+        return latest;
+    }
+
+    private Value value(double[] order) {
+        int n = tasks.size();
+        Arrays.fill(start, NONE);
+        Arrays.fill(hands, 0);
+        Arrays.stream(used).forEach(u -> Arrays.fill(u, 0));
+        for (int i = 0; i < n; i++) {
+            int at = i;
+            if (tasks.get(i).startMin().isPresent()) {
+                take(at, tasks.get(i).startMin().get());
+            }
+        }
+        for (int placed = 0; placed < n; placed++) {
+            int next = NONE;
+            for (int i = 0; i < n; i++) {
+                if (start[i] == NONE && (next == NONE || order[i] < order[next]) && free(i)) {
+                    next = i;
+                }
+            }
+            if (next == NONE) {
+                break;
+            }
+            int from = fit(next, earliest(next));
+            if (from == NONE) {
+                return new Value(Long.MAX_VALUE, Integer.MAX_VALUE);
+            }
+            take(next, from);
+        }
+        long late = 0;
+        int finish = 0;
+        int[] ends = new int[day.tickets().size()];
+        for (int i = 0; i < n; i++) {
+            ends[ticketOf.get(i)] = Math.max(ends[ticketOf.get(i)], end[i]);
+            finish = Math.max(finish, end[i]);
+        }
+        for (int t = 0; t < ends.length; t++) {
+            Day.Ticket ticket = day.tickets().get(t);
+            late += (long) ticket.weight() * Math.max(0, ends[t] - ticket.dueMin().orElse(Integer.MAX_VALUE));
+        }
+        return new Value(late, finish);
+    }
+
+    /// Whether all it waits for has its time.
+    private boolean free(int i) {
+        for (int b : before[i]) {
+            if (start[b] == NONE) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private int earliest(int i) {
+        int at = 0;
+        for (int b : before[i]) {
+            at = Math.max(at, end[b]);
+        }
+        return at;
+    }
+
+    /// The earliest start at which it fits.
+    private int fit(int i, int earliest) {
+        int from = earliest;
+        while (from + tasks.get(i).minutes() <= staffed.length) {
+            int clash = clash(i, from);
+            if (clash == NONE) {
+                return from;
+            }
+            from = clash + 1;
+        }
+        return NONE;
+    }
+
+    /// The last minute known to clash when it begins then; none when it fits.
+    private int clash(int i, int from) {
+        Day.Task k = tasks.get(i);
+        boolean within = day.within(k);
+        int left = k.minutes();
+        int m = from;
+        if (k.attended() && !staffed[from]) {
+            return from;
+        }
+        for (; left > 0; m++) {
+            if (m >= staffed.length) {
+                return m;
+            }
+            boolean there = staffed[m];
+            boolean works = there || !k.attended() || !k.splits();
+            if (within && !there || works && k.attended() && hands[m] >= day.hands()) {
+                return m;
+            }
+            for (int u : uses[i]) {
+                if (used[u][m] >= capacity[u]) {
+                    return m;
+                }
+            }
+            left -= works ? 1 : 0;
+        }
+        for (int j : apartFrom[i]) {
+            if (start[j] != NONE && start[j] < m && from < end[j]) {
+                return end[j] - 1;
+            }
+        }
+        return NONE;
+    }
+
+    private void take(int i, int from) {
+        Day.Task k = tasks.get(i);
+        int left = k.minutes();
+        int m = from;
+        for (; left > 0 && m < staffed.length; m++) {
+            boolean works = staffed[m] || !k.attended() || !k.splits();
+            if (works && k.attended()) {
+                hands[m]++;
+            }
+            for (int u : uses[i]) {
+                used[u][m]++;
+            }
+            left -= works ? 1 : 0;
+        }
+        start[i] = from;
+        end[i] = m + left;
+    }
+}
