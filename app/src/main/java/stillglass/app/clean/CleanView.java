@@ -165,7 +165,7 @@ public final class CleanView implements Station {
             FlowPane chips = Build.flowing(6);
             chips.setVgap(6);
             g.parts().forEach(p -> chips.getChildren().add(part(p)));
-            all.add(Build.column(4, Build.line(g.name(), "soft", "small"), chips));
+            all.add(Build.column(4, Build.label(g.name(), "soft", "small"), chips));
         }
         if (m.groups().isEmpty()) {
             all.add(Build.label(Words.of("clean.noparts"), "large"));
@@ -177,7 +177,7 @@ public final class CleanView implements Station {
                 place = Optional.of(p);
                 redraw();
             })));
-            all.add(Build.column(4, Build.line(Words.of("clean.in-place"), "soft", "small"), chips));
+            all.add(Build.column(4, Build.label(Words.of("clean.in-place"), "soft", "small"), chips));
         }
         parts.getChildren().setAll(all);
     }

@@ -18,7 +18,6 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
-import stillglass.say.Said;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.condition.Place;
 
@@ -87,7 +86,7 @@ final class InPlacePane {
     }
 
     private void dry(InPlaceModel m) {
-        desk.submit(new CareEvent.TimerSet("dry-" + m.place().word(), Said.of("timer.dry", "place", m.place().said()), desk.clock().instant().plus(DRY)));
+        desk.submit(CareEvent.TimerSet.drying(m.place(), desk.clock().instant().plus(DRY)));
     }
 
     Say say(Work work, Place place) {

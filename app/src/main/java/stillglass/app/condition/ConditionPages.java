@@ -12,7 +12,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Work;
@@ -28,7 +27,6 @@ import stillglass.ticket.story.Phase;
 /// Places down the large page, what is wrong at the chosen one beside it.
 public final class ConditionPages {
     private static final List<Extent> STEPS = Arrays.stream(Extent.values()).filter(e -> e != Extent.NONE).toList();
-    private static final double NAME_EM = 9.5;
 
     private final Desk desk;
     private final VBox places = Build.column(0);
@@ -74,9 +72,7 @@ public final class ConditionPages {
 
     private Node row(ConditionModel.Row r) {
         int at = model.rows().indexOf(r);
-        Label name = Build.line(r.name(), at == place ? "medium" : "plain");
-        name.setMinWidth(Region.USE_PREF_SIZE);
-        name.setStyle("-fx-pref-width: " + NAME_EM + "em;");
+        Label name = Build.line(r.name(), "condition-name", at == place ? "medium" : "plain");
         FlowPane found = Build.flowing(18);
         HBox.setHgrow(found, Priority.ALWAYS);
         found.setMinWidth(0);

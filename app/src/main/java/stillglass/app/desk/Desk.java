@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -417,40 +416,6 @@ public final class Desk implements AutoCloseable {
     public void close() {
         if (threads.close()) {
             log.close();
-        }
-    }
-
-    /// Those who hear of what happens on the desk; on the interface thread.
-    private static final class Watchers {
-        private final List<Consumer<Work>> works = new ArrayList<>();
-        private final List<Consumer<String>> complaints = new ArrayList<>();
-        private final List<Runnable> books = new ArrayList<>();
-
-        Runnable watch(Consumer<Work> watcher) {
-            works.add(watcher);
-            return () -> works.remove(watcher);
-        }
-
-        Runnable complain(Consumer<String> watcher) {
-            complaints.add(watcher);
-            return () -> complaints.remove(watcher);
-        }
-
-        Runnable book(Runnable watcher) {
-            books.add(watcher);
-            return () -> books.remove(watcher);
-        }
-
-        void show(Work work) {
-            List.copyOf(works).forEach(w -> w.accept(work));
-        }
-
-        void complain(String sentence) {
-            List.copyOf(complaints).forEach(c -> c.accept(sentence));
-        }
-
-        void bookChanged() {
-            List.copyOf(books).forEach(Runnable::run);
         }
     }
 }

@@ -117,7 +117,12 @@ public sealed interface CareEvent extends Event {
     /// @param timer its name; one of that name is set anew
     /// @param label what is waited for
     @Named(value = "timer-set", version = 2)
-    record TimerSet(String timer, Said label, Instant ends) implements CareEvent, CareIntent {}
+    record TimerSet(String timer, Said label, Instant ends) implements CareEvent, CareIntent {
+        /// What was flushed stands open until then.
+        public static TimerSet drying(Place place, Instant ends) {
+            return new TimerSet("dry-" + place.word(), Said.of("timer.dry", "place", place.said()), ends);
+        }
+    }
 
     @Named("timer-cleared")
     record TimerCleared(String timer) implements CareEvent, CareIntent {}
