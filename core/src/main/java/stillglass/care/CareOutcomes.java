@@ -1,5 +1,6 @@
 package stillglass.care;
 
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -17,6 +18,9 @@ public record CareOutcomes(Map<Pair, Count> counts) {
     /// A soil under an agent.
     public record Pair(String soil, String agent) {}
 
+    /// One pass of an agent on a soil.
+    public record Pass(String soil, String agent, boolean gone) {}
+
     /// @param gone passes after which it was gone
     /// @param passes all of them
     public record Count(int gone, int passes) {
@@ -26,8 +30,8 @@ public record CareOutcomes(Map<Pair, Count> counts) {
             }
         }
 
-        Count and(boolean itIsGone) {
-            return new Count(gone + (itIsGone ? 1 : 0), passes + 1);
+        Count and(Count more) {
+            return new Count(gone + more.gone, passes + more.passes);
         }
     }
 
@@ -35,11 +39,11 @@ public record CareOutcomes(Map<Pair, Count> counts) {
         counts = Map.copyOf(counts);
     }
 
-    /// With one more pass.
-    public CareOutcomes and(String soil, String agent, boolean gone) {
-        Map<Pair, Count> more = new LinkedHashMap<>(counts);
-        more.merge(new Pair(soil, agent), new Count(gone ? 1 : 0, 1), (was, one) -> was.and(gone));
-        return new CareOutcomes(more);
+    /// Counted from passes in any order.
+    public static CareOutcomes of(Collection<Pass> passes) {
+        Map<Pair, Count> all = new LinkedHashMap<>();
+        passes.forEach(p -> all.merge(new Pair(p.soil, p.agent), new Count(p.gone ? 1 : 0, 1), Count::and));
+        return new CareOutcomes(all);
     }
 
     /// How often it was tried here.

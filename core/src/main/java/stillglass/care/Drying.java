@@ -1,7 +1,6 @@
 package stillglass.care;
 
 import java.util.List;
-import java.util.function.DoubleUnaryOperator;
 
 /// When something that was wet is dry, from weighings: mass falls as m∞ + w·exp(−t/τ), which is what one thin film or one cavity with one way out does; several cavities fall slower at the end, so the last weighings count most.
 ///
@@ -22,7 +21,6 @@ public record Drying(double settledG, double waterLeftG, double tauH, double rea
     private static final int SPARE = 3;
     private static final double NORMAL = 1.96;
     private static final double[] STUDENT = {12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228};
-    private static final int STEPS = 160;
     private static final double LONGEST = 40;
 
     /// @param tH hours
@@ -57,7 +55,7 @@ public record Drying(double settledG, double waterLeftG, double tauH, double rea
         if (weighings.getFirst().massG - weighings.getLast().massG < 2 * resolutionG) {
             throw new IllegalArgumentException("from the first weighing to the last nothing was lost that this balance sees: it is dry, or it does not dry");
         }
-        double tau = least(t -> fit(weighings, t).squares, span / LONGEST, span * LONGEST);
+        double tau = Least.of(t -> fit(weighings, t).squares, span / LONGEST, span * LONGEST);
         Fit f = fit(weighings, tau);
         double water = f.water * Math.exp(-(last - first) / tau);
         double ready = first + tau * Math.log(Math.max(1e-9, f.water / resolutionG));
@@ -99,7 +97,7 @@ public record Drying(double settledG, double waterLeftG, double tauH, double rea
 
     /// The same where it is ready at a given hour.
     private static double squaresAt(List<Weighing> all, double readyH, double resolutionG, double span) {
-        return squares(all, readyH, resolutionG, least(t -> squares(all, readyH, resolutionG, t), span / LONGEST, span * LONGEST));
+        return squares(all, readyH, resolutionG, Least.of(t -> squares(all, readyH, resolutionG, t), span / LONGEST, span * LONGEST));
     }
 
     private static double squares(List<Weighing> all, double readyH, double resolutionG, double tau) {
@@ -138,32 +136,6 @@ public record Drying(double settledG, double waterLeftG, double tauH, double rea
             }
         }
         return inside;
-    }
-
-    /// The least of a function over times of every size: even steps of the logarithm, then between the neighbours of the best.
-    private static double least(DoubleUnaryOperator of, double from, double to) {
-        double best = from;
-        double value = Double.MAX_VALUE;
-        double ratio = Math.pow(to / from, 1.0 / STEPS);
-        for (double t = from; t <= to * 1.0001; t *= ratio) {
-            double v = of.applyAsDouble(t);
-            if (v < value) {
-                value = v;
-                best = t;
-            }
-        }
-        double low = best / ratio;
-        double high = best * ratio;
-        for (int i = 0; i < 50; i++) {
-            double a = low + 0.382 * (high - low);
-            double b = low + 0.618 * (high - low);
-            if (of.applyAsDouble(a) < of.applyAsDouble(b)) {
-                high = b;
-            } else {
-                low = a;
-            }
-        }
-        return (low + high) / 2;
     }
 
     /// Of the hours that follow the one after which the moment of being ready is known best, by the slopes of the curve.

@@ -7,7 +7,8 @@ package stillglass.look;
 /// @param red stops lost of red light, as are green and blue
 /// @param error half the 95 % interval of a difference of two colours, stops
 public record ThroughColour(double red, double green, double blue, double error) {
-    private static final double SLIGHT = 0.1;
+    /// Stops of blue beyond red up to which glass is called clear: coatings alone keep as much.
+    public static final double CLEAR_GLASS = 0.1;
     private static final double CLEAR = 0.3;
     private static final double STRONG = 0.7;
 
@@ -31,7 +32,7 @@ public record ThroughColour(double red, double green, double blue, double error)
     /// What is said of it: nothing within the error, and up to a tenth of a stop, which coatings alone keep.
     public Yellow said() {
         double y = yellow();
-        return y <= Math.max(SLIGHT, error) ? Yellow.NONE : y < CLEAR ? Yellow.SLIGHT : y < STRONG ? Yellow.CLEAR : Yellow.STRONG;
+        return y <= Math.max(CLEAR_GLASS, error) ? Yellow.NONE : y < CLEAR ? Yellow.SLIGHT : y < STRONG ? Yellow.CLEAR : Yellow.STRONG;
     }
 
     /// Blue over red light through the glass over that beside it.

@@ -23,6 +23,7 @@ public record Routed(Route route, Said why) {
     private static final Set<Material> GLASS = EnumSet.of(Material.COATED_GLASS, Material.EDGE_PAINT, Material.BALSAM);
     private static final Set<Part.Kind> GREASED = EnumSet.of(Part.Kind.HELICOID, Part.Kind.GEAR, Part.Kind.SHUTTER);
 
+    private static final Pattern SPRING = Pattern.compile("\\bsprings?\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern FASTENER = Pattern.compile("\\b(screw|ball|pin|washer|nut|roller|clip|shim)", Pattern.CASE_INSENSITIVE);
 
     /// @param whole it, and what cannot be taken out of it as the work stands
@@ -46,6 +47,9 @@ public record Routed(Route route, Said why) {
             }
             case SMALL -> {
                 // What nobody gave another kind need not be small.
+                if (SPRING.matcher(part.name()).find()) {
+                    return new Routed(Route.HAND, Said.of("route.why.spring"));
+                }
                 if (FASTENER.matcher(part.name()).find()) {
                     return new Routed(Route.STAYS, Said.of("route.why.stays"));
                 }

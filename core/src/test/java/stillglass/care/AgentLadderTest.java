@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -77,30 +78,27 @@ class AgentLadderTest {
         return best;
     }
 
+    private static CareOutcomes passes(String agent, int gone, int of) {
+        return CareOutcomes.of(IntStream.range(0, of).mapToObj(i -> new CareOutcomes.Pass("haze", agent, i < gone)).toList());
+    }
+
     /// A dozen passes here weigh more than the table, one hardly moves it, and what never worked here goes down the ladder.
     @Test
     void passesOnThisBenchMoveTheChance() {
-        CareOutcomes tried = CareOutcomes.NONE;
-        assertThat(tried.chance("haze", "fluid", 0.8)).isEqualTo(0.8);
-        tried = tried.and("haze", "fluid", false);
+        assertThat(CareOutcomes.NONE.chance("haze", "fluid", 0.8)).isEqualTo(0.8);
         // A beta of 4.8 and 1.2 after one failure: 4.8 of 7.
-        assertThat(tried.chance("haze", "fluid", 0.8)).isCloseTo(4.8 / 7, within(1e-12));
-        for (int i = 0; i < 59; i++) {
-            tried = tried.and("haze", "fluid", false);
-        }
-        assertThat(tried.chance("haze", "fluid", 0.8)).isCloseTo(4.8 / 66, within(1e-12));
-        assertThat(tried.of("haze", "fluid")).isEqualTo(new CareOutcomes.Count(0, 60));
-        assertThat(order(TABLES.taught(tried, CareTables.School.LEAST_EFFORT))).first().isNotEqualTo("fluid1");
+        assertThat(passes("fluid", 0, 1).chance("haze", "fluid", 0.8)).isCloseTo(4.8 / 7, within(1e-12));
+        CareOutcomes never = passes("fluid", 0, 60);
+        assertThat(never.chance("haze", "fluid", 0.8)).isCloseTo(4.8 / 66, within(1e-12));
+        assertThat(never.of("haze", "fluid")).isEqualTo(new CareOutcomes.Count(0, 60));
+        assertThat(order(TABLES.taught(never, CareTables.School.LEAST_EFFORT))).first().isNotEqualTo("fluid1");
     }
 
     /// Drawn from a chance the table is wrong about, the mean comes to it.
     @Test
     void manyPassesTellTheTrueChance() {
         SplittableRandom random = new SplittableRandom(5);
-        CareOutcomes tried = CareOutcomes.NONE;
-        for (int i = 0; i < 600; i++) {
-            tried = tried.and("haze", "water", random.nextDouble() < 0.55);
-        }
-        assertThat(tried.chance("haze", "water", 0.1)).isCloseTo(0.55, within(0.06));
+        List<CareOutcomes.Pass> drawn = IntStream.range(0, 600).mapToObj(i -> new CareOutcomes.Pass("haze", "water", random.nextDouble() < 0.55)).toList();
+        assertThat(CareOutcomes.of(drawn).chance("haze", "water", 0.1)).isCloseTo(0.55, within(0.06));
     }
 }

@@ -63,6 +63,7 @@ class RoutedTest {
         assertThat(route(part("mount screws", Part.Kind.SMALL, sound(), Material.STEEL))).isEqualTo(Route.STAYS);
         assertThat(route(part("cam follower block", Part.Kind.SMALL, sound(), Material.BRASS))).as("of no known kind, not small").isEqualTo(Route.TANK);
         assertThat(route(part("return spring", Part.Kind.SPRING, sound(), Material.STEEL))).isEqualTo(Route.HAND);
+        assertThat(route(part("stop-down lever spring", Part.Kind.SMALL, sound(), Material.BRASS))).as("by its name").isEqualTo(Route.HAND);
         assertThat(route(part("scale", Part.Kind.RING, Optional.of("cracks when cold"), Material.BRASS))).isEqualTo(Route.HAND);
     }
 

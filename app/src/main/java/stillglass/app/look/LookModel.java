@@ -24,6 +24,7 @@ import stillglass.look.PhotoChange;
 import stillglass.look.ThroughColour;
 import stillglass.optics.LensSection;
 import stillglass.say.Said;
+import stillglass.ticket.Bleach;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.condition.Condition;
 import stillglass.ticket.glass.Glass;
@@ -159,7 +160,7 @@ public record LookModel(
         return new LookModel(
                 photo.map(LookModel::shot),
                 photo.map(p -> head(p, s.glass(), rows.size())).orElse(""),
-                photo.map(p -> remarks(p)).orElse(List.of()),
+                photo.map(p -> remarks(p, Bleach.of(s))).orElse(List.of()),
                 rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
                 question(work), wipe,
                 hero == Viewing.Hero.LIGHTING ? work.section().map(l -> LightingGuide.of(l, CAMERA_MM, BEHIND_MM)) : Optional.empty(),
@@ -238,10 +239,11 @@ public record LookModel(
     }
 
     /// What the photo is measured against is in the head; with what yellow glass may be.
-    private static List<String> remarks(Photo p) {
+    private static List<String> remarks(Photo p, Optional<Bleach> bleach) {
         var g = p.graded().orElseThrow();
         List<String> all = new ArrayList<>(g.remarks().stream().filter(r -> !(g.light().isPresent() && r.key().equals("photo.no-lamp"))).map(Words::say).toList());
         g.lit().through().filter(t -> t.said().ordinal() >= ThroughColour.Yellow.CLEAR.ordinal()).ifPresent(t -> all.add(Words.of("look.yellow")));
+        bleach.filter(b -> g.lit().through().isPresent()).ifPresent(b -> all.add(Words.say(b.said()).replaceAll("\\.$", "")));
         return all;
     }
 

@@ -68,7 +68,8 @@ public interface Logbook extends AutoCloseable {
     /// @param lesson what it teaches about its model
     /// @param taken the model built alike from whose map it started
     /// A pass of cleaning, grease laid, or the taking back of an act.
-    record Pass(String ticket, long act, Event event) {}
+    /// @param id rises with every row of the book
+    record Pass(long id, String ticket, long act, Event event) {}
 
     /// @param agreement kinds as computed and as the technician has them, how often; empty while looking is not done
     record Projection(Card card, List<CareEvent.TimerSet> timers, Lesson lesson, Optional<String> taken, Map<Pair, Integer> agreement) {}
@@ -140,8 +141,9 @@ public interface Logbook extends AutoCloseable {
     /// How often kinds were computed and left or changed, over all tickets.
     Map<Pair, Integer> agreement();
 
-    /// Passes of cleaning and greases laid, of all tickets, and what was taken back of them, ticket by ticket in order. Rows that cannot be read are left out.
-    List<Pass> passes();
+    /// Passes of cleaning and greases laid, of all tickets, and what was taken back of them, in the order they were written. Rows that cannot be read are left out.
+    /// @param after number of the last that is known; 0 for all
+    List<Pass> passes(long after);
 
     /// Numbers of all tickets, oldest first.
     List<String> numbers();

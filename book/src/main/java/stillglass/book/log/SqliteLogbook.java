@@ -256,14 +256,14 @@ final class SqliteLogbook implements Logbook {
     }
 
     @Override
-    public List<Pass> passes() {
-        return book.read(h -> h.createQuery("SELECT ticket, act, name, version, body FROM happened WHERE name IN ('part-cleaned', 'greased', 'undone') ORDER BY ticket, seq")
-                .map((rs, c) -> pass(rs.getString(1), rs.getLong(2), new EventJson.Stored(rs.getString(3), rs.getInt(4), rs.getString(5)))).list().stream().flatMap(Optional::stream).toList());
+    public List<Pass> passes(long after) {
+        return book.read(h -> h.createQuery("SELECT id, ticket, act, name, version, body FROM happened WHERE id > ? AND name IN ('part-cleaned', 'greased', 'undone') ORDER BY id").bind(0, after)
+                .map((rs, c) -> pass(rs.getLong(1), rs.getString(2), rs.getLong(3), new EventJson.Stored(rs.getString(4), rs.getInt(5), rs.getString(6)))).list().stream().flatMap(Optional::stream).toList());
     }
 
-    private static Optional<Pass> pass(String ticket, long act, EventJson.Stored row) {
+    private static Optional<Pass> pass(long id, String ticket, long act, EventJson.Stored row) {
         try {
-            return Optional.of(new Pass(ticket, act, EventJson.read(row)));
+            return Optional.of(new Pass(id, ticket, act, EventJson.read(row)));
         } catch (Unreadable notCounted) {
             return Optional.empty();
         }

@@ -60,6 +60,8 @@ public final class Tickets {
     private Optional<Learned> learned = Optional.empty();
     /// As it was when a ticket was last opened: what is tried on it does not change its own order.
     private CareTables care;
+    /// All that were read: only what is new is read again.
+    private final List<Logbook.Pass> passes = new ArrayList<>();
 
     /// A ticket as it was read.
     /// @param earlier what other jobs on the model teach
@@ -263,15 +265,16 @@ public final class Tickets {
 
     /// The tables of the shop with what became of every pass on this bench, in the order it wants.
     private CareTables careNow() {
-        CareOutcomes tried = CareOutcomes.NONE;
+        List<CareOutcomes.Pass> tried = new ArrayList<>();
         LinkedHashSet<String> greases = new LinkedHashSet<>();
+        passes.addAll(log.passes(passes.isEmpty() ? 0 : passes.getLast().id()));
         Map<String, List<Logbook.Pass>> tickets = new LinkedHashMap<>();
-        log.passes().forEach(p -> tickets.computeIfAbsent(p.ticket(), t -> new ArrayList<>()).add(p));
-        for (List<Logbook.Pass> passes : tickets.values()) {
-            Set<Long> undone = new History(0, passes.stream().map(p -> new History.Act(p.act(), "", p.event() instanceof Undone u ? Optional.of(u.act()) : Optional.empty())).toList(), Instant.EPOCH).undone();
-            for (Logbook.Pass p : passes) {
+        passes.forEach(p -> tickets.computeIfAbsent(p.ticket(), t -> new ArrayList<>()).add(p));
+        for (List<Logbook.Pass> all : tickets.values()) {
+            Set<Long> undone = new History(0, all.stream().map(p -> new History.Act(p.act(), "", p.event() instanceof Undone u ? Optional.of(u.act()) : Optional.empty())).toList(), Instant.EPOCH).undone();
+            for (Logbook.Pass p : all) {
                 if (p.event() instanceof CareEvent.PartCleaned c && !undone.contains(p.act())) {
-                    tried = tried.and(c.soil(), c.agent(), c.gone());
+                    tried.add(new CareOutcomes.Pass(c.soil(), c.agent(), c.gone()));
                 } else if (p.event() instanceof JointEvent.Greased g && !undone.contains(p.act())) {
                     greases.remove(g.grease());
                     greases.addLast(g.grease());
@@ -279,7 +282,7 @@ public final class Tickets {
             }
         }
         CareTables.School school = log.setting(SCHOOL).flatMap(w -> Arrays.stream(CareTables.School.values()).filter(s -> s.word().equals(w)).findFirst()).orElse(CareTables.School.LEAST_EFFORT);
-        return shelf.care().taught(tried, school, List.copyOf(greases.reversed()));
+        return shelf.care().taught(CareOutcomes.of(tried), school, List.copyOf(greases.reversed()));
     }
 
     /// In which order agents are tried from now on.

@@ -28,6 +28,7 @@ import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.say.Said;
 import stillglass.ticket.Assessment;
+import stillglass.ticket.Bleach;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.Wet;
@@ -354,6 +355,7 @@ public final class ReportMaker {
         }
         state.care().cleaned().forEach(c -> all.add(cleaned(c, instrument)));
         flushed(all);
+        Bleach.of(state).ifPresent(b -> all.add(b.said()));
         for (JointStory s : state.joints().stories().values()) {
             s.closing().greased().ifPresent(g -> all.add(g.massMg().map(mg -> Said.of("report.greased.dose", "joint", world.nameOf(s.joint()), "mg", mg, "grease", g.grease()))
                     .orElse(Said.of("report.greased", "joint", world.nameOf(s.joint()), "grease", g.grease()))));

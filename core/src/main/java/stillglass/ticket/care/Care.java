@@ -22,12 +22,13 @@ import stillglass.ticket.story.World;
 /// @param flushed what was flushed in place, in order
 /// @param channels of light seals, by name
 /// @param foam pieces there are
+/// @param ultraviolet light given, in order
 /// @param weighed what it weighed while it dried, in order
-public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, Channel> channels, List<CareEvent.FoamThere> foam) {
+public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, Channel> channels, List<CareEvent.FoamThere> foam, List<CareEvent.Ultraviolet> ultraviolet) {
     private static final int MOST_CHANNELS = 30;
     private static final int MOST_FOAM = 12;
     /// Nothing was cleaned, nothing is waited for.
-    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), List.of());
+    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), List.of(), List.of());
 
     public Care {
         cleaned = List.copyOf(cleaned);
@@ -37,19 +38,21 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
         weighed = List.copyOf(weighed);
         channels = Grown.kept(channels);
         foam = List.copyOf(foam);
+        ultraviolet = List.copyOf(ultraviolet);
     }
 
     /// The state after one more event.
     public Care after(CareEvent happened) {
         return switch (happened) {
-            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed, channels, foam);
-            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, channels, foam);
-            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed, channels, foam);
-            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, channels, foam);
-            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed, channels, foam);
-            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e), channels, foam);
-            case CareEvent.ChannelMeasured e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.by(channels, e.channel().id(), e.channel()), foam);
-            case CareEvent.FoamThere e -> new Care(cleaned, timers, madeOf, flushed, weighed, channels, Grown.by(foam, e));
+            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed, channels, foam, ultraviolet);
+            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, channels, foam, ultraviolet);
+            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed, channels, foam, ultraviolet);
+            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, channels, foam, ultraviolet);
+            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed, channels, foam, ultraviolet);
+            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e), channels, foam, ultraviolet);
+            case CareEvent.ChannelMeasured e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.by(channels, e.channel().id(), e.channel()), foam, ultraviolet);
+            case CareEvent.FoamThere e -> new Care(cleaned, timers, madeOf, flushed, weighed, channels, Grown.by(foam, e), ultraviolet);
+            case CareEvent.Ultraviolet e -> new Care(cleaned, timers, madeOf, flushed, weighed, channels, foam, Grown.by(ultraviolet, e));
         };
     }
 
@@ -62,6 +65,7 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
                     : Decision.refused("flush.not-there", "place", f.place().said());
             case CareEvent.Weighed w -> weighed.isEmpty() || w.at().isAfter(weighed.getLast().at()) ? Decision.accepted(w) : Decision.refused("weighed.before");
             case CareEvent.ChannelMeasured m -> channels.size() < MOST_CHANNELS || channels.containsKey(m.channel().id()) ? Decision.accepted(m) : Decision.refused("channel.many", "most", MOST_CHANNELS);
+            case CareEvent.Ultraviolet u -> Decision.accepted(u);
             case CareEvent.FoamThere f -> foam.size() < MOST_FOAM ? Decision.accepted(f) : Decision.refused("foam.many", "most", MOST_FOAM);
             case CareEvent.TimerSet t -> t.timer().isBlank() ? Decision.refused("timer.what") : Decision.accepted(t);
             case CareEvent.TimerCleared t -> timers.containsKey(t.timer()) ? Decision.accepted(t) : Decision.refused("timer.none");

@@ -96,6 +96,25 @@ public sealed interface CareEvent extends Event {
         }
     }
 
+    /// Ultraviolet light on yellow glass.
+    /// @param hours of it
+    /// @param at when they were over
+    @Named("ultraviolet")
+    record Ultraviolet(double hours, Instant at) implements CareEvent, CareIntent {
+        private static final double MOST_H = 10_000;
+
+        public Ultraviolet {
+            if (!possible(hours)) {
+                throw new IllegalArgumentException(hours + " hours of light are out of range: give more than 0 and at most " + MOST_H);
+            }
+        }
+
+        /// Whether anything was lit so long.
+        public static boolean possible(double hours) {
+            return hours > 0 && hours <= MOST_H;
+        }
+    }
+
     /// What a wet thing weighs.
     /// @param stepG least step of the balance, as it was read
     @Named("weighed")

@@ -22,7 +22,7 @@ public enum Place {
     CURTAINS(List.of(Flaw.DIRTY, Flaw.TORN, Flaw.PERISHED, Flaw.LOOSE, Flaw.BENT), EnumSet.of(Sort.BODY), Set.of(), "curtain", "curtains", "curtain"),
     BARREL(List.of(Flaw.FLAKED, Flaw.SCRAPED, Flaw.GRIT, Flaw.CORRODED, Flaw.DENTED), EnumSet.of(Sort.LENS, Sort.ZOOM, Sort.CAMERA, Sort.PAIR, Sort.FINDER), Set.of(), "", "barrel", "inside of the barrel", "baffles"),
     THREAD(List.of(Flaw.DIRTY, Flaw.GRIT, Flaw.WORN, Flaw.CORRODED, Flaw.LOOSE), EnumSet.of(Sort.LENS, Sort.ZOOM, Sort.CAMERA), Set.of(Part.Kind.HELICOID), "helicoid|focus", "focusing thread", "helicoid", "thread"),
-    SLOTS(List.of(Flaw.TOOL_MARKS, Flaw.WORN), EnumSet.complementOf(EnumSet.of(Sort.BODY)), Set.of(), "", "ring slots", "slots", "spanner slots", "rings"),
+    SLOTS(List.of(Flaw.TOOL_MARKS, Flaw.WORN), EnumSet.complementOf(EnumSet.of(Sort.BODY)), Set.of(), "", "ring slots", "slots", "spanner slots"),
     SCREWS(List.of(Flaw.TOOL_MARKS, Flaw.RUST, Flaw.LOOSE, Flaw.MISSING), EnumSet.allOf(Sort.class), Set.of(), "", "screws", "screw heads"),
     SPRINGS(List.of(Flaw.RUST, Flaw.BENT, Flaw.MISSING), EnumSet.of(Sort.CAMERA, Sort.SHUTTER, Sort.PAIR, Sort.BODY, Sort.PART), Set.of(), "", "springs", "spring"),
     FRONT_RIM(List.of(Flaw.DENTED, Flaw.WORN, Flaw.SCRAPED), EnumSet.of(Sort.LENS, Sort.ZOOM, Sort.CAMERA, Sort.PAIR), Set.of(), "filter ring|front ring", "front rim", "filter ring", "filter thread"),

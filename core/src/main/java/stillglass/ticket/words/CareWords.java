@@ -24,6 +24,10 @@ final class CareWords implements Grammar {
         if (line.take("cleaned")) {
             return Optional.of(cleaned(line, in));
         }
+        if (line.takeOne(List.of("uv", "ultraviolet")).isPresent()) {
+            Optional<Double> minutes = line.minutes();
+            return Optional.of(minutes.filter(m -> CareEvent.Ultraviolet.possible(m / 60)).map(m -> Reading.understood(Said.of("say.reads.uv", "hours", m / 60), new CareEvent.Ultraviolet(m / 60, in.now()))).orElse(Reading.unclear("say.uv")));
+        }
         if (line.take("channel")) {
             return Optional.of(channel(line));
         }
