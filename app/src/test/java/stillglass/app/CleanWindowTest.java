@@ -94,7 +94,7 @@ class CleanWindowTest {
     /// First acts at once, nothing tried, and how it dries is told by weighings typed as the balance shows them.
     @Test
     void aBodyOutOfACanal() {
-        window.type("begin body, Lodestar 2");
+        window.begin("body", "Lodestar 2", KeyCode.DIGIT1);
         window.type("wet canal 3 min, 5 h ago, was on");
         assertThat(window.say()).contains("nothing switched on");
         assertThat(text()).contains("Got wet with fresh water, 3 min under, switched on", "5 hours ago", "It was on: battery and cells out at once");
@@ -109,8 +109,7 @@ class CleanWindowTest {
     /// Channels as they were measured, foam as it lies there, strips cut from it, and a template at its true size.
     @Test
     void sealsAreCutForABodyNobodyKnows() throws Exception {
-        window.type("begin body, Lodestar 2");
-        window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        window.begin("body", "Lodestar 2", KeyCode.DIGIT5);
         window.click("in-place-seals");
         assertThat(text()).contains("Cover shutter and mirror").contains("Measure every channel");
         window.press(KeyCode.C);

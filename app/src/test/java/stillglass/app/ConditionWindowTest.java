@@ -83,9 +83,7 @@ class ConditionWindowTest {
     /// A body has no glass to begin with: what is looked at first is everything else.
     @Test
     void aBodyBeginsBesideTheGlass() {
-        window.type("begin body, Lodestar 2");
-        window.press(KeyCode.CONTROL, KeyCode.DIGIT2);
-        assertThat(window.find("place-seals")).isPresent();
+        window.begin("body", "Lodestar 2", KeyCode.DIGIT2);
         window.click("place-seals");
         window.click("extent-severe");
         assertThat(condition().all(Phase.BEFORE)).extracting(FlawFound::place, FlawFound::flaw).containsExactly(tuple(Place.SEALS, Flaw.PERISHED));

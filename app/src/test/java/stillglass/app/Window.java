@@ -156,10 +156,15 @@ final class Window implements AutoCloseable {
 
     /// Names a lens on the Book and goes to a stage by its key.
     void beginLens(String named, KeyCode stage) {
+        begin("lens", named, stage);
+    }
+
+    /// The same with a thing of any sort.
+    void begin(String sort, String named, KeyCode stage) {
         settle();
         click("begin-what");
         robot.write(named, 0);
-        click("begin-lens");
+        click("begin-" + sort);
         until("the ticket is shown", () -> desk.shown().isPresent());
         press(KeyCode.CONTROL, stage);
     }
