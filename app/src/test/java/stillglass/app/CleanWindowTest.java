@@ -97,7 +97,7 @@ class CleanWindowTest {
         window.begin("body", "Lodestar 2", KeyCode.DIGIT1);
         window.type("wet canal 3 min, 5 h ago, was on");
         assertThat(window.say()).contains("nothing switched on");
-        assertThat(text()).contains("Got wet with fresh water, 3 min under, switched on", "5 hours ago", "It was on: battery and cells out at once");
+        assertThat(text()).contains("Got wet with dirty water or a drink, 3 min under, switched on", "Rinse in distilled water", "5 hours ago", "It was on: battery and cells out at once");
         window.press(KeyCode.DIGIT1);
         assertThat(window.work().state().readings().checks()).as("nothing is tried on what is wet").isEmpty();
         window.press(KeyCode.CONTROL, KeyCode.DIGIT5);

@@ -15,7 +15,7 @@ import stillglass.say.Said;
 /// @param measured whether the film follows from a measured slop; else the usual one was taken
 /// @param greases each with its dose and torque, in the order they were given
 /// @param take the one to take; empty where no target was given, or none has a viscosity at the temperature
-/// @param why
+/// @param why that one, or what is missing, in a sentence
 public record Greasing(double areaMm2, double filmMm, boolean measured, List<Fitted> greases, Optional<Fitted> take, Said why) {
     /// A hand focuses about a third of a turn in two seconds, rad/s.
     public static final double USUAL_SPEED = 1;

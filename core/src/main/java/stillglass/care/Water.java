@@ -9,12 +9,12 @@ import stillglass.say.Said;
 
 /// What something got wet with, and what is to be done first, at once, and why. Rules of the trade; local rules for cells and capacitors stand above them.
 public enum Water {
-    FRESH("fresh", "tap", "rain", "river", "lake", "canal"),
+    FRESH("fresh", "tap", "rain"),
     SALT("salt", "sea", "brackish"),
     /// A pool, a wash, anything with cleaning agents in it.
     TREATED("treated", "pool", "chlorinated", "soapy"),
-    /// It dries to something sticky: sweet or fatty drinks, mud.
-    DIRTY("dirty", "muddy", "mud", "coffee", "drink", "beer", "wine", "milk"),
+    /// It leaves silt, or dries to something sticky: open water, sweet or fatty drinks.
+    DIRTY("dirty", "muddy", "mud", "river", "lake", "canal", "pond", "coffee", "drink", "beer", "wine", "milk"),
     UNKNOWN("unknown", "something", "water");
 
     /// After so long in air most of what corrodes quickly has begun.

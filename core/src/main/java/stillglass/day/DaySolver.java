@@ -31,6 +31,7 @@ public final class DaySolver {
     private static final double LATENESS_SHARE = 0.35;
     private static final double FINISH_SHARE = 0.1;
     private static final double HANDS_SHARE = 0.1;
+    private static final long MOST_MINUTES_LAID_OUT = 20_000_000;
     /// Workers search in different ways; with fewer a full day is planned much worse in the same time.
     private static final int WORKERS = 8;
 
@@ -81,7 +82,7 @@ public final class DaySolver {
         placed.values().forEach(p -> model.addGreaterOrEqual(finish, p.end));
         placed.values().stream().filter(p -> p.task.attended()).forEach(p -> model.addGreaterOrEqual(hands, p.end));
 
-        new ListSchedule(day, horizon).best(seconds * LIST_SHARE).ifPresent(starts -> placed.forEach((key, p) -> model.addHint(p.start, Optional.ofNullable(starts.get(key.ticket + "\n" + key.task)).orElse(0))));
+        firstPlan().ifPresent(starts -> placed.forEach((key, p) -> model.addHint(p.start, Optional.ofNullable(starts.get(key.ticket + "\n" + key.task)).orElse(0))));
         model.minimize(lateness);
         CpSolver first = run(seconds * LATENESS_SHARE);
         long least = first.value(lateness);
@@ -95,6 +96,11 @@ public final class DaySolver {
         model.minimize(hands);
         CpSolver third = run(seconds * HANDS_SHARE);
         return plan(third, least, Math.min(bound, least), (System.nanoTime() - began) / 1e9);
+    }
+
+    /// A plan by urgency; none for days so long that laying them out minute by minute would take too much room.
+    private Optional<Map<String, Integer>> firstPlan() {
+        return (long) horizon * (day.resources().size() + 2) > MOST_MINUTES_LAID_OUT ? Optional.empty() : new ListSchedule(day, horizon).best(seconds * LIST_SHARE);
     }
 
     /// What was found is where the next search begins.

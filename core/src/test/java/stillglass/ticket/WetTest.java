@@ -42,7 +42,7 @@ class WetTest {
     void oneLineTellsAllOfIt() {
         assertThat(heard("wet fresh 3 min, 5 h ago, was on")).isEqualTo(new ArrivalEvent.GotWet(Water.FRESH, Optional.of(3.0), Optional.of(Job.NOON.minus(Duration.ofHours(5))), Optional.of(true)));
         assertThat(heard("wet sea, 2 days ago, off")).isEqualTo(new ArrivalEvent.GotWet(Water.SALT, Optional.empty(), Optional.of(Job.NOON.minus(Duration.ofDays(2))), Optional.of(false)));
-        assertThat(heard("wet canal")).as("what nobody said is not known").isEqualTo(new ArrivalEvent.GotWet(Water.FRESH, Optional.empty(), Optional.empty(), Optional.empty()));
+        assertThat(heard("wet canal")).as("open water leaves silt; what nobody said is not known").isEqualTo(new ArrivalEvent.GotWet(Water.DIRTY, Optional.empty(), Optional.empty(), Optional.empty()));
         assertThat(heard("wet coffee, 30 s under").minutesUnder()).contains(0.5);
     }
 

@@ -356,6 +356,10 @@ public final class ReportMaker {
         state.care().cleaned().forEach(c -> all.add(cleaned(c, instrument)));
         flushed(all);
         Bleach.of(state).ifPresent(b -> all.add(b.said()));
+        List<Said> channels = state.care().channels().values().stream().map(c -> Said.of("report.channel", "name", c.id(), "length", c.lengthMm(), "width", c.widthMm(), "count", c.count())).toList();
+        if (!channels.isEmpty()) {
+            all.add(Said.of("report.seals", "channels", Said.commas(channels)));
+        }
         for (JointStory s : state.joints().stories().values()) {
             s.closing().greased().ifPresent(g -> all.add(g.massMg().map(mg -> Said.of("report.greased.dose", "joint", world.nameOf(s.joint()), "mg", mg, "grease", g.grease()))
                     .orElse(Said.of("report.greased", "joint", world.nameOf(s.joint()), "grease", g.grease()))));

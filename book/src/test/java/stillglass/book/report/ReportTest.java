@@ -204,6 +204,16 @@ class ReportTest {
                 .map(b -> ((Report.Block.Lines) b).lines().stream().map(BookWords.wording()::say).collect(Collectors.joining("\n"))).orElse("");
     }
 
+    /// Water, flushing and seals as they were told.
+    @Test
+    void careIsTold() throws Exception {
+        Path md = folder.resolve("care.md");
+        MarkdownReport.write(told("begin camera, Brook folding, sticky shutter", "wet salt 3 min, 5 h ago", "stage clean", "flushed shutter blades with naphtha, 90 ms, oil shows", "flushed shutter blades with naphtha, 60 ms, no oil",
+                "channel door 96 x 2.1, gap 1.6, 2"), md);
+        assertThat(Files.readString(md)).contains("Got wet with salt water, 3 min under; whether it was on is not known", "Not proven dry", "hutter blades flushed in place with lighter-fluid naphtha, 2 times: no oil shows; closing from 90 to 60 ms",
+                "door 96 × 2.1 mm (2 alike)");
+    }
+
     /// Blades, barrel and slots before and after, and a place nobody looked at never as sound.
     @Test
     void whatWasFoundBesideTheGlassIsTold() throws Exception {

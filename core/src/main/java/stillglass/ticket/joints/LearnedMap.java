@@ -128,7 +128,9 @@ public final class LearnedMap {
     /// A glass named as they are counted from the front: which way round it lay matters.
     private static String glass(String name, List<Part> parts) {
         if (parts.stream().noneMatch(p -> p.id().equals(name))) {
-            parts.add(new Part(name, name, Part.Kind.GLASS, Set.of(Material.COATED_GLASS, Material.EDGE_PAINT), List.of(), Optional.of(name), Optional.empty(), true, Optional.empty()));
+            // Named together they came out together: cemented, as far as anybody knows.
+            Set<Material> of = name.contains("+") ? Set.of(Material.COATED_GLASS, Material.EDGE_PAINT, Material.BALSAM) : Set.of(Material.COATED_GLASS, Material.EDGE_PAINT);
+            parts.add(new Part(name, name, Part.Kind.GLASS, of, List.of(), Optional.of(name), Optional.empty(), true, Optional.empty()));
         }
         return name;
     }

@@ -10,6 +10,7 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Instruments;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.assembly.Side;
 import stillglass.plan.Goal;
@@ -44,6 +45,18 @@ class LearnedMapTest {
         assertThat(learned.joint("name-ring").orElseThrow().hold()).isEqualTo(new Hold.Noted("thread"));
         assertThat(learned.part("spacer_1_2")).map(Part::kind).contains(Part.Kind.SPACER);
         assertThat(learned.freedBy("E1")).as("a glass that was known is not made twice").map(Joint::id).contains("e1");
+    }
+
+    /// What its name says it is, and glasses that came out together with cement between them.
+    @Test
+    void namesSayWhatAPartIs() {
+        Job job = Job.unknown();
+        List.of("screws of the mount", "focusing thread", "return spring", "iris blades", "mount", "thing", "E7", "E8+E9").forEach(n -> job.accept(new JointIntent.Find(n, Optional.of("thread"), Side.FRONT, Optional.empty(), List.of(), true)));
+        Instrument learned = job.world().instrument();
+        assertThat(List.of("screws_of_the_mount", "focusing_thread", "return_spring", "iris_blades", "mount", "thing")).extracting(id -> learned.part(id).orElseThrow().kind())
+                .containsExactly(Part.Kind.SMALL, Part.Kind.HELICOID, Part.Kind.SPRING, Part.Kind.BLADES, Part.Kind.MOUNT, Part.Kind.SMALL);
+        assertThat(learned.part("E8+E9").orElseThrow().materials()).contains(Material.BALSAM);
+        assertThat(learned.part("E7").orElseThrow().materials()).doesNotContain(Material.BALSAM);
     }
 
     @Test
