@@ -22,6 +22,7 @@ public record ChartPicture(String fault, List<Piece> pieces) {
     private static final double BRIGHT = 0.92;
     /// Line pairs a millimetre of the bars.
     private static final double[] BARS = {6, 12, 24};
+    private static final int UPRIGHT = 1 << BARS.length;
 
     /// Light from 0 to 1, row by row from the top.
     /// @param lit whether any light comes there
@@ -50,28 +51,33 @@ public record ChartPicture(String fault, List<Piece> pieces) {
         return new ChartPicture(String.join(" ", faults.stream().map(LensFault::shortForm).toList()), pieces);
     }
 
-    /// The chart blurred by a spot.
+    /// The chart blurred by a spot: how much of the spot's light falls on dark bars, seen from each place.
+    ///
+    /// Whether a place is dark needs one coordinate to find the group of bars and one to find the bar, so each is looked up once for a row or a column, not for every place.
     /// @param turnedRad by how much the spot is turned back into the picture
     private static Piece piece(SpotPoints spot, double turnedRad) {
         int n = spot.xMm().size();
         double cos = Math.cos(turnedRad);
         double sin = Math.sin(turnedRad);
-        double[] dx = new double[n];
-        double[] dy = new double[n];
+        byte[][] columns = new byte[SIDE][n];
+        byte[][] rows = new byte[SIDE][n];
         for (int i = 0; i < n; i++) {
-            dx[i] = cos * spot.xMm().get(i) - sin * spot.yMm().get(i);
-            dy[i] = sin * spot.xMm().get(i) + cos * spot.yMm().get(i);
+            double dx = cos * spot.xMm().get(i) - sin * spot.yMm().get(i);
+            double dy = sin * spot.xMm().get(i) + cos * spot.yMm().get(i);
+            for (int k = 0; k < SIDE; k++) {
+                double place = ((k + 0.5) / SIDE - 0.5) * WIDE_MM;
+                columns[k][i] = column(place - dx);
+                rows[k][i] = row(-place - dy);
+            }
         }
         List<Float> light = new ArrayList<>(SIDE * SIDE);
-        for (int row = 0; row < SIDE; row++) {
-            for (int column = 0; column < SIDE; column++) {
-                double x = ((column + 0.5) / SIDE - 0.5) * WIDE_MM;
-                double y = (0.5 - (row + 0.5) / SIDE) * WIDE_MM;
-                double sum = 0;
+        for (byte[] row : rows) {
+            for (byte[] column : columns) {
+                int dark = 0;
                 for (int i = 0; i < n; i++) {
-                    sum += chart(x - dx[i], y - dy[i]);
+                    dark += (row[i] & column[i]) != 0 ? 1 : 0;
                 }
-                light.add((float) (n == 0 ? 0 : sum / n));
+                light.add((float) (n == 0 ? 0 : BRIGHT - (BRIGHT - DARK) * dark / n));
             }
         }
         return new Piece(light, n > 0);
@@ -79,13 +85,32 @@ public record ChartPicture(String fault, List<Piece> pieces) {
 
     /// Bars of three widths, upright above and lying below, on white.
     static double chart(double x, double y) {
-        double half = WIDE_MM / 2;
-        double across = (x + half) / WIDE_MM * BARS.length;
+        return (row(y) & column(x)) != 0 ? DARK : BRIGHT;
+    }
+
+    /// A bit for the group of bars that is across this place, and one where an upright bar of it is.
+    private static byte column(double x) {
+        double across = (x + WIDE_MM / 2) / WIDE_MM * BARS.length;
         int group = (int) Math.floor(across);
-        if (group < 0 || group >= BARS.length || Math.abs(across - group - 0.5) > 0.42 || Math.abs(y) > 0.42 * WIDE_MM || Math.abs(y) < 0.04 * WIDE_MM) {
-            return BRIGHT;
+        if (group < 0 || group >= BARS.length || Math.abs(across - group - 0.5) > 0.42) {
+            return 0;
         }
-        double along = y > 0 ? x : y;
-        return Math.floor(2 * BARS[group] * (along + half)) % 2 == 0 ? DARK : BRIGHT;
+        return (byte) (1 << group | (onBar(group, x) ? UPRIGHT : 0));
+    }
+
+    /// Above, the bit of upright bars; below, a bit for every group that has a lying bar at this height.
+    private static byte row(double y) {
+        if (Math.abs(y) > 0.42 * WIDE_MM || Math.abs(y) < 0.04 * WIDE_MM) {
+            return 0;
+        }
+        int bits = y > 0 ? UPRIGHT : 0;
+        for (int group = 0; y <= 0 && group < BARS.length; group++) {
+            bits |= onBar(group, y) ? 1 << group : 0;
+        }
+        return (byte) bits;
+    }
+
+    private static boolean onBar(int group, double along) {
+        return Math.floor(2 * BARS[group] * (along + WIDE_MM / 2)) % 2 == 0;
     }
 }
