@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -85,6 +84,12 @@ final class Window implements AutoCloseable {
     final Scene scene;
     final Theme theme;
     private final FxRobot robot;
+    private volatile Instant now = WHEN;
+
+    /// What the clock says from now on.
+    void at(Instant moment) {
+        now = moment;
+    }
 
     /// The window of the demo, on the interface thread.
     Window(Stage stage, Path book, FxRobot robot) {
@@ -97,7 +102,7 @@ final class Window implements AutoCloseable {
         this.robot = robot;
         Theme.loadFonts();
         theme = new Theme();
-        desk = new Desk(Logbook.open(book), shelf, InstantSource.fixed(WHEN), Platform::runLater, devices);
+        desk = new Desk(Logbook.open(book), shelf, () -> now, Platform::runLater, devices);
         shell = House.furnish(desk, answers, theme);
         scene = new Scene(shell, 1280, 800);
         theme.dress(scene);

@@ -7,11 +7,22 @@ import static stillglass.cli.Ran.run;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import stillglass.assembly.Instrument;
+import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
+import stillglass.book.log.Tickets;
+import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.arrival.Tag;
+import stillglass.ticket.story.Act;
 import tools.jackson.databind.JsonNode;
 
-/// What something wet weighs and when it is dry; light seals.
+/// What something wet weighs and when it is dry; light seals, grease, the day.
 class CareVerbsTest {
     @TempDir
     Path folder;
@@ -95,5 +106,28 @@ class CareVerbsTest {
         assertThat(run("day", file("circle.json", DAY.replace("\"after\":[]", "\"after\":[\"soak\"]")).toString()).err()).contains("circle.json").contains("circle").hasLineCount(1);
         assertThat(run("day", file("hours.json", DAY.replace("[[0,120],[180,300]]", "[[0,60]]")).toString(), "--seconds", "1").err()).contains("hours.json").contains("more hours").hasLineCount(1);
         assertThat(run("day", file("minutes.json", DAY.replace("\"minutes\":40", "\"minutes\":\"long\"")).toString()).err()).contains("minutes.json").contains("minutes").hasLineCount(1);
+    }
+
+    /// The tickets of a logbook, from a Tuesday morning on: looked at, and through by the afternoon of the day after.
+    @Test
+    void aLogbookIsPlannedAndWrittenAsACalendar() throws IOException {
+        Path book = folder.resolve("book.sqlite");
+        try (Logbook log = Logbook.open(book)) {
+            Tickets tickets = new Tickets(log, new Shelf(), InstantSource.fixed(Instant.parse("2026-11-24T08:00:00Z")), "", "bench");
+            tickets.begin(Act.of(new ArrivalIntent.Begin(new Tag("T-7", "Brook 35 mm", "own-brook", Instrument.Sort.LENS, Optional.empty(), Optional.empty(), Optional.of(LocalDate.of(2026, 11, 27))))));
+        }
+        Path ics = folder.resolve("day.ics");
+        JsonNode j = run("day", book.toString(), "--json", "--seconds", "1", "--from", "2026-11-24T09:00", "--ics", ics.toString()).json();
+        assertThat(j.get("schedule").get(0).get("task").asString()).isEqualTo("look");
+        assertThat(j.get("hours_said").asBoolean()).isFalse();
+        assertThat(j.get("lateness").asInt()).isZero();
+        JsonNode ticket = j.get("tickets").get(0);
+        assertThat(ticket.get("ticket").asString()).isEqualTo("T-7");
+        assertThat(Instant.parse(ticket.get("promised").asString())).isAfter(Instant.parse(ticket.get("through").asString()));
+        assertThat(ticket.get("takes").get(0).get("source").asString()).isEqualTo("usual");
+        assertThat(Files.readString(ics)).contains("UID:T-7-prove@still-glass");
+        assertThat(run("day", book.toString(), "--seconds", "1", "--from", "2026-11-24T09:00").out()).contains("the shop has said none").contains("Tue 24 Nov 09:00 to Tue 24 Nov 09:20  T-7  look").contains("T-7 through");
+        assertThat(run("day", file("plain.json", DAY).toString(), "--ics", ics.toString()).err()).contains("plain.json").contains("no logbook").hasLineCount(1);
+        assertThat(run("day", folder.resolve("none.sqlite").toString()).err()).contains("none.sqlite").hasLineCount(1);
     }
 }

@@ -20,7 +20,7 @@ import java.util.Set;
 /// @param staffedOnly tags of what must not go on while nobody is there
 public record Day(int hands, Map<String, Integer> resources, List<Ticket> tickets, List<Span> hours, List<Pair> keepApart, Set<String> staffedOnly) {
     private static final int MOST_TASKS = 400;
-    private static final int MOST_MINUTES = 60 * 24 * 30;
+    static final int MOST_MINUTES = 60 * 24 * 30;
 
     /// A stretch of time.
     public record Span(int from, int to) {
@@ -64,6 +64,22 @@ public record Day(int hands, Map<String, Integer> resources, List<Ticket> ticket
                 throw new IllegalArgumentException("task “" + id + "” of " + minutes + " minutes: give a name and at least a minute");
             }
         }
+
+        /// The same taking another time.
+        /// @param fixed whether it still begins when it was to
+        Task lasting(int other, boolean fixed) {
+            return new Task(id, other, attended, uses, after, tags, splits, fixed ? startMin : Optional.empty());
+        }
+
+        /// The same beginning at a time, or whenever it fits.
+        public Task at(Optional<Integer> start) {
+            return new Task(id, minutes, attended, uses, after, tags, splits, start);
+        }
+    }
+
+    /// The same with other tickets.
+    public Day with(List<Ticket> others) {
+        return new Day(hands, resources, others, hours, keepApart, staffedOnly);
     }
 
     public Day {
@@ -146,6 +162,11 @@ public record Day(int hands, Map<String, Integer> resources, List<Ticket> ticket
     /// Whether a task must lie within hours from beginning to end.
     boolean within(Task k) {
         return k.attended && !k.splits || k.tags.stream().anyMatch(staffedOnly::contains);
+    }
+
+    /// A task by its ticket and name.
+    public Optional<Task> task(String ticket, String task) {
+        return tickets.stream().filter(t -> t.id.equals(ticket)).flatMap(t -> t.tasks.stream()).filter(k -> k.id.equals(task)).findFirst();
     }
 
     boolean apart(Task a, Task b) {

@@ -12,13 +12,13 @@ import com.google.ortools.sat.LinearExprBuilder;
 import com.google.ortools.sat.Literal;
 import com.google.ortools.util.Domain;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToIntBiFunction;
 
 /// Plans a day with the CP-SAT solver: weighted lateness first, then the finish, then idle hands, each held while the next is lessened.
 ///
@@ -31,6 +31,7 @@ public final class DaySolver {
     private static final double LATENESS_SHARE = 0.35;
     private static final double FINISH_SHARE = 0.1;
     private static final double HANDS_SHARE = 0.1;
+    private static final int QUICK_TRIES = 150;
     private static final long MOST_MINUTES_LAID_OUT = 20_000_000;
     /// Workers search in different ways; with fewer a full day is planned much worse in the same time.
     private static final int WORKERS = 8;
@@ -48,8 +49,7 @@ public final class DaySolver {
     private DaySolver(Day day, double seconds) {
         this.day = day;
         this.seconds = seconds;
-        long all = day.tickets().stream().flatMap(t -> t.tasks().stream()).mapToLong(Day.Task::minutes).sum();
-        horizon = (int) Math.min(Integer.MAX_VALUE / 4, day.hours().getLast().to() + all);
+        horizon = horizon(day);
     }
 
     /// @param seconds how long may be searched
@@ -82,7 +82,7 @@ public final class DaySolver {
         placed.values().forEach(p -> model.addGreaterOrEqual(finish, p.end));
         placed.values().stream().filter(p -> p.task.attended()).forEach(p -> model.addGreaterOrEqual(hands, p.end));
 
-        firstPlan().ifPresent(starts -> placed.forEach((key, p) -> model.addHint(p.start, Optional.ofNullable(starts.get(key.ticket + "\n" + key.task)).orElse(0))));
+        firstPlan().ifPresent(slots -> slots.forEach(s -> model.addHint(Optional.ofNullable(placed.get(new Key(s.ticket(), s.task()))).orElseThrow().start, s.start())));
         model.minimize(lateness);
         CpSolver first = run(seconds * LATENESS_SHARE);
         long least = first.value(lateness);
@@ -99,8 +99,41 @@ public final class DaySolver {
     }
 
     /// A plan by urgency; none for days so long that laying them out minute by minute would take too much room.
-    private Optional<Map<String, Integer>> firstPlan() {
-        return (long) horizon * (day.resources().size() + 2) > MOST_MINUTES_LAID_OUT ? Optional.empty() : new ListSchedule(day, horizon).best(seconds * LIST_SHARE);
+    private Optional<List<DayPlan.Slot>> firstPlan() {
+        return tooLong(day, horizon) ? Optional.empty() : new ListSchedule(day, horizon).best(seconds * LIST_SHARE, Integer.MAX_VALUE);
+    }
+
+    private static boolean tooLong(Day day, int horizon) {
+        return (long) horizon * (day.resources().size() + 2) > MOST_MINUTES_LAID_OUT;
+    }
+
+    private static int horizon(Day day) {
+        long all = day.tickets().stream().flatMap(t -> t.tasks().stream()).mapToLong(Day.Task::minutes).sum();
+        return (int) Math.min(Integer.MAX_VALUE / 4, day.hours().getLast().to() + all);
+    }
+
+    /// A plan by urgency alone, for when things have changed and an answer is wanted at once. What it says of a bound is none.
+    /// @param seconds how long it may be bettered at most while something is late
+    /// @return nothing where it does not all fit, or not with what is fixed
+    public static Optional<DayPlan> quick(Day day, double seconds) {
+        long began = System.nanoTime();
+        int horizon = horizon(day);
+        if (tooLong(day, horizon)) {
+            return Optional.empty();
+        }
+        return new ListSchedule(day, horizon).best(seconds, QUICK_TRIES).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
+    }
+
+    /// The plan that keeps to the order of another one, for a day on which chores take other times.
+    /// @param notBefore when a ticket's task may begin at the earliest
+    static Optional<List<DayPlan.Slot>> again(Day day, DayPlan order, ToIntBiFunction<String, String> notBefore) {
+        int horizon = horizon(day);
+        if (tooLong(day, horizon)) {
+            return Optional.empty();
+        }
+        Map<Key, Integer> begins = new HashMap<>();
+        order.slots().forEach(s -> begins.put(new Key(s.ticket(), s.task()), s.start()));
+        return new ListSchedule(day, horizon).inOrder((ticket, task) -> begins.getOrDefault(new Key(ticket, task), 0), notBefore);
     }
 
     /// What was found is where the next search begins.
@@ -223,23 +256,7 @@ public final class DaySolver {
     }
 
     private DayPlan plan(CpSolver solver, long lateness, long bound, double took) {
-        List<DayPlan.Slot> slots = new ArrayList<>();
-        int last = 0;
-        int attended = 0;
-        int finish = 0;
-        for (Placed p : placed.values()) {
-            int start = (int) solver.value(p.start);
-            int end = (int) solver.value(p.end);
-            slots.add(new DayPlan.Slot(p.ticket.id(), p.task.id(), start, end));
-            finish = Math.max(finish, end);
-            if (p.task.attended()) {
-                last = Math.max(last, end);
-                attended += p.task.minutes();
-            }
-        }
-        int until = last;
-        int there = day.hours().stream().mapToInt(h -> Math.max(0, Math.min(h.to(), until) - h.from())).sum();
-        slots.sort(Comparator.comparingInt(DayPlan.Slot::start).thenComparing(DayPlan.Slot::ticket).thenComparing(DayPlan.Slot::task));
-        return new DayPlan(slots, lateness, finish, Math.max(0, day.hands() * there - attended), bound, took);
+        List<DayPlan.Slot> slots = placed.values().stream().map(p -> new DayPlan.Slot(p.ticket.id(), p.task.id(), (int) solver.value(p.start), (int) solver.value(p.end))).toList();
+        return new DayPlan(DayPlan.inOrder(slots), lateness, DayPlan.finish(slots), DayPlan.idle(day, slots), bound, took);
     }
 }

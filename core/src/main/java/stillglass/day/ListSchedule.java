@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.function.ToIntBiFunction;
 import java.util.stream.IntStream;
 
 /// A first plan for the solver to better: tasks in an order of urgency, each as early as it fits (serial schedule generation), the order changed a little again and again and kept where the plan is no worse.
@@ -14,6 +15,9 @@ import java.util.stream.IntStream;
 /// Reference: R. Kolisch, *European Journal of Operational Research* 90 (1996), for the scheme.
 final class ListSchedule {
     private static final int NONE = -1;
+    private static final double NO_DAY = 1e6;
+    private static final double A_TICKET_LATER = 1e4;
+    private static final Value NO_PLAN = new Value(Long.MAX_VALUE, Integer.MAX_VALUE);
     /// How much worse an order may be, as a share, and still be gone on from; it falls to nothing (threshold accepting, G. Dueck and T. Scheuer, *Journal of Computational Physics* 90 (1990)).
     private static final double WARMTH = 0.02;
 
@@ -29,6 +33,10 @@ final class ListSchedule {
     private final int[] end;
     private final int[] hands;
     private final int[][] used;
+    /// No task begins before.
+    private final int[] floor;
+    /// Whether what has its time fixed takes more hands or things than there are.
+    private boolean crowded;
 
     ListSchedule(Day day, int horizon) {
         this.day = day;
@@ -59,19 +67,21 @@ final class ListSchedule {
         end = new int[n];
         hands = new int[horizon];
         used = new int[things.size()][horizon];
+        floor = new int[n];
     }
 
     /// How good a plan is: lateness, then its finish.
     private record Value(long lateness, int finish) {
-        boolean noWorse(Value other) {
-            return lateness < other.lateness || lateness == other.lateness && finish <= other.finish;
+        boolean better(Value other) {
+            return lateness < other.lateness || lateness == other.lateness && finish < other.finish;
         }
     }
 
-    /// Starts of the best plan found, by ticket and task.
+    /// The best plan found.
     /// @param seconds how long may be tried
+    /// @param tries how many orders at most; with few of them the same day is planned in the same way again
     /// @return nothing where not one was found
-    Optional<Map<String, Integer>> best(double seconds) {
+    Optional<List<DayPlan.Slot>> best(double seconds, int tries) {
         int n = tasks.size();
         if (n == 0) {
             return Optional.empty();
@@ -81,8 +91,8 @@ final class ListSchedule {
         double[] order = urgency();
         Value value = value(order);
         Value best = value;
-        int[] found = value.lateness == Long.MAX_VALUE ? new int[0] : start.clone();
-        while (System.nanoTime() < until && best.lateness > 0) {
+        Optional<List<DayPlan.Slot>> found = slots(value);
+        for (int tried = 0; tried < tries && System.nanoTime() < until && best.lateness > 0; tried++) {
             double[] other = order.clone();
             int changes = 1 + random.nextInt(3);
             for (int c = 0; c < changes; c++) {
@@ -98,9 +108,9 @@ final class ListSchedule {
                 }
             }
             Value v = value(other);
-            if (v.noWorse(best)) {
+            if (v.better(best)) {
                 best = v;
-                found = start.clone();
+                found = slots(v);
             }
             double left = Math.max(0, (until - System.nanoTime()) / (seconds * 1e9));
             if (v.lateness - value.lateness <= WARMTH * left * best.lateness) {
@@ -108,23 +118,41 @@ final class ListSchedule {
                 order = other;
             }
         }
-        if (found.length == 0) {
-            return Optional.empty();
-        }
-        Map<String, Integer> starts = new HashMap<>();
-        for (int i = 0; i < n; i++) {
-            starts.put(day.tickets().get(ticketOf.get(i)).id() + "\n" + tasks.get(i).id(), found[i]);
-        }
-        return Optional.of(starts);
+        return found;
     }
 
-    /// Latest start that still meets the due time of its ticket, were it alone; heavier tickets sooner.
+    /// The plan that takes tasks up in an order, each as early as it fits.
+    /// @param begins place in that order of a ticket's task: what begins earlier comes first
+    /// @param notBefore when a task may begin at the earliest
+    /// @return nothing where they do not all fit
+    Optional<List<DayPlan.Slot>> inOrder(ToIntBiFunction<String, String> begins, ToIntBiFunction<String, String> notBefore) {
+        double[] order = new double[tasks.size()];
+        for (int i = 0; i < order.length; i++) {
+            String ticket = day.tickets().get(ticketOf.get(i)).id();
+            order[i] = begins.applyAsInt(ticket, tasks.get(i).id());
+            floor[i] = notBefore.applyAsInt(ticket, tasks.get(i).id());
+        }
+        return slots(value(order));
+    }
+
+    private Optional<List<DayPlan.Slot>> slots(Value v) {
+        if (v.lateness == Long.MAX_VALUE) {
+            return Optional.empty();
+        }
+        List<DayPlan.Slot> all = new ArrayList<>();
+        for (int i = 0; i < start.length; i++) {
+            all.add(new DayPlan.Slot(day.tickets().get(ticketOf.get(i)).id(), tasks.get(i).id(), start[i], end[i]));
+        }
+        return Optional.of(all);
+    }
+
+    /// Latest start that still meets the due time of its ticket, were it alone; heavier tickets sooner. Tickets without one come last, one after the other, so that none lies open longer than it must.
     private double[] urgency() {
         int n = tasks.size();
         double[] latest = new double[n];
         for (int i = n - 1; i >= 0; i--) {
             Day.Ticket t = day.tickets().get(ticketOf.get(i));
-            double due = t.dueMin().map(d -> d - 60.0 * t.weight()).orElse(1e6);
+            double due = t.dueMin().map(d -> d - 60.0 * t.weight()).orElse(NO_DAY + ticketOf.get(i) * A_TICKET_LATER);
             for (int j = i + 1; j < n; j++) {
                 for (int b : before[j]) {
                     due = b == i ? Math.min(due, latest[j]) : due;
@@ -138,6 +166,7 @@ final class ListSchedule {
     private Value value(double[] order) {
         int n = tasks.size();
         Arrays.fill(start, NONE);
+        crowded = false;
         Arrays.fill(hands, 0);
         Arrays.stream(used).forEach(u -> Arrays.fill(u, 0));
         for (int i = 0; i < n; i++) {
@@ -145,6 +174,9 @@ final class ListSchedule {
             if (tasks.get(i).startMin().isPresent()) {
                 take(at, tasks.get(i).startMin().get());
             }
+        }
+        if (crowded) {
+            return NO_PLAN;
         }
         for (int placed = 0; placed < n; placed++) {
             int next = NONE;
@@ -158,7 +190,7 @@ final class ListSchedule {
             }
             int from = fit(next, earliest(next));
             if (from == NONE) {
-                return new Value(Long.MAX_VALUE, Integer.MAX_VALUE);
+                return NO_PLAN;
             }
             take(next, from);
         }
@@ -166,6 +198,9 @@ final class ListSchedule {
         int finish = 0;
         int[] ends = new int[day.tickets().size()];
         for (int i = 0; i < n; i++) {
+            if (start[i] < earliest(i)) {
+                return NO_PLAN;
+            }
             ends[ticketOf.get(i)] = Math.max(ends[ticketOf.get(i)], end[i]);
             finish = Math.max(finish, end[i]);
         }
@@ -187,7 +222,7 @@ final class ListSchedule {
     }
 
     private int earliest(int i) {
-        int at = 0;
+        int at = floor[i];
         for (int b : before[i]) {
             at = Math.max(at, end[b]);
         }
@@ -248,9 +283,11 @@ final class ListSchedule {
             boolean works = staffed[m] || !k.attended() || !k.splits();
             if (works && k.attended()) {
                 hands[m]++;
+                crowded |= hands[m] > day.hands();
             }
             for (int u : uses[i]) {
                 used[u][m]++;
+                crowded |= used[u][m] > capacity[u];
             }
             left -= works ? 1 : 0;
         }

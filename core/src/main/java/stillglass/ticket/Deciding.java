@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import stillglass.ticket.agenda.AgendaIntent;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.care.CareIntent;
 import stillglass.ticket.condition.ConditionIntent;
@@ -65,6 +66,7 @@ public final class Deciding {
             case JointIntent i -> JointDecisions.decide(s.joints(), i, world);
             case CareIntent i -> s.care().decide(i, world);
             case CourseIntent i -> s.course().decide(i, s.joints(), world);
+            case AgendaIntent i -> s.agenda().decide(i);
             case ProofIntent.Sign i when i.despite().isEmpty() && Wet.of(s).filter(w -> !w.proven()).isPresent() -> Decision.refused("sign.wet");
             case ProofIntent i -> Proof.decide(i, s.readings(), s.joints(), world);
             case Undo i -> s.history().decide(i, who);

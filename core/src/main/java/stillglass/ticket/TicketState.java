@@ -1,5 +1,7 @@
 package stillglass.ticket;
 
+import stillglass.ticket.agenda.Agenda;
+import stillglass.ticket.agenda.AgendaEvent;
 import stillglass.ticket.arrival.Arrival;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.Tag;
@@ -26,31 +28,32 @@ import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.Undone;
 
 /// Everything known about a ticket, a record for each subject it speaks of. Immutable; made by a [Story].
-public record TicketState(Arrival arrival, Readings readings, Glass glass, Condition condition, Joints joints, Care care, Course course, Proof proof, History history) {
+public record TicketState(Arrival arrival, Readings readings, Glass glass, Condition condition, Joints joints, Care care, Course course, Agenda agenda, Proof proof, History history) {
     /// Nothing has begun.
     public static final TicketState NONE =
-            new TicketState(Arrival.NONE, Readings.NONE, Glass.NONE, Condition.NONE, Joints.NONE, Care.NONE, Course.NONE, Proof.NONE, History.NONE);
+            new TicketState(Arrival.NONE, Readings.NONE, Glass.NONE, Condition.NONE, Joints.NONE, Care.NONE, Course.NONE, Agenda.NONE, Proof.NONE, History.NONE);
 
     /// The state after one more event; the history is kept by the story.
     TicketState after(Recorded row) {
         Event event = row.event();
         return switch (event) {
-            case ArrivalEvent e -> new TicketState(arrival.after(e), readings, glass, condition, joints, care, course, proof, history);
-            case ReadingEvent e -> new TicketState(arrival, readings.after(row, e), glass, condition, joints, care, course, proof, history);
-            case GlassEvent e -> new TicketState(arrival, readings, glass.after(row, e), condition, joints, care, course, proof, history);
-            case ConditionEvent e -> new TicketState(arrival, readings, glass, condition.after(e), joints, care, course, proof, history);
-            case JointEvent e -> new TicketState(arrival, readings, glass, condition, joints.after(row, e), care, course, proof, history);
-            case CareEvent e -> new TicketState(arrival, readings, glass, condition, joints, care.after(e), course, proof, history);
-            case CourseEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(row, e), proof, history);
-            case Overruled e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(e), proof, history);
-            case ProofEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, proof.after(row, e), history);
+            case ArrivalEvent e -> new TicketState(arrival.after(e), readings, glass, condition, joints, care, course, agenda, proof, history);
+            case ReadingEvent e -> new TicketState(arrival, readings.after(row, e), glass, condition, joints, care, course, agenda, proof, history);
+            case GlassEvent e -> new TicketState(arrival, readings, glass.after(row, e), condition, joints, care, course, agenda, proof, history);
+            case ConditionEvent e -> new TicketState(arrival, readings, glass, condition.after(e), joints, care, course, agenda, proof, history);
+            case JointEvent e -> new TicketState(arrival, readings, glass, condition, joints.after(row, e), care, course, agenda, proof, history);
+            case CareEvent e -> new TicketState(arrival, readings, glass, condition, joints, care.after(e), course, agenda, proof, history);
+            case CourseEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(row, e), agenda, proof, history);
+            case AgendaEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda.after(e), proof, history);
+            case Overruled e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(e), agenda, proof, history);
+            case ProofEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda, proof.after(row, e), history);
             case Undone e -> this;
             default -> throw new IllegalStateException(event.getClass().getName() + " belongs to no subject");
         };
     }
 
     TicketState with(History happened) {
-        return new TicketState(arrival, readings, glass, condition, joints, care, course, proof, happened);
+        return new TicketState(arrival, readings, glass, condition, joints, care, course, agenda, proof, happened);
     }
 
     public Tag tag() {

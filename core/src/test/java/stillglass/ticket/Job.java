@@ -1,5 +1,6 @@
 package stillglass.ticket;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -45,6 +46,7 @@ public final class Job {
     private Who who = Who.alone("bench 1");
     private Story story = Story.NONE;
     private Stage stage = Stage.OPEN;
+    private Duration later = Duration.ZERO;
 
     private Job(Instrument base, Optional<LensSection> section) {
         this.base = base;
@@ -57,8 +59,12 @@ public final class Job {
     }
 
     public static Job on(Instrument instrument, Optional<LensSection> section) {
+        return on(instrument, section, "T-1", LocalDate.of(2026, 12, 4));
+    }
+
+    public static Job on(Instrument instrument, Optional<LensSection> section, String number, LocalDate due) {
         Job job = new Job(instrument, section);
-        job.accept(new ArrivalIntent.Begin(new Tag("T-1", instrument.name(), instrument.id(), instrument.sort(), instrument.sectionId(), Optional.of("School club"), Optional.of(LocalDate.of(2026, 12, 4)))));
+        job.accept(new ArrivalIntent.Begin(new Tag(number, instrument.name(), instrument.id(), instrument.sort(), instrument.sectionId(), Optional.of("School club"), Optional.of(due))));
         return job;
     }
 
@@ -69,6 +75,16 @@ public final class Job {
 
     public TicketState state() {
         return story.state();
+    }
+
+    public Story story() {
+        return story;
+    }
+
+    /// What is done next is done this long after what was done last, beyond the second every row takes.
+    public Job later(Duration by) {
+        later = later.plus(by);
+        return this;
     }
 
     public List<Recorded> rows() {
@@ -98,7 +114,7 @@ public final class Job {
             List<Recorded> rows = new ArrayList<>();
             long seq = state().history().version();
             for (Event e : a.events()) {
-                rows.add(new Recorded(++seq, state().history().nextAct(), who.author(), who.bench(), NOON.plusSeconds(seq), e));
+                rows.add(new Recorded(++seq, state().history().nextAct(), who.author(), who.bench(), NOON.plusSeconds(seq).plus(later), e));
             }
             story = story.and(rows);
         }

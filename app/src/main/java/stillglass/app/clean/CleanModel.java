@@ -17,8 +17,8 @@ import stillglass.care.AgentLadder;
 import stillglass.care.CareOutcomes;
 import stillglass.care.CareTables;
 import stillglass.plan.Reached;
+import stillglass.ticket.Ways;
 import stillglass.ticket.care.CareEvent;
-import stillglass.ticket.joints.LearnedMap;
 import stillglass.ticket.story.Stage;
 
 /// What Clean shows.
@@ -156,7 +156,7 @@ public record CleanModel(
     }
 
     static boolean unknown(Part part, Work work) {
-        return !work.state().care().madeOf().containsKey(part.id()) && (part.materials().isEmpty() || LearnedMap.takenForDelicate(part));
+        return Ways.unknown(part, work.state());
     }
 
     private static boolean wantsCleaning(Part p) {

@@ -51,6 +51,7 @@ public final class Desk implements AutoCloseable {
     private final Tickets tickets;
     private final Settings settings;
     private final Computing computing;
+    private final BenchDays benchDays;
     private final Watchers watchers = new Watchers();
     private final Set<CompletableFuture<?>> onTheWay = ConcurrentHashMap.newKeySet();
     /// Owned by the book's thread.
@@ -78,6 +79,7 @@ public final class Desk implements AutoCloseable {
         tickets = new Tickets(log, shelf, clock, System.getProperty("user.name", ""), "window " + UUID.randomUUID());
         settings = new Settings(log);
         computing = new Computing(shelf);
+        benchDays = new BenchDays(threads, tickets, clock);
         threads.onBook(() -> {
             tickets.present();
             seen = log.changed();
@@ -259,6 +261,11 @@ public final class Desk implements AutoCloseable {
     /// What was corrected on all tickets.
     public Corrections corrections() {
         return new Corrections(threads, log, tickets);
+    }
+
+    /// The work of all open tickets over the hours of the shop.
+    public BenchDays benchDays() {
+        return benchDays;
     }
 
     public CompletableFuture<Optional<String>> setting(String name) {

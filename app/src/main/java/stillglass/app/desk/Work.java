@@ -18,7 +18,6 @@ import stillglass.look.SameFault;
 import stillglass.optics.LensSection;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Goal;
-import stillglass.plan.PlanCost;
 import stillglass.plan.StuckLadder;
 import stillglass.plan.WayBack;
 import stillglass.plan.WayIn;
@@ -26,11 +25,10 @@ import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.Wanted;
 import stillglass.ticket.glass.Known;
-import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Ledger;
 import stillglass.ticket.joints.Rework;
-import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.proof.BackIn;
 import stillglass.ticket.proof.SilentSlips;
 import stillglass.ticket.story.Stage;
@@ -115,15 +113,12 @@ public record Work(
     }
 
     public List<Goal> goals() {
-        return state.course().goals().stream().map(g -> Goal.read(g, instrument(), section())).filter(Goal.Read.Known.class::isInstance).map(r -> ((Goal.Read.Known) r).goal()).toList();
+        return Wanted.goals(state, world);
     }
 
     /// What is asked of the planner, from what is in hand now. While it is being closed, what was reached counts as reached, unless something failed.
     public WayIn.Request wayRequest(List<Goal> goals) {
-        Joints joints = state.joints();
-        boolean closing = joints.closing() && Suspects.failure(joints, instrument()).isEmpty();
-        return new WayIn.Request(instrument(), goals, closing ? Set.copyOf(joints.order()) : joints.openNow(), joints.references().keySet(), joints.barred(),
-                WayIn.Hand.after(instrument(), joints.order()), PlanCost.USUAL);
+        return Wanted.way(state, world, goals);
     }
 
     /// What to try on a joint that will not open; whatever is closed and not on the way is meant to stay.

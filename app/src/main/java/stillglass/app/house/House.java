@@ -4,6 +4,8 @@ import java.util.List;
 import stillglass.app.arrive.ArriveView;
 import stillglass.app.clean.CleanView;
 import stillglass.app.close.CloseView;
+import stillglass.app.day.DayKeeper;
+import stillglass.app.day.DayPage;
 import stillglass.app.decide.DecideView;
 import stillglass.app.desk.Asker;
 import stillglass.app.desk.Desk;
@@ -23,7 +25,7 @@ public final class House {
     public static Shell furnish(Desk desk, Asker asker, Theme theme) {
         Shell shell = new Shell(desk, theme);
         PhotoCache photos = new PhotoCache(desk);
-        BookPage book = new BookPage(desk, asker, shell::showWork, shell::show, shell.inbox()::watch, shell.wire()::connect);
+        BookPage book = new BookPage(desk, asker, shell::showWork, shell::show, shell::showDay, shell.inbox()::watch, shell.wire()::connect);
         Runnable measure = () -> {
             book.measureOptics();
             shell.showBook();
@@ -32,6 +34,10 @@ public final class House {
                 new CleanView(desk, asker, shell::type), new CloseView(desk, asker, photos, shell::type), new ProveView(desk, asker, photos));
         stations.forEach(shell::register);
         shell.registerBook(book);
+        DayKeeper keeper = new DayKeeper(desk);
+        DayPage day = new DayPage(desk, asker, keeper, shell::showWork, shell::show);
+        shell.registerDay(day, keeper::next, day::openNext, keeper::dispose);
+        keeper.watch(shell::showNext);
         return shell;
     }
 }

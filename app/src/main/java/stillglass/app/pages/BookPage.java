@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -50,8 +51,9 @@ public final class BookPage implements Page {
 
     /// @param opened goes to the ticket that was opened
     /// @param listed hears that the book was read
+    /// @param day shows the day
     /// @param connect connects a caliper
-    public BookPage(Desk desk, Asker asker, Runnable opened, Runnable listed, Consumer<Path> watch, Consumer<String> connect) {
+    public BookPage(Desk desk, Asker asker, Runnable opened, Runnable listed, Runnable day, Consumer<Path> watch, Consumer<String> connect) {
         this.desk = desk;
         teaching = new TeachingLine(desk, asker);
         this.opened = opened;
@@ -66,9 +68,11 @@ public final class BookPage implements Page {
         begin = new BeginSheet(desk, asker, this::begun, () -> measuring(true), watch, connect);
         measure = new MeasurePage(desk, begin::begin, () -> measuring(false));
         notes.setId("book-notes");
+        Button toDay = Build.button(Words.of("book.day"), "Ctrl D", day);
+        toDay.setId("to-day");
         notes.managedProperty().bind(notes.visibleProperty());
         tellNotes();
-        VBox ledger = Build.column(10, Build.head(14, 2, Build.line(Words.of("book.heading"), "heading"), summary, search), notes, tickets, agreement, teaching.node(), dueLine);
+        VBox ledger = Build.column(10, Build.head(14, 2, Build.line(Words.of("book.heading"), "heading"), summary, toDay, search), notes, tickets, agreement, teaching.node(), dueLine);
         ledgerAndShelf = Build.shared(20, List.of(ledger, begin.node()), 1.9, 1);
         ledgerAndShelf.getStyleClass().addAll("station", "book");
         node.getChildren().setAll(ledgerAndShelf);

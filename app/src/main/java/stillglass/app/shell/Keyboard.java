@@ -5,22 +5,17 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import stillglass.app.desk.Desk;
 import stillglass.app.draw.Operable;
-import stillglass.ticket.story.Redo;
 import stillglass.ticket.story.Stage;
-import stillglass.ticket.story.Undo;
 
 /// Which key means what: keys that work everywhere, then those of what is shown. What is typed into a field belongs to the field.
 final class Keyboard {
     private final Shell shell;
-    private final Desk desk;
     /// Whether the key that is down was a command.
     private boolean answered;
 
-    Keyboard(Shell shell, Desk desk) {
+    Keyboard(Shell shell) {
         this.shell = shell;
-        this.desk = desk;
         shell.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         shell.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     }
@@ -95,7 +90,7 @@ final class Keyboard {
                 if (typing(e)) {
                     return false;
                 }
-                desk.submit(e.isShiftDown() ? new Redo() : new Undo());
+                shell.undo(e.isShiftDown());
             }
             case V -> {
                 if (typing(e) || !shell.inbox().keep(Clipboard.getSystemClipboard())) {
@@ -103,6 +98,7 @@ final class Keyboard {
                 }
             }
             case B -> shell.showBook();
+            case D -> shell.showDay();
             case ENTER -> shell.finish();
             case PLUS, EQUALS, ADD -> shell.scale(true);
             case MINUS, SUBTRACT -> shell.scale(false);

@@ -18,7 +18,7 @@ import stillglass.ticket.story.Stage;
 /// Every key, on one sheet over the window: those of the stage that is shown first, then those that work everywhere, then the others. Any key or click puts
 /// it away.
 final class KeysSheet extends StackPane {
-    private static final List<String> EVERYWHERE = List.of("stages", "say", "caliper", "pictures", "undo", "book", "finish", "scale", "stop", "axis", "light", "net", "walk");
+    private static final List<String> EVERYWHERE = List.of("stages", "say", "caliper", "pictures", "undo", "book", "day", "finish", "scale", "stop", "axis", "light", "net", "walk");
     private static final Map<Stage, List<String>> IN = new EnumMap<>(Map.of(
             Stage.ARRIVE, List.of("arrive"), Stage.LOOK, List.of("look", "question", "hand", "picture"), Stage.DECIDE, List.of("decide"), Stage.OPEN, List.of("open", "bench", "step"),
             Stage.CLEAN, List.of(), Stage.CLOSE, List.of("close", "bench", "step"), Stage.PROVE, List.of("prove", "arrive")));

@@ -79,6 +79,16 @@ public final class SayLine extends StackPane {
         redraw();
     }
 
+    /// @param takeUp shows the ticket that is to be taken up
+    void onNext(Runnable takeUp) {
+        timers.onNext(takeUp);
+    }
+
+    /// What hands are to take up, in a few words.
+    void next(Optional<String> words) {
+        timers.next(words);
+    }
+
     /// Says what went wrong, or what was asked, until something else is said or a key is pressed.
     void complain(String why) {
         complaint = Optional.of(why);

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.event.Event;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -42,7 +43,9 @@ import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Redo;
 import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
 
 /// The whole window: what is the same whatever is shown. Stations and pages are given to it; it holds no state of the work itself.
 public final class Shell extends StackPane {
@@ -65,9 +68,13 @@ public final class Shell extends StackPane {
     private final OfferBar offers;
     private final Map<Stage, Station> stations = new EnumMap<>(Stage.class);
     private Optional<Page> book = Optional.empty();
+    private Optional<Page> day = Optional.empty();
+    /// What is shown while no ticket is.
+    private Optional<Page> page = Optional.empty();
+    private Function<Optional<String>, Optional<String>> next = here -> Optional.empty();
     private final Timeline second;
     private final List<Runnable> subscriptions = new ArrayList<>();
-    private boolean inBook = true;
+    private boolean onPage = true;
     private boolean closing;
     private final AxisSplit split;
     private final Wire wire;
@@ -93,7 +100,7 @@ public final class Shell extends StackPane {
         subscriptions.add(desk.watch(inbox::note));
         subscriptions.add(desk.watch(w -> show()));
         subscriptions.add(desk.watchBook(() -> {
-            book.filter(b -> inBook).ifPresent(Page::refresh);
+            page.filter(b -> onPage).ifPresent(Page::refresh);
             show();
         }));
         subscriptions.add(desk.complain(why -> {
@@ -103,7 +110,7 @@ public final class Shell extends StackPane {
         second = new Timeline(new KeyFrame(Duration.seconds(1), e -> tick()));
         second.setCycleCount(Animation.INDEFINITE);
         second.play();
-        new Keyboard(this, desk);
+        new Keyboard(this);
         desk.setting("text scale").thenAcceptAsync(s -> s.ifPresent(this::rememberedScale), Platform::runLater);
     }
 
@@ -113,7 +120,7 @@ public final class Shell extends StackPane {
     }
 
     private void offer() {
-        offers.show(inBook ? Optional.empty() : inbox.offer());
+        offers.show(onPage ? Optional.empty() : inbox.offer());
     }
 
     /// A work area for its stage.
@@ -121,10 +128,27 @@ public final class Shell extends StackPane {
         stations.put(station.stage(), station);
     }
 
-    /// What is shown while no ticket is.
-    public void registerBook(Page page) {
-        book = Optional.of(page);
+    /// What is shown while no ticket is, unless something else is asked for.
+    public void registerBook(Page all) {
+        book = Optional.of(all);
+        page = book;
         show();
+    }
+
+    /// The page of the day.
+    /// @param upNext what is to be taken up now, in a few words, given the ticket that is shown
+    /// @param takeUp shows the ticket that is to be taken up
+    /// @param ended runs when the window is closed
+    public void registerDay(Page hours, Function<Optional<String>, Optional<String>> upNext, Runnable takeUp, Runnable ended) {
+        day = Optional.of(hours);
+        next = upNext;
+        say.onNext(takeUp);
+        subscriptions.add(ended);
+    }
+
+    /// Says anew what is to be taken up.
+    public void showNext() {
+        say.next(onPage && page.equals(day) ? Optional.empty() : next.apply(work().map(w -> w.state().tag().number())));
     }
 
     private void rememberedScale(String text) {
@@ -151,13 +175,13 @@ public final class Shell extends StackPane {
         main.setBottom(new VBox(offers, say));
         // Look takes what is dropped on it itself, and grades it; everywhere else it is kept as it is.
         main.setOnDragOver(e -> {
-            if (!inBook && (e.getDragboard().hasFiles() || e.getDragboard().hasImage())) {
+            if (!onPage && (e.getDragboard().hasFiles() || e.getDragboard().hasImage())) {
                 e.acceptTransferModes(TransferMode.COPY);
             }
             e.consume();
         });
         main.setOnDragDropped(e -> {
-            e.setDropCompleted(!inBook && inbox.keep(e.getDragboard()));
+            e.setDropCompleted(!onPage && inbox.keep(e.getDragboard()));
             e.consume();
         });
         bench.setVisible(false);
@@ -188,7 +212,7 @@ public final class Shell extends StackPane {
 
     /// The ticket that is shown; empty in the Book.
     private Optional<Work> work() {
-        return inBook ? Optional.empty() : desk.shown();
+        return onPage ? Optional.empty() : desk.shown();
     }
 
     private Optional<Station> station(Work w) {
@@ -203,14 +227,15 @@ public final class Shell extends StackPane {
         axis.setVisible(work.isPresent());
         axis.setManaged(work.isPresent());
         work.ifPresentOrElse(this::showTicket, this::showPage);
+        showNext();
         focus.drawn();
         tick();
     }
 
     private void showPage() {
-        book.ifPresent(page -> {
-            place(page.node());
-            say.show(page.say(), desk.clocks(), Optional.empty(), desk.clock().instant());
+        page.ifPresent(p -> {
+            place(p.node());
+            say.show(p.say(), desk.clocks(), Optional.empty(), desk.clock().instant());
         });
         references.setText("");
         partsOut.setText("");
@@ -256,15 +281,31 @@ public final class Shell extends StackPane {
 
     /// Shows all tickets.
     public void showBook() {
-        inBook = true;
+        show(book);
+    }
+
+    /// Shows the work of all open tickets over the hours of the shop.
+    public void showDay() {
+        show(day);
+    }
+
+    private void show(Optional<Page> wanted) {
+        page = wanted;
+        onPage = true;
         leaveBench();
-        book.ifPresent(Page::refresh);
+        page.ifPresent(Page::refresh);
         show();
+    }
+
+    void undo(boolean again) {
+        if (!onPage || page.filter(p -> p.undo(again)).isEmpty()) {
+            desk.submit(again ? new Redo() : new Undo());
+        }
     }
 
     /// Shows the open ticket.
     public void showWork() {
-        inBook = false;
+        onPage = false;
         show();
     }
 
@@ -355,11 +396,11 @@ public final class Shell extends StackPane {
             }
             return bench.key(e);
         }
-        return work().map(w -> ticketKey(e, w)).orElseGet(() -> bookKey(e));
+        return work().map(w -> ticketKey(e, w)).orElseGet(() -> pageKey(e));
     }
 
-    private boolean bookKey(KeyEvent e) {
-        if (book.filter(b -> b.key(e)).isPresent()) {
+    private boolean pageKey(KeyEvent e) {
+        if (page.filter(b -> b.key(e)).isPresent()) {
             return true;
         }
         if (e.getCode() == KeyCode.ESCAPE && desk.shown().isPresent()) {

@@ -15,15 +15,32 @@ import stillglass.book.log.Logbook;
 
 /// Clocks of all tickets as they run down; pressing one takes it off.
 final class TimerRow extends HBox {
+    private static final long HOURS_MINUTES = 100;
+    private static final long DAYS_HOURS = 48;
+
     private final BiConsumer<String, String> clear;
     private List<Logbook.Clock> running = List.of();
     private Optional<String> here = Optional.empty();
+    private final Button next = Build.button("", "", () -> {}, "say-next");
 
     /// @param clear hears ticket and timer to be taken off
     TimerRow(BiConsumer<String, String> clear) {
         super(14);
         this.clear = clear;
         setAlignment(Pos.CENTER_RIGHT);
+        next.setId("say-next");
+        next.setVisible(false);
+        next.managedProperty().bind(next.visibleProperty());
+        getChildren().add(next);
+    }
+
+    void onNext(Runnable takeUp) {
+        next.setOnAction(e -> takeUp.run());
+    }
+
+    void next(Optional<String> words) {
+        next.setText(words.orElse(""));
+        next.setVisible(words.isPresent());
     }
 
     /// @param clocks by when they end
@@ -32,14 +49,15 @@ final class TimerRow extends HBox {
         if (!running.equals(clocks) || !here.equals(ticket)) {
             running = List.copyOf(clocks);
             here = ticket;
-            getChildren().setAll(running.stream().map(c -> Build.button("", "", () -> clear.accept(c.ticket(), c.timer().timer()), "say-timer")).toList());
+            getChildren().setAll(next);
+            getChildren().addAll(running.stream().map(c -> Build.button("", "", () -> clear.accept(c.ticket(), c.timer().timer()), "say-timer")).toList());
         }
         tick(now);
     }
 
     void tick(Instant now) {
         for (int i = 0; i < running.size(); i++) {
-            if (getChildren().get(i) instanceof Button b) {
+            if (getChildren().get(i + 1) instanceof Button b) {
                 b.setText(words(running.get(i), here, now));
                 b.getStyleClass().remove("say-timer-over");
                 if (!running.get(i).timer().ends().isAfter(now)) {
@@ -53,6 +71,7 @@ final class TimerRow extends HBox {
     static String words(Logbook.Clock c, Optional<String> here, Instant now) {
         String label = (here.filter(c.ticket()::equals).isPresent() ? "" : c.ticket() + "  ") + Words.say(c.timer().label());
         Duration left = Duration.between(now, c.timer().ends());
-        return left.isPositive() ? String.format(Locale.ROOT, "%s  %02d:%02d", label, left.toMinutes(), left.toSecondsPart()) : Words.of("say.timer.over", label);
+        return !left.isPositive() ? Words.of("say.timer.over", label) : left.toHours() >= DAYS_HOURS ? Words.of("say.timer.days", label, left.toDays(), left.toHoursPart())
+                : left.toMinutes() >= HOURS_MINUTES ? Words.of("say.timer.hours", label, left.toHours(), left.toMinutesPart()) : String.format(Locale.ROOT, "%s  %02d:%02d", label, left.toMinutes(), left.toSecondsPart());
     }
 }

@@ -17,4 +17,10 @@ public interface Page {
     /// A key pressed while no text is being typed.
     /// @return whether it meant something here
     boolean key(KeyEvent event);
+
+    /// Takes back what was done here last, or does it again.
+    /// @return whether this page has something of its own to take back
+    default boolean undo(boolean again) {
+        return false;
+    }
 }

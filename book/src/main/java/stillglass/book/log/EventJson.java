@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import stillglass.say.Said;
+import stillglass.ticket.agenda.AgendaEvent;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.condition.ConditionEvent;
@@ -40,7 +41,7 @@ import tools.jackson.databind.ser.std.StdSerializer;
 
 /// Events as JSON rows with stable names. The core knows nothing of this.
 final class EventJson {
-    private static final List<Class<?>> SUBJECTS = List.of(ArrivalEvent.class, ReadingEvent.class, GlassEvent.class, JointEvent.class, CareEvent.class, ConditionEvent.class, CourseEvent.class, ProofEvent.class,
+    private static final List<Class<?>> SUBJECTS = List.of(AgendaEvent.class, ArrivalEvent.class, ReadingEvent.class, GlassEvent.class, JointEvent.class, CareEvent.class, ConditionEvent.class, CourseEvent.class, ProofEvent.class,
             Undone.class, Overruled.class);
     private static final Map<String, Class<? extends Event>> BY_NAME = byName();
 

@@ -1,5 +1,6 @@
 package stillglass.book.log;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
@@ -30,6 +31,12 @@ public interface Logbook extends AutoCloseable {
     /// @throws stillglass.book.BookTrouble when it is no logbook or of a newer form
     static Logbook forReading(Path file) {
         return SqliteLogbook.open(file, true);
+    }
+
+    /// Whether a file is of the form logbooks have.
+    /// @throws IOException when it cannot be read
+    static boolean is(Path file) throws IOException {
+        return BookHeader.read(file).isPresent();
     }
 
     /// A photograph to be kept with an act.

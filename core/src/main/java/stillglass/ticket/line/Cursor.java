@@ -11,7 +11,8 @@ import stillglass.say.Said;
 public final class Cursor {
     private static final double MM_PER_INCH = 25.4;
     private static final Map<String, Double> MM = Map.of("mm", 1.0, "cm", 10.0, "µm", 1e-3, "μm", 1e-3, "um", 1e-3, "in", MM_PER_INCH, "inch", MM_PER_INCH, "inches", MM_PER_INCH, "\"", MM_PER_INCH, "″", MM_PER_INCH);
-    private static final Map<String, Double> MINUTES = Map.of("m", 1.0, "min", 1.0, "mins", 1.0, "minute", 1.0, "minutes", 1.0, "h", 60.0, "hour", 60.0, "hours", 60.0);
+    private static final Map<String, Double> MINUTES = Map.ofEntries(Map.entry("m", 1.0), Map.entry("min", 1.0), Map.entry("mins", 1.0), Map.entry("minute", 1.0), Map.entry("minutes", 1.0), Map.entry("h", 60.0), Map.entry("hour", 60.0),
+            Map.entry("hours", 60.0), Map.entry("day", 1440.0), Map.entry("days", 1440.0), Map.entry("week", 10080.0), Map.entry("weeks", 10080.0));
     private static final List<String> COUNTED = List.of("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve");
     private static final double MOST = 1e4;
 

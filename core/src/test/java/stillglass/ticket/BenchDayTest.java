@@ -1,0 +1,92 @@
+package stillglass.ticket;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import stillglass.assembly.Instrument;
+import stillglass.day.DayPlan;
+import stillglass.day.Durations;
+import stillglass.day.Shop;
+import stillglass.say.Wording;
+
+/// A Tuesday, one person, from noon on: nine to one and two to six.
+class BenchDayTest {
+    private static BenchDay.Read ticket(String number, LocalDate due, String... lines) {
+        Job job = Job.on(Instrument.unknown("own-" + number, "Lens " + number, Instrument.Sort.LENS), Optional.empty(), number, due).say(lines);
+        return new BenchDay.Read(job.story(), job.world(), Optional.empty());
+    }
+
+    private static BenchDay planned(Instant now, BenchDay.Read... tickets) {
+        return BenchDay.of(Shop.USUAL, List.of(tickets), new Durations(), now, ZoneOffset.UTC);
+    }
+
+    private static DayPlan.Slot slot(BenchDay d, String ticket, String task) {
+        return d.plan().orElseThrow().slots().stream().filter(s -> s.ticket().equals(ticket) && s.task().equals(task)).findFirst().orElseThrow();
+    }
+
+    @Test
+    void whatIsDueFirstIsDoneFirstWithinTheHours() {
+        BenchDay d = planned(Job.NOON, ticket("T-1", LocalDate.of(2026, 12, 4)), ticket("T-2", LocalDate.of(2026, 11, 25)));
+        assertThat(d.first().orElseThrow()).isEqualTo(new DayPlan.Slot("T-2", "look", 0, 20));
+        // 20 + 10 + 45 + 60 + 60 + 30 minutes: 60 before the pause, 165 after it.
+        assertThat(d.through("T-2").orElseThrow().planned()).isEqualTo(120 + 165);
+        assertThat(d.through("T-2").orElseThrow().promised().orElseThrow()).as("four in five take longer than the middle").isGreaterThan(285);
+        assertThat(slot(d, "T-1", "look").start()).isEqualTo(285);
+        assertThat(d.plan().orElseThrow().lateness()).isZero();
+    }
+
+    @Test
+    void nothingToDoIsNoPlan() {
+        BenchDay d = planned(Job.NOON);
+        assertThat(d.plan()).isEmpty();
+        assertThat(d.first()).isEmpty();
+        assertThat(d.searched(1)).isEqualTo(d);
+    }
+
+    /// At eleven glue is found open and sets till the next day: the rest of that ticket moves, what is fixed stays, and all of it is there in less than a second.
+    @Test
+    void aDayThatGoesWrongIsPlannedAnew() {
+        Instant nine = Instant.parse("2026-11-24T09:00:00Z");
+        BenchDay.Read fixed = ticket("T-2", LocalDate.of(2026, 11, 25), "task look in 5 h");
+        BenchDay morning = planned(nine, ticket("T-1", LocalDate.of(2026, 11, 24)), fixed);
+        assertThat(slot(morning, "T-2", "look").start()).as("twelve and five hours, told at noon").isEqualTo(480);
+        assertThat(morning.through("T-1").orElseThrow().planned()).as("done by two").isLessThanOrEqualTo(300);
+        Instant eleven = nine.plus(Duration.ofHours(2));
+        BenchDay then = planned(eleven, ticket("T-1", LocalDate.of(2026, 11, 24), "wait 25 h for the glue"), fixed);
+        assertThat(slot(then, "T-1", "look").start()).as("noon and 25 h are over at one, the shop is there again at two").isGreaterThanOrEqualTo(26 * 60);
+        assertThat(then.at(slot(then, "T-2", "look").start())).as("what is fixed stays").isEqualTo(Instant.parse("2026-11-24T17:00:00Z"));
+        assertThat(then.plan().orElseThrow().lateness()).as("and that it is late is said").isPositive();
+        assertThat(then.plan().orElseThrow().seconds()).isLessThan(1);
+    }
+
+    @Test
+    void aFixedTimeThatCannotBeKeptIsSaidAndLetGo() {
+        BenchDay d = planned(Job.NOON, ticket("T-1", LocalDate.of(2026, 12, 4), "task prove in 30 min"), ticket("T-2", LocalDate.of(2026, 12, 4)));
+        BenchDay.Slotted prove = new BenchDay.Slotted("T-1", "prove");
+        assertThat(d.unfixed()).containsOnlyKeys(prove);
+        assertThat(Wording.core().sentence(d.unfixed().get(prove))).contains("waits for “close”");
+        assertThat(d.plan()).isPresent();
+    }
+
+    @Test
+    void aTimeSomebodyWantsIsRefusedWithAReason() {
+        BenchDay d = planned(Job.NOON, ticket("T-1", LocalDate.of(2026, 12, 4)));
+        assertThat(d.refused(new BenchDay.Slotted("T-1", "look"), Job.NOON.plus(Duration.ofMinutes(90)))).map(Wording.core()::sentence).hasValueSatisfying(w -> assertThat(w).contains("Nobody is there"));
+        assertThat(d.refused(new BenchDay.Slotted("T-1", "look"), Job.NOON.plus(Duration.ofMinutes(120)))).isEmpty();
+    }
+
+    /// Searched longer, a plan is never worse; with nothing fixed and everything early enough it is as soon through.
+    @Test
+    void searchingLongerIsNeverWorse() {
+        BenchDay d = planned(Job.NOON, ticket("T-1", LocalDate.of(2026, 11, 25)), ticket("T-2", LocalDate.of(2026, 11, 25)), ticket("T-3", LocalDate.of(2026, 11, 25)));
+        BenchDay s = d.searched(1);
+        assertThat(s.plan().orElseThrow().lateness()).isLessThanOrEqualTo(d.plan().orElseThrow().lateness());
+        assertThat(s.plan().orElseThrow().latenessBound()).isLessThanOrEqualTo(s.plan().orElseThrow().lateness());
+    }
+}
