@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -89,6 +91,41 @@ class CleanWindowTest {
         assertThat(window.say()).as("twice in a row without oil").contains("let it stand open");
         window.press(KeyCode.T);
         assertThat(care().timers()).containsKey("dry-iris");
+    }
+
+    /// Bare metal that was greased soaks, bathes, is rinsed and dries, each clock begun when the one before has rung and was taken off; taken off before it has rung, it begins nothing.
+    @Test
+    void aTinGoesFromSoakToTankToRinseToDryByTheClock() {
+        window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);
+        window.type("off focusing thread, thread, rear");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        window.click("part-focusing_thread");
+        window.press(KeyCode.DIGIT1);
+        window.click("bath-tin-1");
+        assertThat(care().timers()).containsOnlyKeys("bath-tin-1-soak");
+        assertThat(window.find("bath-tin-1")).as("it soaks already").isEmpty();
+        Instant now = Window.WHEN;
+        for (String next : List.of("bath-tin-1-bath", "bath-tin-1-rinse", "bath-tin-1-dry")) {
+            now = care().timers().values().iterator().next().ends();
+            window.at(now);
+            window.until("it has rung", () -> clock().isPresent());
+            press(clock());
+            window.until("the next clock runs", () -> window.desk.shown().filter(w -> w.state().care().timers().keySet().equals(Set.of(next))).isPresent());
+        }
+        assertThat(care().timers().get("bath-tin-1-dry").ends()).isAfter(now);
+        press(Optional.of((Button) window.shell.lookup(".say-timer")));
+        window.until("nothing follows", () -> window.desk.shown().filter(w -> w.state().care().timers().isEmpty()).isPresent());
+    }
+
+    private Optional<Button> clock() {
+        return Optional.ofNullable((Button) window.shell.lookup(".say-timer-over"));
+    }
+
+    private static void press(Optional<Button> button) {
+        Window.onUi(() -> {
+            button.orElseThrow().fire();
+            return true;
+        });
     }
 
     /// First acts at once, nothing tried, and how it dries is told by weighings typed as the balance shows them.

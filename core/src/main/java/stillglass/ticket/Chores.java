@@ -4,6 +4,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -15,7 +17,6 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
-import stillglass.care.CareTables;
 import stillglass.care.Drying;
 import stillglass.care.Route;
 import stillglass.day.Chore;
@@ -25,6 +26,7 @@ import stillglass.day.Shop;
 import stillglass.plan.Reached;
 import stillglass.plan.WayIn;
 import stillglass.say.Said;
+import stillglass.ticket.care.BathChain;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
@@ -42,8 +44,6 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
     public static final String SOLVENT = "solvent";
     public static final String GREASE = "grease";
     public static final String FLAMMABLE = "flammable";
-    private static final String SOAKED_IN = "naphtha";
-    private static final String BATHED_IN = "soap";
     /// Rows of minutes that are planned at most.
     private static final int MOST_MINUTES = 60 * 24 * 29;
 
@@ -75,6 +75,9 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
         private final List<Day.Task> tasks = new ArrayList<>();
         private final Map<String, Durations.Estimate> takes = new LinkedHashMap<>();
         private final List<String> slipped = new ArrayList<>();
+        /// Tasks of clocks that run, by their names.
+        private final Map<String, String> clocks = new HashMap<>();
+        private final Map<Chore, Integer> numbers = new EnumMap<>(Chore.class);
 
         private Maker(Story story, World world, Optional<WayIn.Plan> plan, Durations durations, Instant now) {
             s = story.state();
@@ -138,23 +141,30 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
             List<Part> parts = Reached.parts(world.instrument(), world.section(), open).stream().filter(p -> !clean.contains(p.id())).toList();
             Ways ways = Ways.of(s, world.instrument(), parts, open, world.care());
             List<String> ends = new ArrayList<>();
-            int many = 0;
             for (Route r : List.of(Route.TIN, Route.TANK)) {
-                int loads = ways.loads().getOrDefault(r, List.of()).size();
-                boolean tin = r == Route.TIN;
-                for (int i = 1; i <= loads; i++) {
-                    many++;
-                    List<String> bath = task(tin ? Chore.SOAK : Chore.BATH, i, last, List.of(tin ? Shop.TIN : Shop.TANK), tin ? Set.of(SOLVENT, FLAMMABLE) : Set.of(), soaks(tin ? SOAKED_IN : BATHED_IN, tin ? Chore.SOAK : Chore.BATH));
-                    List<String> rinse = task(Chore.RINSE, many, bath, List.of(), Set.of(), durations.of(Chore.RINSE, Optional.empty()));
-                    ends.addAll(task(Chore.DRY, many, rinse, List.of(Shop.CABINET), Set.of(), durations.of(Chore.DRY, Optional.empty())));
+                for (int i = 1; i <= ways.loads().getOrDefault(r, List.of()).size(); i++) {
+                    ends.addAll(bathes(new BathChain(r, i), last));
                 }
             }
             ends.addAll(task(Chore.CLEAN, 1, last, List.of(Shop.LAMP), Set.of(SOLVENT), durations.of(Chore.CLEAN, Optional.empty()).less(spent.getOrDefault(Chore.CLEAN, 0.0))));
             return ends;
         }
 
-        private Durations.Estimate soaks(String agent, Chore chore) {
-            return durations.of(chore, world.care().agent(agent).map(CareTables.Agent::minutes).filter(m -> m >= 1));
+        /// A load from where it is: what its clock counts is one that runs, the rest comes after it.
+        private List<String> bathes(BathChain chain, List<String> last) {
+            List<Chore> links = chain.links();
+            Optional<Chore> running = chain.running(s.care());
+            List<String> after = running.flatMap(r -> chain.clock(r, s.care())).flatMap(c -> Optional.ofNullable(clocks.get(c.timer()))).map(List::of).orElse(running.isPresent() ? List.of() : last);
+            for (Chore link : links.subList(running.map(r -> links.indexOf(r) + 1).orElse(0), links.size())) {
+                int number = numbers.merge(link, 1, Integer::sum);
+                after = switch (link) {
+                    case SOAK -> task(link, number, after, List.of(Shop.TIN), Set.of(SOLVENT, FLAMMABLE), durations.of(link, BathChain.minutes(link, world.care())));
+                    case BATH -> task(link, number, after, List.of(Shop.TANK), Set.of(), durations.of(link, BathChain.minutes(link, world.care())));
+                    case DRY -> task(link, number, after, List.of(Shop.CABINET), Set.of(), durations.of(link, Optional.empty()));
+                    default -> task(link, number, after, List.of(), Set.of(), durations.of(link, Optional.empty()));
+                };
+            }
+            return after;
         }
 
         /// Clocks that run; they hold up whatever comes next.
@@ -165,7 +175,11 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
                 String id = named(Chore.WAIT, i + 1);
                 double left = Math.min(MOST_MINUTES, Math.ceil(Duration.between(now, running.get(i).ends()).toMillis() / 60_000.0));
                 add(new Day.Task(id, (int) Math.max(1, left), false, List.of(), List.of(), Set.of(), false, Optional.of(0)), Durations.Estimate.said(left));
-                all.add(id);
+                clocks.put(running.get(i).timer(), id);
+                // What bathes holds up nothing but its own load.
+                if (!running.get(i).timer().startsWith("bath-")) {
+                    all.add(id);
+                }
             }
             return all;
         }

@@ -17,7 +17,9 @@ import stillglass.care.AgentLadder;
 import stillglass.care.CareOutcomes;
 import stillglass.care.CareTables;
 import stillglass.plan.Reached;
+import stillglass.day.Chore;
 import stillglass.ticket.Ways;
+import stillglass.ticket.care.BathChain;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.story.Stage;
 
@@ -57,11 +59,16 @@ public record CleanModel(
         boolean done) {
 
     /// Parts that go the same way.
-    public record Group(String name, List<PartChip> parts) {
+    /// @param bath what a load of tin or tank begins with, where its clock does not run; empty otherwise
+    public record Group(String name, List<PartChip> parts, Optional<Bath> bath) {
         public Group {
             parts = List.copyOf(parts);
         }
     }
+
+    /// @param chain of the load
+    /// @param words what its first clock counts
+    public record Bath(BathChain chain, String words) {}
 
     /// @param state for the mark before the name: nothing tried, some left, or gone
     public record PartChip(String id, String name, Progress progress, boolean chosen) {}
@@ -112,7 +119,7 @@ public record CleanModel(
                 .or(() -> reached.stream().findFirst());
         Routes routes = Routes.of(reached, work);
         List<Group> groups = routes.groups().stream().map(g -> new Group(g.name(), g.parts().stream()
-                .map(p -> new PartChip(p.id(), p.name(), progress(p, work), inHand.filter(p::equals).isPresent())).toList())).toList();
+                .map(p -> new PartChip(p.id(), p.name(), progress(p, work), inHand.filter(p::equals).isPresent())).toList(), g.chain().filter(c -> c.running(work.state().care()).isEmpty()).map(c -> bath(c, work)))).toList();
         if (inHand.isEmpty()) {
             return new CleanModel(groups, Optional.empty(), "", "", "", false, List.of(), List.of(), "", "", "", List.of(), List.of(), List.of(), "", work.care().school(), false, work.state().done(Stage.CLEAN));
         }
@@ -157,6 +164,11 @@ public record CleanModel(
 
     static boolean unknown(Part part, Work work) {
         return Ways.unknown(part, work.state());
+    }
+
+    private static Bath bath(BathChain chain, Work work) {
+        Chore first = chain.links().getFirst();
+        return new Bath(chain, Words.of("clean.bath", Words.say(first.said()), BathChain.minutes(first, work.care()).orElse(first.usualMinutes())));
     }
 
     private static boolean wantsCleaning(Part p) {

@@ -10,6 +10,7 @@ import stillglass.assembly.Part;
 import stillglass.care.Route;
 import stillglass.plan.Routed;
 import stillglass.ticket.Ways;
+import stillglass.ticket.care.BathChain;
 
 /// The parts within reach by where they go: what soaks first, since it takes longest, then metal by hand, then glass, then what is put by.
 ///
@@ -19,7 +20,8 @@ record Routes(List<Group> groups, Map<Part, Routed> routed) {
     private static final List<Route> ORDER = List.of(Route.TIN, Route.TANK, Route.HAND, Route.ALONE, Route.NEVER_WET, Route.STAYS);
 
     /// @param name of the way, with the number of the load where there are several
-    record Group(String name, List<Part> parts) {}
+    /// @param chain what a load of tin or tank goes through by the clock; empty for other ways
+    record Group(String name, List<Part> parts, Optional<BathChain> chain) {}
 
     static Routes of(List<Part> reached, Work work) {
         Ways ways = Ways.of(work.state(), work.instrument(), reached, work.state().joints().openNow(), work.care());
@@ -28,7 +30,7 @@ record Routes(List<Group> groups, Map<Part, Routed> routed) {
             List<List<Part>> loads = ways.loads().get(r);
             if (loads != null) {
                 for (int i = 0; i < loads.size(); i++) {
-                    groups.add(new Group(loads.size() == 1 ? Words.capital(Words.say(r.said())) : Words.of("clean.load", Words.capital(Words.say(r.said())), i + 1), loads.get(i)));
+                    groups.add(new Group(loads.size() == 1 ? Words.capital(Words.say(r.said())) : Words.of("clean.load", Words.capital(Words.say(r.said())), i + 1), loads.get(i), Optional.of(new BathChain(r, i + 1))));
                 }
             } else {
                 // Metal before glass, so that nothing is smeared over a clean face.
@@ -42,7 +44,7 @@ record Routes(List<Group> groups, Map<Part, Routed> routed) {
 
     private static void add(List<Group> groups, List<Part> parts, String name) {
         if (!parts.isEmpty()) {
-            groups.add(new Group(name, parts));
+            groups.add(new Group(name, parts, Optional.empty()));
         }
     }
 

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
@@ -43,8 +43,8 @@ public final class SayLine extends StackPane {
 
     /// @param read understands a typed line
     /// @param accept carries out what was understood; says whether it was taken
-    /// @param clear hears ticket and timer to be taken off
-    SayLine(Function<String, Reading> read, Function<Reading, CompletableFuture<Boolean>> accept, BiConsumer<String, String> clear) {
+    /// @param clear hears of a clock to be taken off
+    SayLine(Function<String, Reading> read, Function<Reading, CompletableFuture<Boolean>> accept, Consumer<Logbook.Clock> clear) {
         this.read = read;
         this.accept = accept;
         timers = new TimerRow(clear);

@@ -39,10 +39,13 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Theme;
 import stillglass.app.theme.Words;
 import stillglass.app.wired.Wire;
+import stillglass.book.log.Logbook;
+import stillglass.ticket.care.BathChain;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
+import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Redo;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.Undo;
@@ -89,7 +92,7 @@ public final class Shell extends StackPane {
         axis.setId("axis");
         split = new AxisSplit(desk, axis, this);
         TypedLines lines = new TypedLines(desk, this::work, this::showWork);
-        say = new SayLine(lines::read, lines::accept, (ticket, timer) -> desk.submit(ticket, Act.of(new CareEvent.TimerCleared(timer)), List.of()));
+        say = new SayLine(lines::read, lines::accept, this::takeOff);
         gauge = new Gauge(desk, say::type);
         wire = new Wire(desk, mm -> gauge.arrived(mm, work(), work().flatMap(Work::inHand), focusedField()));
         inbox = new Inbox(desk, this::offer);
@@ -112,6 +115,13 @@ public final class Shell extends StackPane {
         second.play();
         new Keyboard(this);
         desk.setting("text scale").thenAcceptAsync(s -> s.ifPresent(this::rememberedScale), Platform::runLater);
+    }
+
+    /// Takes a clock off; where it counted a bath that is over, what follows begins.
+    private void takeOff(Logbook.Clock clock) {
+        List<Intent> acts = new ArrayList<>(List.of(new CareEvent.TimerCleared(clock.timer().timer())));
+        BathChain.next(clock.timer(), desk.shelf().care(), desk.clock().instant()).ifPresent(acts::add);
+        desk.submit(clock.ticket(), new Act(acts), List.of());
     }
 
     /// New pictures, offered to what was in hand when they were taken.

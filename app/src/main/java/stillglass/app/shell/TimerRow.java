@@ -5,7 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
@@ -18,13 +18,13 @@ final class TimerRow extends HBox {
     private static final long HOURS_MINUTES = 100;
     private static final long DAYS_HOURS = 48;
 
-    private final BiConsumer<String, String> clear;
+    private final Consumer<Logbook.Clock> clear;
     private List<Logbook.Clock> running = List.of();
     private Optional<String> here = Optional.empty();
     private final Button next = Build.button("", "", () -> {}, "say-next");
 
-    /// @param clear hears ticket and timer to be taken off
-    TimerRow(BiConsumer<String, String> clear) {
+    /// @param clear hears of a clock to be taken off
+    TimerRow(Consumer<Logbook.Clock> clear) {
         super(14);
         this.clear = clear;
         setAlignment(Pos.CENTER_RIGHT);
@@ -50,7 +50,7 @@ final class TimerRow extends HBox {
             running = List.copyOf(clocks);
             here = ticket;
             getChildren().setAll(next);
-            getChildren().addAll(running.stream().map(c -> Build.button("", "", () -> clear.accept(c.ticket(), c.timer().timer()), "say-timer")).toList());
+            getChildren().addAll(running.stream().map(c -> Build.button("", "", () -> clear.accept(c), "say-timer")).toList());
         }
         tick(now);
     }
