@@ -143,6 +143,28 @@ class CleanWindowTest {
         assertThat(care().weighed()).singleElement().extracting(CareEvent.Weighed::grams).isEqualTo(492.0);
     }
 
+    /// A lens that went under with its body: each says the other, and a press goes there.
+    @Test
+    void bodyAndLensOfOneAccidentKnowOfEachOther() {
+        window.begin("body", "Lodestar 2", KeyCode.DIGIT1);
+        window.type("cavity battery box 2 min, cells");
+        window.press(KeyCode.CONTROL, KeyCode.B);
+        window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT1);
+        window.type("came with T-0101");
+        window.click("with-T-0101");
+        window.until("the body is shown, and says so too", () -> window.desk.shown().filter(w -> w.state().tag().number().equals("T-0101") && w.state().arrival().with().equals(List.of("T-0102"))).isPresent());
+        window.type("wet salt, 1 h ago");
+        assertThat(text()).contains("Open the battery box next");
+        TextField field = (TextField) window.there("say-field");
+        Window.onUi(() -> {
+            window.shell.type("came with T-0999");
+            return true;
+        });
+        window.press(KeyCode.ENTER);
+        assertThat(text()).contains("There is no ticket T-0999 in this book.");
+        assertThat(Window.<String>onUi(field::getText)).as("a line that was not taken stays").isEqualTo("came with T-0999");
+    }
+
     /// Channels as they were measured, foam as it lies there, strips cut from it, and a template at its true size.
     @Test
     void sealsAreCutForABodyNobodyKnows() throws Exception {

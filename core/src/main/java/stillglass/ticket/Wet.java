@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import stillglass.care.Cavities;
 import stillglass.care.Drying;
 import stillglass.say.Said;
 import stillglass.ticket.arrival.ArrivalEvent;
@@ -16,8 +17,9 @@ import stillglass.ticket.care.CareEvent;
 /// @param got how it got wet
 /// @param weighings since then, in order
 /// @param drying what they tell, where they tell anything
+/// @param cavities in which order what is still shut is opened, where somebody named it
 /// @param proven whether it is dry as far as this balance sees
-public record Wet(ArrivalEvent.GotWet got, List<CareEvent.Weighed> weighings, Optional<Drying> drying, boolean proven) {
+public record Wet(ArrivalEvent.GotWet got, List<CareEvent.Weighed> weighings, Optional<Drying> drying, Optional<Cavities> cavities, boolean proven) {
     private static final int FEWEST = 3;
     /// Two weighings at least this far apart that agree say that nothing is lost any more.
     private static final Duration APART = Duration.ofHours(12);
@@ -27,10 +29,10 @@ public record Wet(ArrivalEvent.GotWet got, List<CareEvent.Weighed> weighings, Op
     }
 
     public static Optional<Wet> of(TicketState s) {
-        return s.arrival().wet().map(w -> of(w, s.care().weighed()));
+        return s.arrival().wet().map(w -> of(w, s.care().weighed(), s.care().nextCavity()));
     }
 
-    private static Wet of(ArrivalEvent.GotWet got, List<CareEvent.Weighed> all) {
+    private static Wet of(ArrivalEvent.GotWet got, List<CareEvent.Weighed> all, Optional<Cavities> cavities) {
         Optional<Drying> drying = Optional.empty();
         if (all.size() >= FEWEST) {
             try {
@@ -40,7 +42,7 @@ public record Wet(ArrivalEvent.GotWet got, List<CareEvent.Weighed> weighings, Op
                 drying = Optional.empty();
             }
         }
-        return new Wet(got, all, drying, proven(all, drying));
+        return new Wet(got, all, drying, cavities, proven(all, drying));
     }
 
     private static boolean proven(List<CareEvent.Weighed> all, Optional<Drying> drying) {
@@ -66,6 +68,7 @@ public record Wet(ArrivalEvent.GotWet got, List<CareEvent.Weighed> weighings, Op
         List<Said> all = new ArrayList<>(List.of(got.said()));
         hours(now).ifPresent(h -> all.add(Said.of("wet.hours", "hours", h)));
         all.addAll(got.water().acts(hours(now), got.on()));
+        cavities.ifPresent(c -> all.add(c.said()));
         all.add(dryness(now));
         return all;
     }

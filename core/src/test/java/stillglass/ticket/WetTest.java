@@ -107,4 +107,25 @@ class WetTest {
         assertThatThrownBy(() -> new CareEvent.Weighed(Job.NOON, Double.NaN, 0.01)).hasMessageContaining("NaN");
         assertThatThrownBy(() -> new ArrivalEvent.GotWet(Water.SALT, Optional.of(-1.0), Optional.empty(), Optional.empty())).hasMessageContaining("-1");
     }
+
+    /// Cavities as they are told, in any words; what is open drops out, and what came with it is on record.
+    @Test
+    void whichCavityIsNextFollowsFromWhatIsInThem() {
+        Job job = body().say("wet salt", "cavity top plate 12 min, circuits, behind grip", "cavity grip 3 min, metal", "cavity battery box 2 min, cells", "came with t-0102");
+        assertThat(job.state().arrival().with()).containsExactly("T-0102");
+        assertThat(next(job)).startsWith("Open the battery box next, 2 min, for the sake of cells. Then grip, top plate.");
+        job.say("cavity Battery box open");
+        assertThat(next(job)).startsWith("Open the grip next");
+        assertThat(job.answer("cavity battery box open")).contains("no shut cavity");
+        assertThat(job.answer("cavity grip 3 min, metal, behind top plate")).contains("behind itself");
+        assertThat(job.answer("cavity grip")).contains("inutes to get");
+        assertThat(job.answer("cavity 3 min")).startsWith("Which cavity");
+        assertThat(job.answer("came with T-1")).contains("itself");
+        assertThat(job.answer("came with T-0102")).contains("on record");
+        assertThat(job.answer("came with")).contains("number of the ticket");
+    }
+
+    private static String next(Job job) {
+        return Wet.of(job.state()).orElseThrow().said(Job.NOON).stream().map(Wording.core()::say).filter(s -> s.startsWith("Open the")).findFirst().orElseThrow();
+    }
 }

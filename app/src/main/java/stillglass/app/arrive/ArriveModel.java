@@ -31,6 +31,7 @@ import stillglass.ticket.story.Stage;
 /// @param alike a known model built alike whose map can be the start
 /// @param builds generic constructions it may be built like, where no map is known
 /// @param built the one that was chosen
+/// @param with numbers of tickets it came with
 /// @param infinity measured error and what it means, empty until measured
 /// @param images whether it makes a picture, so that infinity can be measured
 /// @param untried the function to try next
@@ -44,6 +45,7 @@ public record ArriveModel(
         Optional<String> built,
         List<String> symptoms,
         String use,
+        List<String> with,
         Optional<String> infinity,
         String infinityMeaning,
         boolean images,
@@ -64,6 +66,7 @@ public record ArriveModel(
         builds = List.copyOf(builds);
         facts = List.copyOf(facts);
         symptoms = List.copyOf(symptoms);
+        with = List.copyOf(with);
     }
 
     public static ArriveModel of(Work work) {
@@ -76,7 +79,7 @@ public record ArriveModel(
                 work.mapped() ? Optional.empty() : work.computed().alike().map(ArriveModel::alike),
                 work.mapped() ? List.of() : Build.of(work.world().builds(), work.instrument().sort()),
                 s.course().build().map(c -> c.build()),
-                s.arrival().symptoms(), s.arrival().use(),
+                s.arrival().symptoms(), s.arrival().use(), s.arrival().with(),
                 infinity.map(Sourced::error),
                 infinity.flatMap(m -> work.section().map(l -> meaning(m.errorMm(), l))).orElse(""),
                 work.instrument().sort().images(), CheckList.next(CheckModel.of(work, Phase.BEFORE)), Wet.of(s), s.done(Stage.ARRIVE));

@@ -41,6 +41,7 @@ public final class ArriveView implements Station {
     private final Label form = Build.label("", "soft");
     private final GridPane facts = new GridPane();
     private final VBox alike = Build.column(4);
+    private final FlowPane with = Build.flowing(6);
     private final Label map = Build.label("", "small", "green");
     private final VBox symptoms = Build.column(5);
     private final Label use = Build.label("");
@@ -76,7 +77,7 @@ public final class ArriveView implements Station {
         TextField ownerField = Build.field(Words.of("arrive.owner.prompt"), t -> keep(new ArrivalEvent.OwnerNamed(t)));
         ownerField.setId("owner");
         builds = new BuildChooser(b -> keep(new CourseIntent.ChooseBuild(b)));
-        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, opticsRow, Build.tall(builds.node()), ownerField, map, alike);
+        VBox what = Build.sheet(Words.of("arrive.what"), "", form, facts, opticsRow, Build.tall(builds.node()), ownerField, with, map, alike);
         VBox owner = Build.sheet(Words.of("arrive.owner"), "", symptoms, symptom, Build.spring(),
                 Build.line(Words.of("arrive.use"), "subheading"), use, useField);
         Button read = Build.button(Words.of("arrive.read"), "R", this::readCollimator);
@@ -100,6 +101,12 @@ public final class ArriveView implements Station {
         f.setPrefColumnCount(6);
         f.setMinWidth(Region.USE_PREF_SIZE);
         return f;
+    }
+
+    private Node linked(String ticket) {
+        Button b = Build.button(Words.of("arrive.with", ticket), "", () -> desk.open(ticket), "chip");
+        b.setId("with-" + ticket);
+        return b;
     }
 
     private void keep(Intent intent) {
@@ -165,6 +172,8 @@ public final class ArriveView implements Station {
             alike.getChildren().addAll(Build.label(a.say(), "medium"), differences, start);
         });
         builds.show(m.builds(), m.built());
+        with.getChildren().setAll(m.with().stream().map(this::linked).toList());
+        with.setManaged(!m.with().isEmpty());
         symptoms.getChildren().setAll(m.symptoms().stream().map(s -> (Node) Build.label("–  " + s, "large")).toList());
         if (m.symptoms().isEmpty()) {
             symptoms.getChildren().add(Build.label(Words.of("arrive.nothing"), "soft"));

@@ -249,6 +249,11 @@ public final class Desk implements AutoCloseable {
         return onBook(() -> new Summary(log.counts(), tickets.agreement(), log.list(0, soonest)));
     }
 
+    /// Whether the book has a ticket of that number.
+    public CompletableFuture<Boolean> knows(String number) {
+        return onBook(() -> log.numbers().contains(number));
+    }
+
     /// Some of the tickets in their order, or those that fit a search.
     public CompletableFuture<List<Logbook.Listed>> list(String search, int from, int most) {
         return onBook(() -> search.isBlank() ? log.list(from, most) : from > 0 ? List.<Logbook.Listed>of() : log.search(search, most));

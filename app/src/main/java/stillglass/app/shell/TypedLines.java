@@ -1,5 +1,6 @@
 package stillglass.app.shell;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
@@ -12,8 +13,10 @@ import stillglass.assembly.Joint;
 import stillglass.book.say.Begun;
 import stillglass.say.Said;
 import stillglass.ticket.TicketState;
+import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.joints.JointIntent;
+import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
@@ -78,9 +81,22 @@ final class TypedLines {
         };
     }
 
+    /// What came with another one, that one came with as well: only what is in the book can be named.
+    private CompletableFuture<Boolean> together(String here, ArrivalEvent.CameWith other) {
+        return desk.knows(other.ticket()).thenComposeAsync(known -> {
+            if (!known) {
+                return refused(Said.of("with.none", "ticket", other.ticket()));
+            }
+            return desk.submit(other).thenComposeAsync(d -> d instanceof Decision.Accepted ? desk.submit(other.ticket(), Act.of(new ArrivalEvent.CameWith(here)), List.of()).thenApply(o -> true) : CompletableFuture.completedFuture(false), Platform::runLater);
+        }, Platform::runLater);
+    }
+
     private CompletableFuture<Boolean> act(Reading.Understood u) {
         if (shown.get().isEmpty()) {
             return refused(Said.of("ticket.none"));
+        }
+        if (u.act().intents().getFirst() instanceof ArrivalEvent.CameWith other) {
+            return together(shown.get().orElseThrow().state().tag().number(), other);
         }
         boolean opens = u.act().intents().stream().anyMatch(i -> i instanceof JointIntent.Open || i instanceof JointIntent.Find || i instanceof JointIntent.Try);
         return desk.submit(u.act()).thenApplyAsync(d -> {

@@ -136,6 +136,9 @@ public final class ReportMaker {
         if (!state.arrival().use().isBlank()) {
             all.add(Said.of("report.use", "use", state.arrival().use()));
         }
+        if (!state.arrival().with().isEmpty()) {
+            all.add(Said.of("report.with", "tickets", state.arrival().with()));
+        }
         Optional<Wet> wet = Wet.of(state);
         wet.ifPresent(w -> {
             all.add(w.got().said());

@@ -27,6 +27,11 @@ public sealed interface ArrivalEvent extends Event {
     @Named("due-set")
     record DueSet(LocalDate due) implements ArrivalEvent, ArrivalIntent {}
 
+    /// It came with another one, by the same accident or from the same owner.
+    /// @param ticket its number
+    @Named("came-with")
+    record CameWith(String ticket) implements ArrivalEvent, ArrivalIntent {}
+
     /// Its optical section is known from now on: measured, guessed or read from a file.
     @Named("section-known")
     record SectionKnown(String sectionId) implements ArrivalEvent, ArrivalIntent {}

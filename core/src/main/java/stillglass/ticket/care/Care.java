@@ -1,11 +1,13 @@
 package stillglass.ticket.care;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
+import stillglass.care.Cavities;
 import stillglass.care.seals.Channel;
 import stillglass.plan.Inside;
 import stillglass.ticket.condition.Flaw;
@@ -20,15 +22,17 @@ import stillglass.ticket.story.World;
 /// @param timers by their names
 /// @param madeOf what parts are made of, where somebody said so
 /// @param flushed what was flushed in place, in order
+/// @param cavities of something wet that are still shut, by name
 /// @param channels of light seals, by name
 /// @param foam pieces there are
 /// @param ultraviolet light given, in order
 /// @param weighed what it weighed while it dried, in order
-public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, Channel> channels, List<CareEvent.FoamThere> foam, List<CareEvent.Ultraviolet> ultraviolet) {
+public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, CareEvent.CavityNamed> cavities, Map<String, Channel> channels, List<CareEvent.FoamThere> foam, List<CareEvent.Ultraviolet> ultraviolet) {
     private static final int MOST_CHANNELS = 30;
     private static final int MOST_FOAM = 12;
+    private static final int MOST_CAVITIES = 30;
     /// Nothing was cleaned, nothing is waited for.
-    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), List.of(), List.of());
+    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of());
 
     public Care {
         cleaned = List.copyOf(cleaned);
@@ -36,6 +40,7 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
         madeOf = Grown.kept(madeOf);
         flushed = List.copyOf(flushed);
         weighed = List.copyOf(weighed);
+        cavities = Grown.kept(cavities);
         channels = Grown.kept(channels);
         foam = List.copyOf(foam);
         ultraviolet = List.copyOf(ultraviolet);
@@ -44,15 +49,17 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
     /// The state after one more event.
     public Care after(CareEvent happened) {
         return switch (happened) {
-            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed, channels, foam, ultraviolet);
-            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, channels, foam, ultraviolet);
-            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed, channels, foam, ultraviolet);
-            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, channels, foam, ultraviolet);
-            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed, channels, foam, ultraviolet);
-            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e), channels, foam, ultraviolet);
-            case CareEvent.ChannelMeasured e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.by(channels, e.channel().id(), e.channel()), foam, ultraviolet);
-            case CareEvent.FoamThere e -> new Care(cleaned, timers, madeOf, flushed, weighed, channels, Grown.by(foam, e), ultraviolet);
-            case CareEvent.Ultraviolet e -> new Care(cleaned, timers, madeOf, flushed, weighed, channels, foam, Grown.by(ultraviolet, e));
+            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e), cavities, channels, foam, ultraviolet);
+            case CareEvent.CavityNamed e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.by(cavities, key(e.cavity().name()), e), channels, foam, ultraviolet);
+            case CareEvent.CavityOpened e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.less(cavities, key(e.name())), channels, foam, ultraviolet);
+            case CareEvent.ChannelMeasured e -> new Care(cleaned, timers, madeOf, flushed, weighed, cavities, Grown.by(channels, e.channel().id(), e.channel()), foam, ultraviolet);
+            case CareEvent.FoamThere e -> new Care(cleaned, timers, madeOf, flushed, weighed, cavities, channels, Grown.by(foam, e), ultraviolet);
+            case CareEvent.Ultraviolet e -> new Care(cleaned, timers, madeOf, flushed, weighed, cavities, channels, foam, Grown.by(ultraviolet, e));
         };
     }
 
@@ -64,12 +71,35 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
             case CareEvent.Flushed f -> world.care().agent(f.agent()).isEmpty() ? noAgent(f.agent(), world) : f.place().has(Flaw.WET) && Place.of(world.instrument().sort()).contains(f.place()) ? Decision.accepted(f)
                     : Decision.refused("flush.not-there", "place", f.place().said());
             case CareEvent.Weighed w -> weighed.isEmpty() || w.at().isAfter(weighed.getLast().at()) ? Decision.accepted(w) : Decision.refused("weighed.before");
+            case CareEvent.CavityNamed c -> named(c);
+            case CareEvent.CavityOpened o -> cavities.containsKey(key(o.name())) ? Decision.accepted(o) : Decision.refused("cavity.none", "cavity", o.name());
             case CareEvent.ChannelMeasured m -> channels.size() < MOST_CHANNELS || channels.containsKey(m.channel().id()) ? Decision.accepted(m) : Decision.refused("channel.many", "most", MOST_CHANNELS);
             case CareEvent.Ultraviolet u -> Decision.accepted(u);
             case CareEvent.FoamThere f -> foam.size() < MOST_FOAM ? Decision.accepted(f) : Decision.refused("foam.many", "most", MOST_FOAM);
             case CareEvent.TimerSet t -> t.timer().isBlank() ? Decision.refused("timer.what") : Decision.accepted(t);
             case CareEvent.TimerCleared t -> timers.containsKey(t.timer()) ? Decision.accepted(t) : Decision.refused("timer.none");
         };
+    }
+
+    private static String key(String cavity) {
+        return cavity.strip().toLowerCase(Locale.ROOT);
+    }
+
+    private Decision named(CareEvent.CavityNamed c) {
+        if (cavities.size() >= MOST_CAVITIES && !cavities.containsKey(key(c.cavity().name()))) {
+            return Decision.refused("cavity.many", "most", MOST_CAVITIES);
+        }
+        try {
+            Cavities.of(Grown.by(cavities, key(c.cavity().name()), c).values().stream().map(CareEvent.CavityNamed::cavity).toList());
+            return Decision.accepted(c);
+        } catch (IllegalArgumentException circle) {
+            return Decision.refused("cavity.circle", "cavity", c.cavity().name());
+        }
+    }
+
+    /// In which order those that are shut are opened; nothing where none is.
+    public Optional<Cavities> nextCavity() {
+        return cavities.isEmpty() ? Optional.empty() : Optional.of(Cavities.of(cavities.values().stream().map(CareEvent.CavityNamed::cavity).toList()));
     }
 
     private static Decision clean(CareEvent.PartCleaned c, World world) {

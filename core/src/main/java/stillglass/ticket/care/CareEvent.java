@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import stillglass.assembly.Material;
+import stillglass.care.Cavities;
 import stillglass.care.seals.Channel;
 import stillglass.say.Said;
 import stillglass.ticket.condition.Place;
@@ -132,6 +133,14 @@ public sealed interface CareEvent extends Event {
             return grams > 0 && grams < MOST_G;
         }
     }
+
+    /// A cavity of something wet that is still shut; one of that name is told anew.
+    @Named("cavity-named")
+    record CavityNamed(Cavities.Cavity cavity) implements CareEvent, CareIntent {}
+
+    /// A cavity is open and can dry.
+    @Named("cavity-opened")
+    record CavityOpened(String name) implements CareEvent, CareIntent {}
 
     /// @param timer its name; one of that name is set anew
     /// @param label what is waited for

@@ -3,6 +3,7 @@ package stillglass.ticket.words;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import stillglass.care.Water;
 import stillglass.say.Said;
@@ -10,7 +11,7 @@ import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.line.Cursor;
 import stillglass.ticket.story.Stage;
 
-/// What is said of the job as a whole: `complaint milky flare`, `wet fresh 3 min, 5 h ago, was on`, `owner School club`, `use portraits wide open`, `due 2026-12-04`, and a note where no joint is in hand.
+/// What is said of the job as a whole: `complaint milky flare`, `wet fresh 3 min, 5 h ago, was on`, `owner School club`, `use portraits wide open`, `due 2026-12-04`, `came with T-0102`, and a note where no joint is in hand.
 final class ArrivalWords implements Grammar {
     @Override
     public Optional<Reading> read(Cursor line, Setting in) {
@@ -33,6 +34,9 @@ final class ArrivalWords implements Grammar {
                 return wet;
             }
             line.reset(start);
+        }
+        if (line.take("came with")) {
+            return Optional.of(line.rest().map(t -> t.strip().toUpperCase(Locale.ROOT)).map(t -> Reading.understood(Said.of("say.reads.with", "ticket", t), new ArrivalEvent.CameWith(t))).orElse(Reading.unclear("say.with")));
         }
         if (line.take("due")) {
             return Optional.of(due(line.rest().orElse("")));
@@ -115,6 +119,6 @@ final class ArrivalWords implements Grammar {
 
     @Override
     public List<String> examples(Setting in) {
-        return in.stage() == Stage.ARRIVE ? List.of("complaint ", "owner ", "use ", "due 2026-12-04", "wet fresh 3 min, 5 h ago, was on", "note ") : List.of();
+        return in.stage() == Stage.ARRIVE ? List.of("complaint ", "owner ", "use ", "due 2026-12-04", "wet fresh 3 min, 5 h ago, was on", "came with T-", "note ") : List.of();
     }
 }

@@ -1,11 +1,13 @@
 package stillglass.ticket.words;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
+import stillglass.care.Cavities;
 import stillglass.care.CareTables;
 import stillglass.care.seals.Channel;
 import stillglass.say.Said;
@@ -40,6 +42,9 @@ final class CareWords implements Grammar {
         if (line.take("weighs") || line.take("weighed")) {
             return Optional.of(weighed(line, in));
         }
+        if (line.take("cavity")) {
+            return Optional.of(cavity(line));
+        }
         if (line.take("flushed")) {
             return Optional.of(flushed(line, in));
         }
@@ -59,6 +64,30 @@ final class CareWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// `cavity battery box 2 min, circuits`, `cavity top plate 12 min, contacts, behind grip`, `cavity battery box open`.
+    private static Reading cavity(Cursor line) {
+        int start = line.mark();
+        while (!line.clauseEnds() && !line.next("open") && !numberNext(line)) {
+            line.skip();
+        }
+        String name = line.typed(start, line.mark()).strip();
+        if (name.isEmpty()) {
+            return Reading.unclear("say.cavity");
+        }
+        if (line.take("open")) {
+            return Reading.understood(Said.of("say.reads.cavity.open", "cavity", name), new CareEvent.CavityOpened(name));
+        }
+        Optional<Double> minutes = line.minutes().filter(Cavities.Cavity::possible);
+        line.separators();
+        Optional<Cavities.Holds> holds = line.takeOne(Arrays.stream(Cavities.Holds.values()).flatMap(h -> h.words().stream()).toList()).flatMap(w -> Arrays.stream(Cavities.Holds.values()).filter(h -> h.words().contains(w)).findFirst());
+        line.separators();
+        Optional<String> behind = line.take("behind") ? line.clause() : Optional.empty();
+        if (minutes.isEmpty() || holds.isEmpty()) {
+            return Reading.unclear("say.cavity.what", "cavity", name, "holds", Arrays.stream(Cavities.Holds.values()).map(Cavities.Holds::said).toList());
+        }
+        return Reading.understood(Said.of("say.reads.cavity", "cavity", name, "minutes", minutes.get(), "holds", holds.get().said()), new CareEvent.CavityNamed(new Cavities.Cavity(name, minutes.get(), holds.get(), behind)));
     }
 
     /// `channel hinge 96 x 2.1, gap 1.6, 2`: length by width, how far the lid stays off its floor, how many alike.
