@@ -139,10 +139,22 @@ public record Cavities(List<Cavity> order, boolean firm) {
         return order;
     }
 
+    /// The worst that is in a cavity, or behind it.
+    private Holds worst(Cavity c) {
+        Holds worst = c.holds;
+        for (Cavity o : order) {
+            if (o.behind.filter(c.name::equalsIgnoreCase).isPresent()) {
+                Holds there = worst(o);
+                worst = there.rate > worst.rate ? there : worst;
+            }
+        }
+        return worst;
+    }
+
     /// What is opened next, why, and what follows.
     public Said said() {
         Cavity first = order.getFirst();
-        Said next = Said.of("cavities.next", "cavity", first.name, "minutes", first.minutes, "holds", first.holds.said());
+        Said next = Said.of("cavities.next", "cavity", first.name, "minutes", first.minutes, "holds", worst(first).said());
         Said all = order.size() == 1 ? next : Said.of("cavities.then", "next", next, "others", order.stream().skip(1).map(Cavity::name).toList());
         return firm ? all : Said.of("cavities.close", "all", all);
     }

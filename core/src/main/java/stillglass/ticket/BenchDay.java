@@ -40,6 +40,7 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     public static final int DAYS = 21;
     private static final int MOST_TASKS = 300;
     private static final int DRAWS = 100;
+    private static final int URGENT = 8;
     private static final double QUICK_SECONDS = 0.5;
 
     /// A ticket with what is left of it.
@@ -66,7 +67,7 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     public static BenchDay of(Shop shop, List<Read> read, Durations durations, Instant at, ZoneId zone) {
         Instant now = at.truncatedTo(ChronoUnit.MINUTES);
         List<Open> all = read.stream().map(r -> new Open(r.story.state().tag(), Chores.of(r.story, r.world, r.plan, durations, now))).filter(o -> o.chores.any())
-                .sorted(Comparator.comparing((Open o) -> o.tag.due().orElse(LocalDate.MAX)).thenComparing(Open::number)).toList();
+                .sorted(Comparator.comparing((Open o) -> !o.chores.urgent()).thenComparing(o -> o.tag.due().orElse(LocalDate.MAX)).thenComparing(Open::number)).toList();
         List<Open> planned = new ArrayList<>();
         int tasks = 0;
         for (Open o : all) {
@@ -87,7 +88,10 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     }
 
     private static Day.Ticket ticket(Open o, Shop shop, Instant now, ZoneId zone) {
-        return new Day.Ticket(o.number(), o.tag.due().map(d -> Math.max(0, shop.closing(now, zone, d))), 1, o.chores.tasks());
+        LocalDate today = now.atZone(zone).toLocalDate();
+        // What corrodes by the hour is wanted today, whatever day was named.
+        Optional<LocalDate> wanted = o.chores.urgent() ? Optional.of(today) : o.tag.due();
+        return new Day.Ticket(o.number(), wanted.map(d -> Math.max(0, shop.closing(now, zone, d))), o.chores.urgent() ? URGENT : 1, o.chores.tasks());
     }
 
     /// By urgency, without what is fixed and cannot be kept.
@@ -169,6 +173,13 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
         OptionalInt end = plan.map(p -> p.end(ticket)).orElse(OptionalInt.empty());
         boolean unknown = open(ticket).flatMap(o -> o.chores.unknown()).isPresent();
         return end.isEmpty() ? Optional.empty() : Optional.of(new Through(end.getAsInt(), unknown ? OptionalInt.empty() : Optional.ofNullable(promises.through().get(ticket)).orElse(OptionalInt.empty())));
+    }
+
+    /// By how many minutes a ticket is through after its day; 0 where it is not, or no day was named.
+    public int late(String ticket) {
+        Optional<LocalDate> due = open(ticket).flatMap(o -> o.tag.due());
+        int end = plan.map(p -> p.end(ticket).orElse(0)).orElse(0);
+        return due.map(d -> Math.max(0, end - Math.max(0, shop.closing(now, zone, d)))).orElse(0);
     }
 
     /// What hands should take up at once: baths first, which then go on by themselves.

@@ -38,8 +38,9 @@ import stillglass.ticket.story.World;
 /// @param tasks in an order in which they can be done
 /// @param takes how long each takes, and from where that is known
 /// @param slipped tasks that were to have begun by now and are to be done whenever they fit
+/// @param urgent whether it corrodes by the hour: it came in wet and is not proven dry
 /// @param unknown why no end can be given, where none can
-public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes, List<String> slipped, Optional<Said> unknown) {
+public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes, List<String> slipped, boolean urgent, Optional<Said> unknown) {
     /// Tags of what must never be open together, or never left alone.
     public static final String SOLVENT = "solvent";
     public static final String GREASE = "grease";
@@ -91,7 +92,7 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
         private Chores chores() {
             Optional<Wet> wet = Wet.of(s).filter(w -> !w.proven());
             if (s.proof().signed(s.joints()).isPresent() || !s.tag().begun()) {
-                return new Chores(List.of(), Map.of(), List.of(), Optional.empty());
+                return new Chores(List.of(), Map.of(), List.of(), false, Optional.empty());
             }
             List<String> before = waits();
             wet.flatMap(Wet::drying).filter(d -> !Double.isInfinite(d.toH())).ifPresent(d -> before.add(dries(wet.get(), d)));
@@ -118,7 +119,7 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
                 last = task(Chore.CLOSE, 1, last, List.of(), greases ? Set.of(GREASE) : Set.of(), byMap.isPresent() ? durations.of(Chore.CLOSE, byMap) : durations.of(Chore.CLOSE, Optional.empty()).less(spent.getOrDefault(Chore.CLOSE, 0.0)));
             }
             task(Chore.PROVE, 1, last, List.of(), Set.of(), durations.of(Chore.PROVE, Optional.empty()).less(spent.getOrDefault(Chore.PROVE, 0.0)));
-            return new Chores(tasks, takes, slipped, wet.filter(w -> w.drying().filter(d -> !Double.isInfinite(d.toH())).isEmpty()).map(w -> Said.of("chores.wet")));
+            return new Chores(tasks, takes, slipped, wet.isPresent(), wet.filter(w -> w.drying().filter(d -> !Double.isInfinite(d.toH())).isEmpty()).map(w -> Said.of("chores.wet")));
         }
 
         private boolean passed(Stage stage) {

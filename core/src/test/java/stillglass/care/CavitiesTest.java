@@ -29,7 +29,7 @@ class CavitiesTest {
     void whatLiesOverSomethingFastIsOpenedForItsSake() {
         Cavities c = Cavities.of(List.of(cavity("mirror box", 3, Holds.GLASS), cavity("grip", 4, Holds.METAL), cavity("board", 6, Holds.CIRCUIT, "Grip")));
         assertThat(c.order()).extracting(Cavity::name).containsExactly("grip", "board", "mirror box");
-        assertThat(Wording.core().say(c.said())).contains("Open the grip next, 4 min").contains("Then board, mirror box.");
+        assertThat(Wording.core().say(c.said())).contains("Open the grip next, 4 min, for the sake of circuits").contains("Then board, mirror box.");
     }
 
     /// The order against every order that is possible, on drawn trees of up to seven cavities: rates and minutes from a law of their own.

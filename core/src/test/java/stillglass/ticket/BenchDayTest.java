@@ -41,6 +41,16 @@ class BenchDayTest {
         assertThat(d.plan().orElseThrow().lateness()).isZero();
     }
 
+    /// What corrodes by the hour is taken up before what is due sooner, and is not called late for it.
+    @Test
+    void whatCameInWetComesFirst() {
+        BenchDay d = planned(Job.NOON, ticket("T-1", LocalDate.of(2026, 11, 24)), ticket("T-2", LocalDate.of(2026, 12, 24), "wet salt, 1 h ago"));
+        assertThat(d.first().orElseThrow().ticket()).isEqualTo("T-2");
+        assertThat(d.late("T-2")).isZero();
+        assertThat(d.late("T-1")).isPositive();
+        assertThat(d.through("T-2").orElseThrow().promised()).as("nobody knows when it is dry").isEmpty();
+    }
+
     @Test
     void nothingToDoIsNoPlan() {
         BenchDay d = planned(Job.NOON);

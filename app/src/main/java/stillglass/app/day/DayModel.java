@@ -79,7 +79,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
         List<DayPlan.Slot> slots = d.plan().map(DayPlan::slots).orElse(List.of());
         Optional<BenchDay.Slotted> chosen = wanted.filter(w -> slots.stream().anyMatch(s -> id(s).equals(w))).or(() -> d.first().map(DayModel::id));
         String hours = Words.of(planned.said() ? "day.hours.said" : "day.hours.usual");
-        String plan = d.plan().filter(p -> d.tickets().stream().anyMatch(o -> o.tag().due().isPresent())).map(p -> p.lateness() == 0 ? Words.of("day.in-time") : Words.of("day.late", hours(p.lateness()))).orElse("");
+        String plan = d.plan().filter(p -> d.tickets().stream().anyMatch(o -> o.tag().due().isPresent())).map(p -> d.tickets().stream().mapToLong(o -> d.late(o.number())).sum()).map(late -> late == 0 ? Words.of("day.in-time") : Words.of("day.late", hours(late))).orElse("");
         return new DayModel(Words.of("day.head", HEAD.format(d.now().atZone(d.zone())), CLOCK.format(d.now().atZone(d.zone()))), plan.isEmpty() ? hours : Words.of("day.sub", hours, plan), rows(d, slots), d.day().hours(),
                 d.tickets().stream().map(o -> ticket(o, d, chosen)).toList(), chosen, chosen.flatMap(c -> task(c, d, slots)), d.plan().isPresent() ? "" : Words.of(d.tickets().isEmpty() ? "day.empty" : "day.full", BenchDay.DAYS));
     }
@@ -134,7 +134,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
 
     private static Block block(DayPlan.Slot s, BenchDay d) {
         String what = Words.say(Fixing.name(s.task()));
-        return new Block(id(s), what, s.start(), s.end(), attended(s), fixed(id(s), d), late(s.ticket(), d), movable(id(s), d), d.day().task(s.ticket(), s.task()).map(Day.Task::after).orElse(List.of()), Words.of("day.block.spoken", s.ticket(), what, time(s.start(), d), time(s.end(), d)));
+        return new Block(id(s), what, s.start(), s.end(), attended(s), fixed(id(s), d), d.late(s.ticket()) > 0, movable(id(s), d), d.day().task(s.ticket(), s.task()).map(Day.Task::after).orElse(List.of()), Words.of("day.block.spoken", s.ticket(), what, time(s.start(), d), time(s.end(), d)));
     }
 
     private static boolean fixed(BenchDay.Slotted id, BenchDay d) {
@@ -144,11 +144,6 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
     /// A clock that runs, or what dries, is where it is.
     private static boolean movable(BenchDay.Slotted id, BenchDay d) {
         return d.day().task(id.ticket(), id.task()).filter(k -> k.attended() || k.startMin().filter(s -> s == 0).isEmpty()).isPresent() && Chore.of(id.task()).filter(c -> c != Chore.WAIT).isPresent();
-    }
-
-    private static boolean late(String ticket, BenchDay d) {
-        int end = d.plan().map(p -> p.end(ticket).orElse(0)).orElse(0);
-        return d.day().tickets().stream().filter(t -> t.id().equals(ticket)).anyMatch(t -> t.dueMin().filter(due -> end > due).isPresent());
     }
 
     private static Ticket ticket(BenchDay.Open o, BenchDay d, Optional<BenchDay.Slotted> chosen) {
@@ -163,7 +158,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
         });
         LocalDate today = d.now().atZone(d.zone()).toLocalDate();
         return new Ticket(o.number(), o.tag().title(), o.tag().due().map(day -> DueDay.words(day, today)).orElse(Words.of("tag.due.unknown")), through.map(t -> time(t.planned(), d)).orElse("–"),
-                through.flatMap(t -> t.promised().isPresent() ? Optional.of(time(t.promised().getAsInt(), d)) : Optional.empty()).orElse(Words.of("day.promise.none")), String.join(" ", remarks), late(o.number(), d), chosen.filter(c -> c.ticket().equals(o.number())).isPresent());
+                through.flatMap(t -> t.promised().isPresent() ? Optional.of(time(t.promised().getAsInt(), d)) : Optional.empty()).orElse(Words.of("day.promise.none")), String.join(" ", remarks), d.late(o.number()) > 0, chosen.filter(c -> c.ticket().equals(o.number())).isPresent());
     }
 
     private static Optional<Task> task(BenchDay.Slotted c, BenchDay d, List<DayPlan.Slot> slots) {
