@@ -71,7 +71,7 @@ class LayoutTest {
         assertThat(all).isEmpty();
     }
 
-    /// The sheet of keys over a stage, the Book, and the longest thing that is complained about, spoken and under a line that is being typed.
+    /// The sheet of keys over a stage, the Book, the day, its hours, and the longest thing that is complained about, spoken and under a line that is being typed.
     @Test
     void theSheetOfKeysAndTheBookAreWholeToo() throws Exception {
         List<String> all = new ArrayList<>();
@@ -81,6 +81,11 @@ class LayoutTest {
                 for (double scale : SCALES) {
                     all.addAll(faults(desk, Stage.OPEN, size, scale, s -> s.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false))));
                     all.addAll(faults(desk, Stage.OPEN, size, scale, Shell::showBook));
+                    all.addAll(faults(desk, Stage.OPEN, size, scale, Shell::showDay));
+                    all.addAll(faults(desk, Stage.OPEN, size, scale, s -> {
+                        s.showDay();
+                        s.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.H, false, false, false, false));
+                    }));
                     all.addAll(faults(desk, Stage.OPEN, size, scale, s -> desk.complain(LONG)));
                     all.addAll(faults(desk, Stage.OPEN, size, scale, s -> {
                         s.type("turns 3.5");

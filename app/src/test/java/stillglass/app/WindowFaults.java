@@ -96,13 +96,16 @@ final class WindowFaults {
         return found;
     }
 
-    /// Up and down all of the content can be brought into view, but no more than the content; sideways only what is seen.
+    /// Up and down all of the content can be brought into view, but no more than the content; sideways too where there is a bar to do it with, else only what is seen.
     private static Rectangle2D scrolled(ScrollPane pane, Rectangle2D seen) {
         if (pane.getContent() == null) {
             return seen;
         }
         Bounds all = pane.getContent().localToScene(pane.getContent().getLayoutBounds());
         Bounds port = pane.localToScene(pane.getLayoutBounds());
+        if (pane.getHbarPolicy() != ScrollPane.ScrollBarPolicy.NEVER) {
+            return new Rectangle2D(all.getMinX(), all.getMinY(), Math.max(0, all.getWidth()), Math.max(0, all.getHeight()));
+        }
         double x = Math.max(seen.getMinX(), port.getMinX());
         return new Rectangle2D(x, all.getMinY(), Math.max(0, Math.min(seen.getMaxX(), port.getMaxX()) - x), Math.max(0, all.getHeight()));
     }

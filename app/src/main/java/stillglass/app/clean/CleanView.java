@@ -165,7 +165,7 @@ public final class CleanView implements Station {
             FlowPane chips = Build.flowing(6);
             chips.setVgap(6);
             g.parts().forEach(p -> chips.getChildren().add(part(p)));
-            HBox head = Build.row(10, Build.label(g.name(), "soft", "small"));
+            FlowPane head = Build.flowing(10, Build.label(g.name(), "soft", "small"));
             g.bath().ifPresent(b -> head.getChildren().add(chip(b.words(), "bath-" + b.chain().route().word() + "-" + b.chain().load(), false, () -> desk.submit(b.chain().begin(desk.shelf().care(), desk.clock().instant())))));
             all.add(Build.column(4, head, chips));
         }

@@ -39,8 +39,9 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
     private static final DateTimeFormatter HEAD = DateTimeFormatter.ofPattern("EEEE d MMMM", Locale.ENGLISH);
     private static final int WEEK_DAYS = 6;
 
+    /// @param hands whether it is somebody's
     /// @param shared whether its blocks are shown in the row of hands as well
-    public record Row(String name, List<Block> blocks, boolean shared) {
+    public record Row(String name, List<Block> blocks, boolean hands, boolean shared) {
         public Row {
             blocks = List.copyOf(blocks);
         }
@@ -94,7 +95,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
 
     private static List<Row> rows(BenchDay d, List<DayPlan.Slot> slots) {
         List<Row> rows = new ArrayList<>();
-        lanes(d.day().hands(), slots.stream().filter(s -> attended(s)).toList()).forEach(l -> rows.add(row(rows.isEmpty() ? Words.of("day.row.hands") : Words.of("day.row.hands.more", rows.size() + 1), l, d, false)));
+        lanes(d.day().hands(), slots.stream().filter(s -> attended(s)).toList()).forEach(l -> rows.add(row(rows.isEmpty() ? Words.of("day.row.hands") : Words.of("day.row.hands.more", rows.size() + 1), l, d, true, false)));
         Map<String, List<DayPlan.Slot>> users = new LinkedHashMap<>();
         Shop.THINGS.forEach(t -> users.put(t, slots.stream().filter(s -> d.day().task(s.ticket(), s.task()).filter(k -> k.uses().contains(t)).isPresent()).toList()));
         users.forEach((thing, all) -> {
@@ -103,12 +104,12 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
             for (int i = 0; i < lanes.size(); i++) {
                 if (!lanes.get(i).isEmpty()) {
                     String name = Words.of("day.row." + thing);
-                    rows.add(row(many == 1 ? name : Words.of("day.row.numbered", name, i + 1), lanes.get(i), d, lanes.get(i).stream().allMatch(DayModel::attended)));
+                    rows.add(row(many == 1 ? name : Words.of("day.row.numbered", name, i + 1), lanes.get(i), d, false, lanes.get(i).stream().allMatch(DayModel::attended)));
                 }
             }
         });
         List<DayPlan.Slot> alone = slots.stream().filter(s -> !attended(s) && users.values().stream().noneMatch(u -> u.contains(s))).toList();
-        lanes(alone.size(), alone).stream().filter(l -> !l.isEmpty()).forEach(l -> rows.add(row(Words.of("day.row.alone"), l, d, false)));
+        lanes(alone.size(), alone).stream().filter(l -> !l.isEmpty()).forEach(l -> rows.add(row(Words.of("day.row.alone"), l, d, false, false)));
         return rows;
     }
 
@@ -128,8 +129,8 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
         return Chore.of(s.task()).filter(Chore::attended).isPresent();
     }
 
-    private static Row row(String name, List<DayPlan.Slot> slots, BenchDay d, boolean shared) {
-        return new Row(name, slots.stream().map(s -> block(s, d)).toList(), shared);
+    private static Row row(String name, List<DayPlan.Slot> slots, BenchDay d, boolean hands, boolean shared) {
+        return new Row(name, slots.stream().map(s -> block(s, d)).toList(), hands, shared);
     }
 
     private static Block block(DayPlan.Slot s, BenchDay d) {

@@ -1,6 +1,7 @@
 package stillglass.app.day;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -54,7 +55,7 @@ public final class DayPage implements Page {
     private final DayStrip strip;
     private final ScrollPane window;
     private final HBox rows;
-    private final HBox task = Build.row(14);
+    private final VBox task = Build.column(0);
     private final VBox tickets = Build.column(4);
     private final Label empty = Build.label("", "soft");
     private final VBox plan;
@@ -74,7 +75,7 @@ public final class DayPage implements Page {
         this.keeper = keeper;
         this.opened = opened;
         this.changed = changed;
-        strip = new DayStrip(this::choose, this::move);
+        strip = new DayStrip(this::choose, this::move, this::show);
         strip.setFocusTraversable(true);
         window = new ScrollPane(strip);
         window.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -121,10 +122,10 @@ public final class DayPage implements Page {
             rows.setVisible(m.empty().isEmpty());
             window.setMinHeight(strip.getMinHeight() + SCROLL_BAR);
             heads.getChildren().setAll(new StackPane());
-            ((StackPane) heads.getChildren().getFirst()).setMinHeight(DayStrip.HEAD);
+            ((StackPane) heads.getChildren().getFirst()).setMinHeight(strip.head());
             m.rows().forEach(r -> {
                 Label name = Build.line(r.name(), r == m.rows().getFirst() ? "day-first" : "day-row");
-                name.setMinHeight(DayStrip.ROW);
+                name.setMinHeight(strip.height(r));
                 heads.getChildren().add(name);
             });
             strip.setAccessibleText(m.walk().stream().filter(b -> m.chosen().filter(b.id()::equals).isPresent()).findFirst().map(DayModel.Block::spoken).orElse(Words.of("day.strip.spoken")));
@@ -145,13 +146,12 @@ public final class DayPage implements Page {
             takes.setAccessibleText(Words.of("day.task.takes"));
             takes.setPrefColumnCount(10);
             VBox words = Build.column(1, Build.line(Words.of("day.task", t.ticket(), t.what(), t.when())), Build.label(t.takes(), "soft", "small"));
-            words.setMinWidth(0);
-            HBox.setHgrow(words, Priority.ALWAYS);
-            task.getChildren().add(words);
+            List<Node> row = new ArrayList<>(List.of(words));
             if (t.movable()) {
-                task.getChildren().addAll(takes, t.fixed() ? Build.button(Words.of("day.free"), "X", this::free) : Build.button(Words.of("day.fix"), "F", () -> moveBy(0)));
+                row.addAll(List.of(takes, t.fixed() ? Build.button(Words.of("day.free"), "X", this::free) : Build.button(Words.of("day.fix"), "F", () -> moveBy(0))));
             }
-            task.getChildren().add(Build.button(Words.of("day.open"), "Enter", this::open, "primary"));
+            row.add(Build.button(Words.of("day.open"), "Enter", this::open, "primary"));
+            task.getChildren().add(Build.head(14, 1, row.toArray(Node[]::new)));
         });
     }
 

@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.shape.CubicCurve;
 import javafx.scene.shape.Polygon;
@@ -20,19 +21,22 @@ import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
 import stillglass.app.draw.Operable;
 import stillglass.app.draw.Painted;
+import stillglass.app.theme.Em;
 import stillglass.day.Day;
 import stillglass.ticket.BenchDay;
 
 /// Hours across, a row for each pair of hands and each thing. Hours in which nobody is there are drawn narrow. The tasks of the ticket in hand hang on a thread from one to the next.
 final class DayStrip extends Painted {
-    static final double ROW = 46;
-    static final double HEAD = 44;
-    private static final double PX_A_MINUTE = 3;
-    private static final double PAUSE = 26;
-    private static final double NIGHT = 74;
+    /// In heights of the usual type.
+    private static final double HEAD_EM = 3.1;
+    private static final double HANDS_EM = 3.3;
+    private static final double THING_EM = 2.3;
+    private static final double EM_A_MINUTE = 0.214;
+    private static final double PAUSE_EM = 1.9;
+    private static final double NIGHT_EM = 5.3;
+    private static final double LABEL_EM = 4;
+    private static final double NUMBER_EM = 2.1;
     private static final int NIGHT_MINUTES = 240;
-    private static final double LABEL_ROOM = 56;
-    private static final double NUMBER_ROOM = 30;
     private static final int STEP_MINUTES = 5;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("H:mm", Locale.ENGLISH);
@@ -51,10 +55,14 @@ final class DayStrip extends Painted {
     private ZoneId zone = ZoneId.systemDefault();
     private List<Piece> pieces = List.of();
     private double dragFrom;
+    private double em = Em.of(this);
+    private final Runnable otherType;
 
     /// @param choose hears of the block that was pressed
     /// @param move hears of a block that was dragged, and of the minute it is to begin at
-    DayStrip(Consumer<BenchDay.Slotted> choose, BiConsumer<BenchDay.Slotted, Integer> move) {
+    /// @param otherType hears that the type has another size, and all of it wants another room
+    DayStrip(Consumer<BenchDay.Slotted> choose, BiConsumer<BenchDay.Slotted, Integer> move, Runnable otherType) {
+        this.otherType = otherType;
         this.choose = choose;
         this.move = move;
         setId("day-strip");
@@ -64,14 +72,33 @@ final class DayStrip extends Painted {
         shown = Optional.of(m);
         now = at;
         zone = in;
+        em = Em.of(this);
         pieces = pieces(m);
-        setMinSize(pieces.isEmpty() ? 0 : pieces.getLast().x + pieces.getLast().width, HEAD + m.rows().size() * ROW + 6);
+        setMinSize(pieces.isEmpty() ? 0 : pieces.getLast().x + pieces.getLast().width, top(m, m.rows().size()) + 6);
         setPrefSize(getMinWidth(), getMinHeight());
         requestLayout();
     }
 
+    /// Rows of hands have two lines of words in a block, those of things one.
+    double height(DayModel.Row row) {
+        return (row.hands() ? HANDS_EM : THING_EM) * em;
+    }
+
+    /// Above the rows stand days and hours.
+    double head() {
+        return HEAD_EM * em;
+    }
+
+    private double top(DayModel m, int row) {
+        return head() + m.rows().stream().limit(row).mapToDouble(this::height).sum();
+    }
+
+    private double middle(DayModel m, int row) {
+        return top(m, row) + height(m.rows().get(row)) / 2;
+    }
+
     /// Up to the end of the day on which the last is through.
-    private static List<Piece> pieces(DayModel m) {
+    private List<Piece> pieces(DayModel m) {
         int last = m.rows().stream().flatMap(r -> r.blocks().stream()).mapToInt(DayModel.Block::end).max().orElse(0);
         List<Piece> all = new ArrayList<>();
         double x = 8;
@@ -81,16 +108,16 @@ final class DayStrip extends Painted {
                 break;
             }
             if (h.from() > at) {
-                double wide = h.from() - at > NIGHT_MINUTES ? NIGHT : PAUSE;
+                double wide = h.from() - at > NIGHT_MINUTES ? NIGHT_EM * em : PAUSE_EM * em;
                 all.add(new Piece(at, h.from(), x, wide, false));
                 x += wide;
             }
-            all.add(new Piece(h.from(), h.to(), x, h.length() * PX_A_MINUTE, true));
-            x += h.length() * PX_A_MINUTE;
+            all.add(new Piece(h.from(), h.to(), x, h.length() * EM_A_MINUTE * em, true));
+            x += h.length() * EM_A_MINUTE * em;
             at = h.to();
         }
         if (at < last) {
-            all.add(new Piece(at, last, x, NIGHT, false));
+            all.add(new Piece(at, last, x, NIGHT_EM * em, false));
         }
         return all;
     }
@@ -116,17 +143,21 @@ final class DayStrip extends Painted {
     @Override
     protected void ink() {
         getChildren().clear();
+        if (em != Em.of(this)) {
+            Platform.runLater(otherType);
+            return;
+        }
         shown.ifPresent(m -> {
-            double bottom = HEAD + m.rows().size() * ROW;
+            double bottom = top(m, m.rows().size());
             pieces.forEach(p -> ground(p, bottom));
             for (int i = 0; i <= m.rows().size(); i++) {
-                Inked.line(getChildren(), 0, HEAD + i * ROW, getWidth(), HEAD + i * ROW, "day-line");
+                Inked.line(getChildren(), 0, top(m, i), getWidth(), top(m, i), "day-line");
             }
             hours(bottom);
             thread(m);
             for (int i = 0; i < m.rows().size(); i++) {
                 for (DayModel.Block b : m.rows().get(i).blocks()) {
-                    block(b, HEAD + i * ROW, m, m.rows().get(i).shared());
+                    block(b, top(m, i), height(m.rows().get(i)), m, m.rows().get(i).shared());
                 }
             }
         });
@@ -134,7 +165,7 @@ final class DayStrip extends Painted {
 
     private void ground(Piece p, double bottom) {
         if (!p.there) {
-            Rectangle r = new Rectangle(p.x, HEAD, p.width, bottom - HEAD);
+            Rectangle r = new Rectangle(p.x, head(), p.width, bottom - head());
             r.getStyleClass().add("day-shut");
             r.setMouseTransparent(true);
             getChildren().add(r);
@@ -147,7 +178,7 @@ final class DayStrip extends Painted {
             ZonedDateTime begin = now.plus(p.from, ChronoUnit.MINUTES).atZone(zone);
             if (p.there && !begin.toLocalDate().equals(said)) {
                 said = begin.toLocalDate();
-                Inked.words(getChildren(), DAY.format(said), p.x + 2, 11, 0, "day-date");
+                Inked.words(getChildren(), DAY.format(said), p.x + 2, 0.8 * em, 0, "day-date");
             }
             if (!p.there) {
                 continue;
@@ -159,8 +190,8 @@ final class DayStrip extends Painted {
             for (; ChronoUnit.MINUTES.between(now, hour.toInstant()) <= p.to; hour = hour.plusHours(1)) {
                 int minute = (int) ChronoUnit.MINUTES.between(now, hour.toInstant());
                 boolean end = minute == p.to;
-                Inked.line(getChildren(), p.at(minute), HEAD - 6, p.at(minute), bottom, "day-hour");
-                Inked.words(getChildren(), CLOCK.format(hour), p.at(minute), 29, end ? 1 : minute == p.from ? 0 : 0.5, "day-clock");
+                Inked.line(getChildren(), p.at(minute), head() - 0.4 * em, p.at(minute), bottom, "day-hour");
+                Inked.words(getChildren(), CLOCK.format(hour), p.at(minute), 2.05 * em, end ? 1 : minute == p.from ? 0 : 0.5, "day-clock");
             }
         }
     }
@@ -172,9 +203,9 @@ final class DayStrip extends Painted {
         for (DayModel.Block later : own) {
             own.stream().filter(b -> later.after().contains(b.id().task())).forEach(earlier -> {
                 double x0 = x(earlier.end()) - 2;
-                double y0 = HEAD + (row(m, earlier) + 0.5) * ROW;
+                double y0 = middle(m, row(m, earlier));
                 double x1 = x(later.start()) + 2;
-                double y1 = HEAD + (row(m, later) + 0.5) * ROW;
+                double y1 = middle(m, row(m, later));
                 double bend = Math.max(14, (x1 - x0) / 2);
                 CubicCurve line = new CubicCurve(x0, y0, x0 + bend, y0, x1 - bend, y1, x1, y1);
                 line.getStyleClass().add("day-thread");
@@ -193,13 +224,13 @@ final class DayStrip extends Painted {
         return 0;
     }
 
-    private void block(DayModel.Block b, double y, DayModel m, boolean shared) {
+    private void block(DayModel.Block b, double y, double high, DayModel m, boolean shared) {
         double x = x(b.start());
         double width = Math.max(5, x(b.end()) - x - 2);
         boolean own = m.chosen().filter(c -> c.ticket().equals(b.id().ticket())).isPresent();
         boolean chosen = m.chosen().filter(b.id()::equals).isPresent();
-        double inset = shared ? 15 : 5;
-        Rectangle r = new Rectangle(x + 1, y + inset, width, ROW - 2 * inset);
+        double inset = (shared ? 0.65 : 0.28) * em;
+        Rectangle r = new Rectangle(x + 1, y + inset, width, high - 2 * inset);
         r.getStyleClass().addAll("day-block", b.attended() ? "day-hands" : "day-alone");
         if (own) {
             r.getStyleClass().add("day-own");
@@ -231,23 +262,29 @@ final class DayStrip extends Painted {
             pin.setMouseTransparent(true);
             getChildren().add(pin);
         }
-        label(b, x, y, width);
+        label(b, x, y, high, width);
     }
 
-    private void label(DayModel.Block b, double x, double y, double width) {
+    private void label(DayModel.Block b, double x, double y, double high, double width) {
         String number = b.id().ticket();
-        if (width >= LABEL_ROOM) {
+        if (width >= LABEL_EM * em && high < HANDS_EM * em) {
+            Text both = Inked.text(getChildren(), b.what() + "  " + number, "day-what");
+            Inked.fit(both, width - 10);
+            both.setX(x + 7);
+            both.setY(y + high / 2);
+            getChildren().add(both);
+        } else if (width >= LABEL_EM * em) {
             Text what = Inked.text(getChildren(), b.what(), "day-what");
             Inked.fit(what, width - 10);
             what.setX(x + 7);
-            what.setY(y + 29);
+            what.setY(y + 0.63 * high);
             Text whose = Inked.text(getChildren(), number, "day-whose");
             Inked.fit(whose, width - 10);
             whose.setX(x + 7);
-            whose.setY(y + 15);
+            whose.setY(y + 0.32 * high);
             getChildren().addAll(whose, what);
-        } else if (width >= NUMBER_ROOM) {
-            Inked.words(getChildren(), number.substring(Math.max(0, number.length() - 3)), x + 1 + width / 2, y + ROW / 2, 0.5, "day-whose");
+        } else if (width >= NUMBER_EM * em) {
+            Inked.words(getChildren(), number.substring(Math.max(0, number.length() - 3)), x + 1 + width / 2, y + high / 2, 0.5, "day-whose");
         }
     }
 

@@ -124,9 +124,6 @@ public final class Screenshots {
         press(KeyCode.W);
         press(KeyCode.B);
         snap("bench");
-        press(KeyCode.X);
-        snap("bench-trouble");
-        press(KeyCode.BACK_SPACE);
         press(KeyCode.ESCAPE);
         remaining(Stage.OPEN);
         stage(Stage.CLEAN, 0.4);
@@ -148,6 +145,7 @@ public final class Screenshots {
         snap("look-wipe");
         unfolded();
         unknown();
+        day();
     }
 
     /// A lens no map knows, half way: what came off, and what is expected next.
@@ -250,6 +248,22 @@ public final class Screenshots {
     private void view(java.util.function.UnaryOperator<Viewing> change) {
         onUi(() -> {
             desk.view(change.apply(desk.shown().orElseThrow().viewing()));
+            return null;
+        });
+        settle();
+    }
+
+    /// The work of all tickets over the hours of the shop, once it is planned.
+    private void day() {
+        onUi(() -> {
+            shell.showDay();
+            return null;
+        });
+        desk.benchDays().plan().orTimeout(60, TimeUnit.SECONDS).join();
+        settle();
+        snap("day");
+        onUi(() -> {
+            shell.showWork();
             return null;
         });
         settle();
