@@ -301,6 +301,12 @@ class LookWindowTest {
         assertThat(window.work().viewing().hero()).isEqualTo(Viewing.Hero.PHOTO);
         window.press(KeyCode.Z);
         assertThat(((Button) window.there("loupe")).getStyleClass()).contains("chosen");
+        window.type("photo at zoom 70");
+        window.type("lamp moved");
+        select("q2#2");
+        window.until("what is only there at one place of the lamp is doubted", () -> says("a reflection of the lamp, or too faint there"));
+        select("q1#1");
+        window.until("what stays is not", () -> says("it is in the glass"));
     }
 
     @Test

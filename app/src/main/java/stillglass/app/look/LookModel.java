@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Sourced;
 import stillglass.app.desk.Viewing;
@@ -19,6 +20,7 @@ import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.ZoomWalk;
 import stillglass.look.LightingGuide;
 import stillglass.look.PhotoChange;
 import stillglass.look.ThroughColour;
@@ -81,7 +83,7 @@ public record LookModel(
     /// A finding in the list and on the photo.
     /// @param place surface as assigned, or that it is not known yet
     /// @param size area, zone and clock position
-    /// @param growth how fast it grew between visits, empty while its photos are of one
+    /// @param growth how fast it grew between visits and what zoom and lamp told of it, empty where nothing did
     /// @param corrected the kind first computed, where the technician changed it
     /// @param kinds what it may be, with why not where the lens rules it out
     /// @param surfaces where it may lie
@@ -265,10 +267,16 @@ public record LookModel(
                         : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
                         : Words.of("percent.0", 100 * chances.getFirst().probability()),
                 k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
-                size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), growth(k, work, diameterMm),
+                size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), over(k, work, diameterMm),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
                 here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
                 work.selection().finding(k.id()));
+    }
+
+    /// How it grew, and what the zoom and the lamp told of it.
+    private static String over(Known k, Work work, Optional<Double> diameterMm) {
+        Stream<Said> told = Stream.concat(work.state().glass().zoomed(k).map(ZoomWalk::said).stream(), work.state().glass().staysWithoutTheLamp(k).map(stays -> Said.of(stays ? "lamp.stays" : "lamp.goes")).stream());
+        return Stream.concat(Stream.of(growth(k, work, diameterMm)), told.map(Words::sentence)).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
     }
 
     private static String growth(Known k, Work work, Optional<Double> diameterMm) {

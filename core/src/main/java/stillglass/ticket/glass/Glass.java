@@ -14,7 +14,9 @@ import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import stillglass.grade.DepthReading;
 import stillglass.look.FocusStack;
+import stillglass.look.FindingKind;
 import stillglass.look.Growth;
+import stillglass.look.ZoomWalk;
 import stillglass.ticket.story.Grown;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Recorded;
@@ -53,6 +55,7 @@ public record Glass(
         return switch (happened) {
             case GlassEvent.PhotoKept e -> new Glass(Grown.by(photos, e.photoId(), new Photo(e, Optional.empty(), row.at())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids);
             case GlassEvent.PhotoDated e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.of(e.day())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
+            case GlassEvent.LampMoved e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.withLampMoved()), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoSet e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.CardMeasured e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoGraded e -> photos.containsKey(e.photoId()) ? Findings.of(this).graded(e) : this;
@@ -163,6 +166,26 @@ public record Glass(
         Map<LocalDate, Double> areas = new TreeMap<>();
         k.sights().forEach((id, f) -> photo(id).filter(p -> p.kept().phase() == Phase.BEFORE && p.kept().fromRear() == fromRear(k.photoId())).ifPresent(p -> areas.merge(p.day(), f.areaShare(), (a, b) -> Math.sqrt(a * b))));
         return Growth.of(areas.entrySet().stream().filter(e -> e.getValue() > 0 && e.getValue() <= 2).map(e -> new Growth.Visit(e.getKey(), e.getValue())).toList());
+    }
+
+    /// Whether a finding is still there with the lamp at another place, where photos of its side and time were taken at both: what is in the glass stays, what the lamp throws moves with it.
+    /// @return nothing where there is no such photo, or the fault covers the glass
+    public Optional<Boolean> staysWithoutTheLamp(Known k) {
+        Optional<Photo> own = photo(k.photoId());
+        boolean everywhere = k.finding().kind() == FindingKind.HAZE || k.finding().kind() == FindingKind.DUST;
+        List<Photo> alike = own.map(o -> photos.values().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == o.kept().phase() && p.kept().fromRear() == o.kept().fromRear()).toList()).orElse(List.of());
+        if (everywhere || alike.stream().noneMatch(Photo::lampMoved) || alike.stream().allMatch(Photo::lampMoved)) {
+            return Optional.empty();
+        }
+        List<Photo> seen = alike.stream().filter(p -> k.sights().containsKey(p.id())).toList();
+        return Optional.of(seen.stream().anyMatch(Photo::lampMoved) && !seen.stream().allMatch(Photo::lampMoved));
+    }
+
+    /// What photos of it from its side at several zoom settings tell, where it was said at which they were taken.
+    public Optional<ZoomWalk> zoomed(Known k) {
+        List<ZoomWalk.Sight> sights = new ArrayList<>();
+        k.sights().forEach((id, f) -> photo(id).filter(p -> p.kept().fromRear() == fromRear(k.photoId())).flatMap(Photo::set).flatMap(GlassEvent.PhotoSet::zoomMm).ifPresent(mm -> sights.add(new ZoomWalk.Sight(mm, f.x(), f.y()))));
+        return ZoomWalk.of(sights);
     }
 
     /// With what other photos tell of it: its depth, and how much it scatters.

@@ -34,6 +34,7 @@ public final class GlassDecisions {
             case GlassIntent.ReadDepth d -> withFinding(glass, d.findingId(), new GlassEvent.DepthRead(d.findingId(), d.reading()));
             case GlassIntent.FocusPhoto f -> focusPhoto(glass, f);
             case GlassIntent.SetPhoto p -> setPhoto(glass, p);
+            case GlassIntent.MoveLamp m -> moveLamp(glass, m);
             case GlassIntent.DatePhoto d -> datePhoto(glass, d);
             case GlassIntent.AnswerTest a -> withFinding(glass, a.findingId(),
                     new GlassEvent.FindingTested(a.findingId(), a.test(), a.answer(), a.told().likeliest(), a.told().chances()));
@@ -92,6 +93,12 @@ public final class GlassDecisions {
         }
         return p.number().map(n -> photos.get(n - 1)).or(() -> last(glass))
                 .map(photo -> Decision.accepted(new GlassEvent.PhotoSet(photo.id(), p.zoomMm(), p.stop(), p.focus()))).orElse(Decision.refused("photo.set.none"));
+    }
+
+    private static Decision moveLamp(Glass glass, GlassIntent.MoveLamp m) {
+        List<Photo> photos = before(glass);
+        Optional<Decision> none = m.number().flatMap(n -> noPhoto(photos, n));
+        return none.orElseGet(() -> m.number().map(n -> photos.get(n - 1)).or(() -> last(glass)).map(photo -> Decision.accepted(new GlassEvent.LampMoved(photo.id()))).orElse(Decision.refused("photo.set.none")));
     }
 
     /// No photo is of a day after the one on which it was kept.

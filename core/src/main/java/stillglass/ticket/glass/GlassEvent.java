@@ -61,6 +61,10 @@ public sealed interface GlassEvent extends Event {
         }
     }
 
+    /// A photo was taken with the lamp at another place than the others from its side, everything else being as it was.
+    @Named("lamp-moved")
+    record LampMoved(String photoId) implements GlassEvent {}
+
     /// The day of which a photo is, where its file does not say so or says it wrongly: somebody else's, or of an earlier visit.
     @Named("photo-dated")
     record PhotoDated(String photoId, LocalDate day) implements GlassEvent {}

@@ -53,6 +53,10 @@ public sealed interface GlassIntent extends Intent {
     /// @param number of the photo among those of the work before, from 1; empty for the last that was kept
     record SetPhoto(Optional<Integer> number, Optional<Double> zoomMm, Optional<Double> stop, Optional<String> focus) implements GlassIntent {}
 
+    /// The lamp stood elsewhere when a photo was taken.
+    /// @param number of the photo; empty for the last
+    record MoveLamp(Optional<Integer> number) implements GlassIntent {}
+
     /// Say of which day a photo is.
     /// @param number of the photo among those of the work before, from 1; empty for the last that was kept
     record DatePhoto(Optional<Integer> number, LocalDate day) implements GlassIntent {}

@@ -13,25 +13,30 @@ import stillglass.ticket.story.Phase;
 /// @param set where the controls stood, where that was said
 /// @param dated of which day it is, where that was said
 /// @param card what was measured of it, where it shows the card or the lamp
-public record Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> graded, Instant at, Optional<GlassEvent.PhotoSet> set, Optional<LocalDate> dated, Optional<GlassEvent.CardMeasured> card) {
+/// @param lampMoved whether the lamp stood elsewhere than for the others
+public record Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> graded, Instant at, Optional<GlassEvent.PhotoSet> set, Optional<LocalDate> dated, Optional<GlassEvent.CardMeasured> card, boolean lampMoved) {
     public Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> graded, Instant at) {
-        this(kept, graded, at, Optional.empty(), Optional.empty(), Optional.empty());
+        this(kept, graded, at, Optional.empty(), Optional.empty(), Optional.empty(), false);
     }
 
     Photo with(GlassEvent.PhotoSet where) {
-        return new Photo(kept, graded, at, Optional.of(where), dated, card);
+        return new Photo(kept, graded, at, Optional.of(where), dated, card, lampMoved);
     }
 
     Photo with(GlassEvent.PhotoGraded read) {
-        return new Photo(kept, Optional.of(read), at, set, dated, card);
+        return new Photo(kept, Optional.of(read), at, set, dated, card, lampMoved);
     }
 
     Photo of(LocalDate day) {
-        return new Photo(kept, graded, at, set, Optional.of(day), card);
+        return new Photo(kept, graded, at, set, Optional.of(day), card, lampMoved);
+    }
+
+    Photo withLampMoved() {
+        return new Photo(kept, graded, at, set, dated, card, true);
     }
 
     Photo with(GlassEvent.CardMeasured measured) {
-        return new Photo(kept, graded, at, set, dated, Optional.of(measured));
+        return new Photo(kept, graded, at, set, dated, Optional.of(measured), lampMoved);
     }
 
     /// The day it shows: as said, as the camera wrote it, or the day it was kept.

@@ -66,6 +66,9 @@ final class GlassWords implements Grammar {
         }
         line.reset(start);
         Optional<Integer> photo = line.take("photo") ? line.count() : Optional.empty();
+        if (line.take("lamp moved") || line.take("with the lamp moved")) {
+            return Optional.of(Reading.understood(photo.map(n -> Said.of("say.reads.lamp.of", "number", n)).orElse(Said.of("say.reads.lamp")), new GlassIntent.MoveLamp(photo)));
+        }
         line.take("is");
         if (photo.isPresent() && (line.take("sharp") || line.take("focused"))) {
             line.take("at");

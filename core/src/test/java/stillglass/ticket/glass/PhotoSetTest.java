@@ -2,6 +2,7 @@ package stillglass.ticket.glass;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.groups.Tuple.tuple;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -16,6 +17,7 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Growth;
 import stillglass.look.Lighting;
+import stillglass.look.ZoomWalk;
 import stillglass.say.Wording;
 import stillglass.ticket.Job;
 import stillglass.ticket.story.Phase;
@@ -51,6 +53,36 @@ class PhotoSetTest {
         assertThat(Wording.core().say(new GlassEvent.PhotoSet("p", Optional.of(80.0), Optional.of(5.6), Optional.of("near")).said())).isEqualTo("80 mm, f/5.6, focus near");
     }
 
+    /// The same place at both ends of a zoom nobody has a section of.
+    @Test
+    void photosAtTwoZoomSettingsTellTheFrontGroup() {
+        Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "short", Source.FILE), gradedAt("p1", 0.7)).stage(Stage.LOOK).say("photo at zoom 35");
+        job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "long", Source.FILE), gradedAt("p2", 0.71));
+        Known colony = job.state().glass().findings().getFirst();
+        assertThat(colony.sights()).hasSize(2);
+        assertThat(job.state().glass().zoomed(colony)).as("where the zoom stood in the second is not known").isEmpty();
+        job.say("photo at zoom 70");
+        assertThat(job.state().glass().zoomed(job.state().glass().findings().getFirst()).map(ZoomWalk::stays)).contains(true);
+    }
+
+    /// One stays where the lamp goes, one goes with it; without a photo at both places nothing is told.
+    @Test
+    void aLampAtTwoPlacesTellsWhatIsInTheGlass() {
+        Finding stays = speck(0.3);
+        Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "here", Source.FILE), graded("p1", List.of(stays, speck(0.7)))).stage(Stage.LOOK);
+        assertThat(job.state().glass().findings()).allMatch(k -> job.state().glass().staysWithoutTheLamp(k).isEmpty());
+        job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "there", Source.FILE), graded("p2", List.of(stays, speck(-0.6))));
+        assertThat(job.state().glass().findings()).as("nobody said that the lamp was moved").allMatch(k -> job.state().glass().staysWithoutTheLamp(k).isEmpty());
+        job.say("photo 2 lamp moved");
+        assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> job.state().glass().staysWithoutTheLamp(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
+        assertThat(job.answer("photo 7 lamp moved")).contains("7");
+    }
+
+    private static Finding speck(double x) {
+        List<Finding.Point> square = List.of(new Finding.Point(x - 0.05, -0.05), new Finding.Point(x + 0.05, -0.05), new Finding.Point(x + 0.05, 0.05), new Finding.Point(x - 0.05, 0.05));
+        return new Finding(FindingKind.FUNGUS, 0.9, List.of(new Finding.Region(square)), 0.01 / Math.PI, 1, x, 0, 0.3, 2, List.of(), Map.of(FindingKind.FUNGUS, 0.9), 0);
+    }
+
     /// Photos of two visits that show one colony: how fast it grew is known as soon as their days are.
     @Test
     void theDaysOfPhotosTellHowFastAColonyGrew() {
@@ -67,9 +99,17 @@ class PhotoSetTest {
         assertThat(job.answer("photo 9 of 2026-01-15")).contains("9");
     }
 
+    private static GlassEvent.PhotoGraded gradedAt(String id, double x) {
+        return graded(id, List.of(speck(x)));
+    }
+
     private static GlassEvent.PhotoGraded graded(String id, double half) {
         List<Finding.Point> square = List.of(new Finding.Point(-half, -half), new Finding.Point(half, -half), new Finding.Point(half, half), new Finding.Point(-half, half));
         Finding fungus = new Finding(FindingKind.FUNGUS, 0.9, List.of(new Finding.Region(square)), 4 * half * half / Math.PI, 1, 0, 0, 0.3, 2, List.of(), Map.of(FindingKind.FUNGUS, 0.9), 0);
-        return new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(400, 300, 250, 250, 0), List.of(fungus), 0.01, List.of(), List.of());
+        return graded(id, List.of(fungus));
+    }
+
+    private static GlassEvent.PhotoGraded graded(String id, List<Finding> findings) {
+        return new GlassEvent.PhotoGraded(id, Lighting.AGAINST, new Aperture(400, 300, 250, 250, 0), findings, 0.01, List.of(), List.of());
     }
 }
