@@ -303,7 +303,7 @@ class LookWindowTest {
         assertThat(((Button) window.there("loupe")).getStyleClass()).contains("chosen");
         window.type("photo at zoom 70");
         window.type("lamp moved");
-        select("q2#2");
+        select(window.work().state().glass().findings().getLast().id());
         window.until("what is only there at one place of the lamp is doubted", () -> says("a reflection of the lamp, or too faint there"));
         select("q1#1");
         window.until("what stays is not", () -> says("it is in the glass"));
