@@ -105,7 +105,7 @@ class CleanWindowTest {
         assertThat(care().timers()).containsOnlyKeys("bath-tin-1-soak");
         assertThat(window.find("bath-tin-1")).as("it soaks already").isEmpty();
         Instant now = Window.WHEN;
-        for (String next : List.of("bath-tin-1-bath", "bath-tin-1-rinse", "bath-tin-1-dry")) {
+        for (String next : List.of("bath-tin-1-bathe", "bath-tin-1-rinse", "bath-tin-1-dry")) {
             now = care().timers().values().iterator().next().ends();
             window.at(now);
             window.until("it has rung", () -> clock().isPresent());

@@ -13,7 +13,7 @@ public enum Chore {
     /// In a tin of spirit, under its lid.
     SOAK(30, false),
     /// In a tank.
-    BATH(10, false),
+    BATHE(10, false),
     RINSE(5, true),
     DRY(45, false),
     /// By hand.

@@ -93,6 +93,6 @@ public final class Fixing {
     /// A task in words, with its number where a ticket has several.
     public static Said name(String task) {
         String number = task.contains(" ") ? task.substring(task.indexOf(' ') + 1) : "";
-        return Chore.of(task).map(c -> number.isEmpty() ? c.said() : Said.of("chore.numbered", "chore", c.said(), "number", number)).orElse(Said.text(task));
+        return Chore.of(task).map(c -> number.isEmpty() || number.equals("0") ? c.said() : Said.of("chore.numbered", "chore", c.said(), "number", number)).orElse(Said.text(task));
     }
 }

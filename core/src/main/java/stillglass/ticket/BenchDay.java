@@ -107,7 +107,7 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
         Day free = day;
         for (Day.Ticket t : day.tickets()) {
             for (Day.Task k : t.tasks()) {
-                if (k.startMin().isPresent() && Chore.of(k.id()).filter(Chore::attended).isPresent()) {
+                if (k.startMin().isPresent() && !Chores.runs(k)) {
                     Day without = fixed(free, t.id(), k.id(), Optional.empty());
                     Optional<Said> why = Fixing.refused(without, t.id(), k.id(), k.startMin().get());
                     if (why.isPresent()) {
@@ -184,7 +184,7 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
 
     /// What hands should take up at once: baths first, which then go on by themselves.
     public List<DayPlan.Slot> next() {
-        return plan.map(p -> p.slots().stream().filter(s -> s.start() == 0 && day.task(s.ticket(), s.task()).filter(k -> k.attended() || k.startMin().isEmpty()).isPresent())
+        return plan.map(p -> p.slots().stream().filter(s -> s.start() == 0 && day.task(s.ticket(), s.task()).filter(k -> !Chores.runs(k)).isPresent())
                 .sorted(Comparator.comparing((DayPlan.Slot s) -> Chore.of(s.task()).filter(Chore::attended).isPresent())).toList()).orElse(List.of());
     }
 

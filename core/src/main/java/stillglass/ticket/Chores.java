@@ -45,7 +45,9 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
     public static final String SOLVENT = "solvent";
     public static final String GREASE = "grease";
     public static final String FLAMMABLE = "flammable";
-    /// Rows of minutes that are planned at most.
+    /// What dries as a whole.
+    private static final String DRIES = Chore.DRY.word() + " 0";
+    /// Minutes that are planned at most.
     private static final int MOST_MINUTES = 60 * 24 * 29;
 
     public Chores {
@@ -59,6 +61,11 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
     /// @param durations how long chores take here
     public static Chores of(Story story, World world, Optional<WayIn.Plan> plan, Durations durations, Instant now) {
         return new Maker(story, world, plan, durations, now).chores();
+    }
+
+    /// Whether a task goes on already and is where it is: a clock that runs, something wet that dries.
+    public static boolean runs(Day.Task task) {
+        return task.startMin().isPresent() && (Chore.of(task.id()).filter(c -> c == Chore.WAIT).isPresent() || task.id().equals(DRIES));
     }
 
     /// Whether anything is left to be done.
@@ -160,7 +167,7 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
                 int number = numbers.merge(link, 1, Integer::sum);
                 after = switch (link) {
                     case SOAK -> task(link, number, after, List.of(Shop.TIN), Set.of(SOLVENT, FLAMMABLE), durations.of(link, BathChain.minutes(link, world.care())));
-                    case BATH -> task(link, number, after, List.of(Shop.TANK), Set.of(), durations.of(link, BathChain.minutes(link, world.care())));
+                    case BATHE -> task(link, number, after, List.of(Shop.TANK), Set.of(), durations.of(link, BathChain.minutes(link, world.care())));
                     case DRY -> task(link, number, after, List.of(Shop.CABINET), Set.of(), durations.of(link, Optional.empty()));
                     default -> task(link, number, after, List.of(), Set.of(), durations.of(link, Optional.empty()));
                 };
@@ -190,7 +197,7 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
             double since = Wet.hours(wet.weighings().getFirst().at(), now);
             double middle = Math.max(1, (d.readyAtH() - since) * 60);
             double late = Math.max(middle, (d.toH() - since) * 60);
-            String id = named(Chore.DRY, 0);
+            String id = DRIES;
             add(new Day.Task(id, (int) Math.min(MOST_MINUTES, Math.ceil(middle)), false, List.of(), List.of(), Set.of(), false, Optional.of(0)), new Durations.Estimate(middle, middle + (late - middle) * 0.43, Durations.Source.BENCH, wet.weighings().size()));
             return id;
         }

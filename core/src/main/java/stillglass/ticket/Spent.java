@@ -35,18 +35,26 @@ public final class Spent {
     public static Map<Chore, Double> of(List<Recorded> rows) {
         Map<Chore, Double> minutes = new EnumMap<>(Chore.class);
         Optional<Instant> before = Optional.empty();
-        for (Recorded r : rows) {
-            Duration since = before.map(b -> Duration.between(b, r.at())).orElse(Duration.ZERO);
-            if (!since.isNegative() && since.compareTo(AWAY) <= 0) {
-                chore(r.event()).ifPresent(c -> minutes.merge(c, since.toMillis() / 60_000.0, Double::sum));
+        for (int i = 0; i < rows.size(); ) {
+            int end = i;
+            while (end < rows.size() && rows.get(end).act() == rows.get(i).act()) {
+                end++;
             }
-            before = Optional.of(r.at());
+            Instant at = rows.get(i).at();
+            Duration since = before.map(b -> Duration.between(b, at)).orElse(Duration.ZERO);
+            if (!since.isNegative() && since.compareTo(AWAY) <= 0) {
+                rows.subList(i, end).stream().map(Recorded::event).flatMap(e -> chore(e).stream()).findFirst().ifPresent(c -> minutes.merge(c, since.toMillis() / 60_000.0, Double::sum));
+            }
+            before = Optional.of(at);
+            i = end;
         }
         return minutes;
     }
 
     private static Optional<Chore> chore(Event event) {
         return switch (event) {
+            // A photo may be of any step.
+            case GlassEvent.PhotoKept e -> Optional.empty();
             case GlassEvent e -> Optional.of(Chore.LOOK);
             case ConditionEvent e -> Optional.of(Chore.LOOK);
             case ReadingEvent.Measured e -> Optional.of(by(e.phase()));

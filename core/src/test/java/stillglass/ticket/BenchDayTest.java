@@ -10,10 +10,12 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instrument;
+import stillglass.assembly.Material;
 import stillglass.day.DayPlan;
 import stillglass.day.Durations;
 import stillglass.day.Shop;
 import stillglass.say.Wording;
+import stillglass.ticket.care.CareEvent;
 
 /// A Tuesday, one person, from noon on: nine to one and two to six.
 class BenchDayTest {
@@ -82,6 +84,16 @@ class BenchDayTest {
         assertThat(d.unfixed()).containsOnlyKeys(prove);
         assertThat(Wording.core().sentence(d.unfixed().get(prove))).contains("waits for “close”");
         assertThat(d.plan()).isPresent();
+    }
+
+    /// A soak that is fixed to when nobody is there is let go like anything else; a clock that runs is not asked.
+    @Test
+    void whatGoesOnByItselfIsLetGoTooUnlessItRuns() {
+        Job job = Job.unknown().say("off focusing thread, thread, rear").accept(new CareEvent.MadeOf("focusing_thread", List.of(Material.BRASS))).say("task bathe in 5 min", "wait 3 h for the glue");
+        BenchDay d = planned(Job.NOON, new BenchDay.Read(job.story(), job.worldWith(Job.BATHS), Optional.empty()));
+        assertThat(d.unfixed().keySet()).extracting(BenchDay.Slotted::task).containsExactly("bathe");
+        assertThat(d.plan()).isPresent();
+        assertThat(slot(d, "T-1", "wait").start()).isZero();
     }
 
     @Test

@@ -12,12 +12,15 @@ import stillglass.care.Water;
 import stillglass.day.Chore;
 import stillglass.day.Day;
 import stillglass.day.Durations;
+import stillglass.device.Source;
 import stillglass.look.Progress;
 import stillglass.plan.WayIn;
 import stillglass.say.Wording;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 
 class ChoresTest {
@@ -116,5 +119,8 @@ class ChoresTest {
     void timeWorkedIsReadFromTheRecord() {
         Job job = Job.unknown().say("off name ring, friction, front").later(Duration.ofMinutes(12)).say("off front cell, thread, front").later(Duration.ofHours(14)).say("off rear cell, thread, rear").later(Duration.ofMinutes(7)).stage(Stage.CLEAN).say("timer 20m drying");
         assertThat(Spent.of(job.rows()).get(Chore.OPEN)).isCloseTo(12.0, within(0.5));
+        // A photo of a step goes with the step.
+        job.later(Duration.ofMinutes(9)).accept(new GlassEvent.PhotoKept("p1", Phase.BETWEEN, false, "step", Source.FILE)).stage(Stage.OPEN).say("off shutter plate, friction, front");
+        assertThat(Spent.of(job.rows())).containsOnlyKeys(Chore.OPEN);
     }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.ClockPosition;
 import stillglass.assembly.Instrument;
+import stillglass.assembly.Material;
 import stillglass.assembly.Instruments;
 import stillglass.care.CareTables;
 import stillglass.optics.LensSection;
@@ -40,6 +41,10 @@ public final class Job {
     public static final Instant NOON = Instant.parse("2026-11-24T12:00:00Z");
     public static final CareTables CARE = new CareTables(
             List.of(new CareTables.Agent("water", "water", Map.of(), Map.of(), "", 1, false)), List.of(new CareTables.Soil("haze", "haze", Map.of("water", 0.5))), List.of());
+
+    /// Spirit and soap, which brass bears.
+    public static final CareTables BATHS = new CareTables(List.of(new CareTables.Agent("naphtha", "naphtha", Map.of(Material.BRASS, CareTables.Bears.FINE), Map.of(), "", 25, true),
+            new CareTables.Agent("soap", "soap", Map.of(Material.BRASS, CareTables.Bears.FINE), Map.of(), "", 8, false)), List.of(), List.of());
 
     private final Instrument base;
     private final Optional<LensSection> section;
@@ -93,6 +98,12 @@ public final class Job {
 
     public World world() {
         return world(state());
+    }
+
+    /// What is known of the model, in a shop that has these agents.
+    public World worldWith(CareTables care) {
+        World w = world();
+        return new World(w.instrument(), w.section(), care, w.builds(), w.seen());
     }
 
     private World world(TicketState s) {

@@ -22,6 +22,7 @@ import stillglass.day.Durations;
 import stillglass.day.Fixing;
 import stillglass.day.Shop;
 import stillglass.ticket.BenchDay;
+import stillglass.ticket.Chores;
 
 /// What the day page shows.
 ///
@@ -144,7 +145,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
 
     /// A clock that runs, or what dries, is where it is.
     private static boolean movable(BenchDay.Slotted id, BenchDay d) {
-        return d.day().task(id.ticket(), id.task()).filter(k -> k.attended() || k.startMin().filter(s -> s == 0).isEmpty()).isPresent() && Chore.of(id.task()).filter(c -> c != Chore.WAIT).isPresent();
+        return d.day().task(id.ticket(), id.task()).filter(k -> !Chores.runs(k)).isPresent();
     }
 
     private static Ticket ticket(BenchDay.Open o, BenchDay d, Optional<BenchDay.Slotted> chosen) {

@@ -104,6 +104,8 @@ public final class DayPage implements Page {
 
     @Override
     public void refresh() {
+        // What was moved at an earlier visit is not what was done last any more.
+        lastMoved = Optional.empty();
         keeper.wake();
     }
 
@@ -273,7 +275,7 @@ public final class DayPage implements Page {
             case LOOK -> Optional.of(Stage.LOOK);
             case DECIDE -> Optional.of(Stage.DECIDE);
             case OPEN -> Optional.of(Stage.OPEN);
-            case SOAK, BATH, RINSE, DRY, CLEAN -> Optional.of(Stage.CLEAN);
+            case SOAK, BATHE, RINSE, DRY, CLEAN -> Optional.of(Stage.CLEAN);
             case CLOSE -> Optional.of(Stage.CLOSE);
             case PROVE -> Optional.of(Stage.PROVE);
             case WAIT -> Optional.empty();

@@ -27,8 +27,11 @@ public final class OpenTickets {
     private static final int MOST_FINISHED = 60;
 
     private final Tickets tickets;
-    private final Map<String, Tickets.Ticket> known = new HashMap<>();
+    private final Map<String, Known> known = new HashMap<>();
     private final Map<Finished, List<Durations.Done>> taught = new HashMap<>();
+
+    /// A ticket and what was made of it, which holds while nothing has happened to it.
+    private record Known(Tickets.Ticket ticket, Ticket read) {}
 
     private record Finished(String number, Instant changed) {}
 
@@ -65,9 +68,11 @@ public final class OpenTickets {
         List<Card> unsigned = cards.stream().filter(c -> !c.signed()).toList();
         List<Ticket> open = new ArrayList<>();
         for (Card c : unsigned.stream().limit(MOST_OPEN).toList()) {
-            Tickets.Ticket t = Optional.ofNullable(known.get(c.number())).map(tickets::refreshed).orElseGet(() -> tickets.open(c.number()));
-            known.put(c.number(), t);
-            open.add(new Ticket(t.story(), tickets.world(t)));
+            Optional<Known> before = Optional.ofNullable(known.get(c.number()));
+            Tickets.Ticket t = before.map(k -> tickets.refreshed(k.ticket)).orElseGet(() -> tickets.open(c.number()));
+            Ticket read = before.filter(k -> k.ticket == t).map(Known::read).orElseGet(() -> new Ticket(t.story(), tickets.world(t)));
+            known.put(c.number(), new Known(t, read));
+            open.add(read);
         }
         List<Durations.Done> jobs = new ArrayList<>();
         for (Card c : cards.stream().filter(Card::signed).limit(MOST_FINISHED).toList()) {

@@ -28,14 +28,14 @@ public record BathChain(Route route, int load) {
 
     /// What comes after what.
     public List<Chore> links() {
-        return route == Route.TIN ? List.of(Chore.SOAK, Chore.BATH, Chore.RINSE, Chore.DRY) : List.of(Chore.BATH, Chore.RINSE, Chore.DRY);
+        return route == Route.TIN ? List.of(Chore.SOAK, Chore.BATHE, Chore.RINSE, Chore.DRY) : List.of(Chore.BATHE, Chore.RINSE, Chore.DRY);
     }
 
     /// Minutes of a link by the shop's table; empty where it says nothing.
     public static Optional<Double> minutes(Chore link, CareTables care) {
         return switch (link) {
             case SOAK -> care.agent(SOAKED_IN).map(CareTables.Agent::minutes).filter(m -> m >= 1);
-            case BATH -> care.agent(BATHED_IN).map(CareTables.Agent::minutes).filter(m -> m >= 1);
+            case BATHE -> care.agent(BATHED_IN).map(CareTables.Agent::minutes).filter(m -> m >= 1);
             default -> Optional.empty();
         };
     }

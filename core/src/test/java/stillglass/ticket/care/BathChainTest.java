@@ -17,7 +17,6 @@ import stillglass.say.Said;
 import stillglass.say.Wording;
 import stillglass.ticket.Chores;
 import stillglass.ticket.Job;
-import stillglass.ticket.story.World;
 
 class BathChainTest {
     private static final CareTables CARE = new CareTables(List.of(new CareTables.Agent("naphtha", "naphtha", Map.of(), Map.of(), "", 25, true)), List.of(), List.of());
@@ -30,12 +29,12 @@ class BathChainTest {
         assertThat(soak.ends()).as("by the table of the shop").isEqualTo(Job.NOON.plusSeconds(25 * 60));
         assertThat(BathChain.next(soak, CARE, Job.NOON.plusSeconds(25 * 60 - 1))).as("taken off before it has rung").isEmpty();
         CareEvent.TimerSet bath = BathChain.next(soak, CARE, soak.ends()).orElseThrow();
-        assertThat(bath.timer()).isEqualTo("bath-tin-2-bath");
+        assertThat(bath.timer()).isEqualTo("bath-tin-2-bathe");
         assertThat(bath.ends()).as("a usual time where the table has none").isEqualTo(soak.ends().plusSeconds(10 * 60));
         CareEvent.TimerSet dry = BathChain.next(BathChain.next(bath, CARE, bath.ends()).orElseThrow(), CARE, bath.ends().plusSeconds(3600)).orElseThrow();
         assertThat(dry.timer()).isEqualTo("bath-tin-2-dry");
         assertThat(BathChain.next(dry, CARE, dry.ends())).isEmpty();
-        assertThat(new BathChain(Route.TANK, 1).links()).containsExactly(Chore.BATH, Chore.RINSE, Chore.DRY);
+        assertThat(new BathChain(Route.TANK, 1).links()).containsExactly(Chore.BATHE, Chore.RINSE, Chore.DRY);
     }
 
     @Test
@@ -50,8 +49,8 @@ class BathChainTest {
     @Test
     void theDayPlansWhatIsLeftOfAChain() {
         Job job = Job.unknown().say("off focusing thread, thread, rear").accept(new CareEvent.MadeOf("focusing_thread", List.of(Material.BRASS)));
-        assertThat(names(job)).containsExactly("open", "soak", "bath", "rinse", "dry", "clean", "close", "prove");
-        job.accept(new CareEvent.TimerSet("bath-tin-1-bath", Said.text("bath"), Job.NOON.plusSeconds(600)));
+        assertThat(names(job)).containsExactly("open", "soak", "bathe", "rinse", "dry", "clean", "close", "prove");
+        job.accept(new CareEvent.TimerSet("bath-tin-1-bathe", Said.text("bath"), Job.NOON.plusSeconds(600)));
         Chores c = left(job);
         assertThat(names(job)).containsExactly("wait", "open", "rinse", "dry", "clean", "close", "prove");
         assertThat(c.tasks().stream().filter(k -> k.id().equals("rinse")).findFirst().orElseThrow().after()).containsExactly("wait");
@@ -60,13 +59,7 @@ class BathChainTest {
     }
 
     private static Chores left(Job job) {
-        World w = job.world();
-        CareTables care = new CareTables(List.of(new CareTables.Agent("naphtha", "naphtha", bears(), Map.of(), "", 25, true), new CareTables.Agent("soap", "soap", bears(), Map.of(), "", 8, false)), List.of(), List.of());
-        return Chores.of(job.story(), new World(w.instrument(), w.section(), care, w.builds(), w.seen()), Optional.empty(), new Durations(), Job.NOON);
-    }
-
-    private static Map<Material, CareTables.Bears> bears() {
-        return Map.of(Material.BRASS, CareTables.Bears.FINE);
+        return Chores.of(job.story(), job.worldWith(Job.BATHS), Optional.empty(), new Durations(), Job.NOON);
     }
 
     private static List<String> names(Job job) {
