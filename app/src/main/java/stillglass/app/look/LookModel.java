@@ -20,7 +20,6 @@ import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
-import stillglass.look.ZoomWalk;
 import stillglass.look.LightingGuide;
 import stillglass.look.PhotoChange;
 import stillglass.look.ThroughColour;
@@ -275,8 +274,9 @@ public record LookModel(
 
     /// How it grew, and what the zoom and the lamp told of it.
     private static String over(Known k, Work work, Optional<Double> diameterMm) {
-        Stream<Said> told = Stream.concat(work.state().glass().zoomed(k).map(ZoomWalk::said).stream(), work.state().glass().staysWithoutTheLamp(k).map(stays -> Said.of(stays ? "lamp.stays" : "lamp.goes")).stream());
-        return Stream.concat(Stream.of(growth(k, work, diameterMm)), told.map(Words::sentence)).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
+        Optional<String> zoomed = work.state().glass().zoomed(k).map(z -> Words.sentence(z.said()));
+        Optional<String> lamp = work.state().glass().staysWithoutTheLamp(k).map(stays -> Words.of(stays ? "look.lamp.stays" : "look.lamp.goes"));
+        return Stream.of(Optional.of(growth(k, work, diameterMm)), zoomed, lamp).flatMap(Optional::stream).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
     }
 
     private static String growth(Known k, Work work, Optional<Double> diameterMm) {

@@ -85,7 +85,7 @@ final class TypedLines {
     private CompletableFuture<Boolean> together(String here, ArrivalEvent.CameWith other) {
         return desk.knows(other.ticket()).thenComposeAsync(known -> {
             if (!known) {
-                return refused(Said.of("with.none", "ticket", other.ticket()));
+                return refused(Said.text(Words.of("say.with.none", other.ticket())));
             }
             return desk.submit(other).thenComposeAsync(d -> d instanceof Decision.Accepted ? desk.submit(other.ticket(), Act.of(new ArrivalEvent.CameWith(here)), List.of()).thenApply(o -> true) : CompletableFuture.completedFuture(false), Platform::runLater);
         }, Platform::runLater);

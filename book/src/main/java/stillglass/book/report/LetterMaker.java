@@ -132,6 +132,7 @@ public final class LetterMaker {
         state.care().cleaned().stream().filter(c -> !c.gone()).filter(c -> state.care().cleaned().stream().noneMatch(d -> d.gone() && d.part().equals(c.part())))
                 .forEach(c -> out.add(Said.of("letter.not-gone", "part", world.instrument().part(c.part()).map(x -> x.name()).orElse(c.part()), "soil", world.care().soil(c.soil()).map(x -> x.name()).orElse(c.soil()))));
         damaged(true, out);
+        state.care().harmed().forEach(h -> out.add(ReportMaker.harmed(h, world)));
         state.course().overruled().forEach(o -> out.add(o.why().isBlank() ? o.what() : Said.of("report.overruled.why", "what", o.what(), "why", o.why())));
         return out;
     }

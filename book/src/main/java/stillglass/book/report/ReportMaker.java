@@ -27,6 +27,7 @@ import stillglass.prove.InfinityShims;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.say.Said;
+import stillglass.care.CareTables;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Bleach;
 import stillglass.ticket.Recommendation;
@@ -98,7 +99,7 @@ public final class ReportMaker {
         blocks.add(lines("report.work", work()));
         blocks.add(lines("report.found", recalled(f -> f instanceof Damaged d && !d.ours() || f instanceof FoundLoose)));
         blocks.add(lines("report.earlier", recalled(Earlier.class::isInstance)));
-        blocks.add(lines("report.ours", recalled(f -> f instanceof Damaged d && d.ours())));
+        blocks.add(lines("report.ours", ours()));
         blocks.add(lines("report.notes", notes()));
         blocks.add(lines("report.overruled", state.course().overruled().stream()
                 .map(o -> o.why().isBlank() ? o.what() : Said.of("report.overruled.why", "what", o.what(), "why", o.why())).toList()));
@@ -151,6 +152,19 @@ public final class ReportMaker {
         }
         world.section().filter(s -> s.basis().estimate()).ifPresent(s -> all.add(Said.of("report.estimate", "basis", s.basis().word())));
         return all;
+    }
+
+    /// Damage done here, at joints and in cleaning.
+    private List<Said> ours() {
+        List<Said> all = new ArrayList<>(recalled(f -> f instanceof Damaged d && d.ours()));
+        state.care().harmed().forEach(h -> all.add(harmed(h, world)));
+        return all;
+    }
+
+    static Said harmed(CareEvent.PartHarmed h, World world) {
+        String part = world.instrument().part(h.part()).map(Part::name).orElse(h.part());
+        Said said = Said.of("report.harmed", "part", part, "what", h.what());
+        return h.agent().map(a -> Said.of("report.harmed.with", "harmed", said, "agent", world.care().agent(a).map(CareTables.Agent::name).orElse(a))).orElse(said);
     }
 
     private List<Said> notes() {

@@ -28,6 +28,10 @@ class LetterTest {
     Path folder;
 
     private Report told(boolean letter, String... lines) {
+        return told(letter, "T-0101", lines);
+    }
+
+    private Report told(boolean letter, String number, String... lines) {
         try (Logbook log = Logbook.open(folder.resolve("b.sqlite"))) {
             Shelf shelf = Shelf.ofShop(folder);
             Tickets tickets = new Tickets(log, shelf, CLOCK, "", "t");
@@ -35,7 +39,7 @@ class LetterTest {
             for (String l : lines) {
                 assertThat(session.say(l).status()).as(l).isEqualTo(SaySession.Status.KEPT);
             }
-            Tickets.Ticket t = tickets.open("T-0101");
+            Tickets.Ticket t = tickets.open(number);
             return letter ? LetterMaker.of(t.state(), tickets.world(t), ZoneOffset.UTC) : ReportMaker.of(t.state(), tickets.world(t), shelf, ZoneOffset.UTC);
         }
     }
@@ -49,6 +53,18 @@ class LetterTest {
         assertThat(text).contains("Dear Salt Marsh Observatory", "Slow speeds hang", "Slow speeds: stuck", "2 of 3 settings were outside", "Opened one joint", "Slow speeds: run evenly",
                 "Speed 1/250 s gives more light than it says, by 0.9 stops: set the next faster speed", "Draft: not signed yet");
         assertThat(text).as("no figure where a word does").doesNotContain("1,900 ms").doesNotContain("all within");
+    }
+
+    /// What was harmed in cleaning stands in the report and in the letter; what it came in with does too.
+    @Test
+    void whatWasHarmedHereIsTold() {
+        String[] job = {"begin shutter, Corvane leaf shutter", "begin lens, Brook 35 mm", "came with T-0101", "stage open", "off name ring, friction, front", "stage clean", "harmed name ring with isopropanol, paint lifted at the 5"};
+        assertThat(MarkdownReport.text(told(true, "T-0102", job))).containsIgnoringCase("name ring: paint lifted at the 5 (isopropanol)");
+        try (Logbook log = Logbook.open(folder.resolve("b.sqlite"))) {
+            Tickets tickets = new Tickets(log, Shelf.ofShop(folder), CLOCK, "", "t");
+            Tickets.Ticket t = tickets.open("T-0102");
+            assertThat(MarkdownReport.text(ReportMaker.of(t.state(), tickets.world(t), Shelf.ofShop(folder), ZoneOffset.UTC))).containsIgnoringCase("name ring: paint lifted at the 5 (isopropanol)").contains("Came in together with T-0101.");
+        }
     }
 
     @Test

@@ -19,6 +19,7 @@ import stillglass.ticket.story.World;
 /// What was cleaned, and the clocks that run. Immutable.
 ///
 /// @param cleaned in order
+/// @param harmed what was done to parts that should not have been, in order
 /// @param timers by their names
 /// @param madeOf what parts are made of, where somebody said so
 /// @param flushed what was flushed in place, in order
@@ -27,15 +28,16 @@ import stillglass.ticket.story.World;
 /// @param foam pieces there are
 /// @param ultraviolet light given, in order
 /// @param weighed what it weighed while it dried, in order
-public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, CareEvent.CavityNamed> cavities, Map<String, Channel> channels, List<CareEvent.FoamThere> foam, List<CareEvent.Ultraviolet> ultraviolet) {
+public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarmed> harmed, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, CareEvent.CavityNamed> cavities, Map<String, Channel> channels, List<CareEvent.FoamThere> foam, List<CareEvent.Ultraviolet> ultraviolet) {
     private static final int MOST_CHANNELS = 30;
     private static final int MOST_FOAM = 12;
     private static final int MOST_CAVITIES = 30;
     /// Nothing was cleaned, nothing is waited for.
-    public static final Care NONE = new Care(List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of());
+    public static final Care NONE = new Care(List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of());
 
     public Care {
         cleaned = List.copyOf(cleaned);
+        harmed = List.copyOf(harmed);
         timers = Grown.kept(timers);
         madeOf = Grown.kept(madeOf);
         flushed = List.copyOf(flushed);
@@ -49,17 +51,18 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
     /// The state after one more event.
     public Care after(CareEvent happened) {
         return switch (happened) {
-            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.TimerSet e -> new Care(cleaned, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.TimerCleared e -> new Care(cleaned, Grown.less(timers, e.timer()), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.MadeOf e -> new Care(cleaned, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.Flushed e -> new Care(cleaned, timers, madeOf, Grown.by(flushed, e), weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.Weighed e -> new Care(cleaned, timers, madeOf, flushed, Grown.by(weighed, e), cavities, channels, foam, ultraviolet);
-            case CareEvent.CavityNamed e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.by(cavities, key(e.cavity().name()), e), channels, foam, ultraviolet);
-            case CareEvent.CavityOpened e -> new Care(cleaned, timers, madeOf, flushed, weighed, Grown.less(cavities, key(e.name())), channels, foam, ultraviolet);
-            case CareEvent.ChannelMeasured e -> new Care(cleaned, timers, madeOf, flushed, weighed, cavities, Grown.by(channels, e.channel().id(), e.channel()), foam, ultraviolet);
-            case CareEvent.FoamThere e -> new Care(cleaned, timers, madeOf, flushed, weighed, cavities, channels, Grown.by(foam, e), ultraviolet);
-            case CareEvent.Ultraviolet e -> new Care(cleaned, timers, madeOf, flushed, weighed, cavities, channels, foam, Grown.by(ultraviolet, e));
+            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.PartHarmed e -> new Care(cleaned, Grown.by(harmed, e), timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.TimerSet e -> new Care(cleaned, harmed, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.TimerCleared e -> new Care(cleaned, harmed, Grown.less(timers, e.timer()), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.MadeOf e -> new Care(cleaned, harmed, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.Flushed e -> new Care(cleaned, harmed, timers, madeOf, Grown.by(flushed, e), weighed, cavities, channels, foam, ultraviolet);
+            case CareEvent.Weighed e -> new Care(cleaned, harmed, timers, madeOf, flushed, Grown.by(weighed, e), cavities, channels, foam, ultraviolet);
+            case CareEvent.CavityNamed e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, Grown.by(cavities, key(e.cavity().name()), e), channels, foam, ultraviolet);
+            case CareEvent.CavityOpened e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, Grown.less(cavities, key(e.name())), channels, foam, ultraviolet);
+            case CareEvent.ChannelMeasured e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, Grown.by(channels, e.channel().id(), e.channel()), foam, ultraviolet);
+            case CareEvent.FoamThere e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, Grown.by(foam, e), ultraviolet);
+            case CareEvent.Ultraviolet e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, Grown.by(ultraviolet, e));
         };
     }
 
@@ -67,6 +70,8 @@ public record Care(List<CareEvent.PartCleaned> cleaned, Map<String, CareEvent.Ti
     public Decision decide(CareIntent intent, World world) {
         return switch (intent) {
             case CareEvent.PartCleaned c -> clean(c, world);
+            case CareEvent.PartHarmed h -> world.instrument().part(h.part()).isEmpty() ? Decision.refused("part.none", "part", h.part()) : h.what().isBlank() ? Decision.refused("words.none")
+                    : h.agent().filter(a -> world.care().agent(a).isEmpty()).map(a -> noAgent(a, world)).orElse(Decision.accepted(h));
             case CareEvent.MadeOf m -> world.instrument().part(m.part()).isEmpty() ? Decision.refused("part.none", "part", m.part()) : m.materials().isEmpty() ? Decision.refused("made.none") : Decision.accepted(m);
             case CareEvent.Flushed f -> world.care().agent(f.agent()).isEmpty() ? noAgent(f.agent(), world) : f.place().has(Flaw.WET) && Place.of(world.instrument().sort()).contains(f.place()) ? Decision.accepted(f)
                     : Decision.refused("flush.not-there", "place", f.place().said());

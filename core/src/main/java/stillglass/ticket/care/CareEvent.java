@@ -134,6 +134,11 @@ public sealed interface CareEvent extends Event {
         }
     }
 
+    /// Something was done to a part in cleaning that should not have been. It is told to the owner.
+    /// @param agent with which, where that was said
+    @Named("part-harmed")
+    record PartHarmed(String part, Optional<String> agent, String what) implements CareEvent, CareIntent {}
+
     /// A cavity of something wet that is still shut; one of that name is told anew.
     @Named("cavity-named")
     record CavityNamed(Cavities.Cavity cavity) implements CareEvent, CareIntent {}

@@ -42,6 +42,9 @@ final class CareWords implements Grammar {
         if (line.take("weighs") || line.take("weighed")) {
             return Optional.of(weighed(line, in));
         }
+        if (line.take("harmed")) {
+            return Optional.of(harmed(line, in));
+        }
         if (line.take("cavity")) {
             return Optional.of(cavity(line));
         }
@@ -190,6 +193,23 @@ final class CareWords implements Grammar {
                 .orElse(Said.of(left ? "say.reads.cleaned.left" : "say.reads.cleaned", "part", what, "soil", s.name(), "agent", a.name())), new CareEvent.PartCleaned(p.id(), s.id(), a.id(), !left, face, count));
     }
 
+    /// `harmed name ring with isopropanol, paint lifted at the 5`.
+    private static Reading harmed(Cursor line, Setting in) {
+        Names.Match<Part> part = in.words().parts().take(line);
+        if (!part.plain()) {
+            return Reading.unclear(part.things().isEmpty() ? "say.part" : "say.which", "words", line.clauseHere(), "all", part.things().stream().map(Part::name).toList());
+        }
+        boolean with = line.take("with");
+        Optional<CareTables.Agent> agent = with ? agent(line, in) : Optional.empty();
+        if (with && agent.isEmpty()) {
+            return noAgent(line, in);
+        }
+        line.separators();
+        line.take(":");
+        Part p = part.things().getFirst();
+        return line.rest().map(what -> Reading.understood(Said.of("say.reads.harmed", "part", p.name(), "what", what), new CareEvent.PartHarmed(p.id(), agent.map(CareTables.Agent::id), what))).orElse(Reading.unclear("say.harmed"));
+    }
+
     /// `5 specks left`, `none left`.
     private static Optional<Integer> count(Cursor line) {
         int start = line.mark();
@@ -272,6 +292,6 @@ final class CareWords implements Grammar {
 
     @Override
     public List<String> examples(Setting in) {
-        return in.stage() == Stage.CLEAN ? List.of("cleaned ", "flushed ", "timer 20m drying") : List.of();
+        return in.stage() == Stage.CLEAN ? List.of("cleaned ", "flushed ", "harmed ", "timer 20m drying") : List.of();
     }
 }
