@@ -65,10 +65,9 @@ public record Day(int hands, Map<String, Integer> resources, List<Ticket> ticket
             }
         }
 
-        /// The same taking another time.
-        /// @param fixed whether it still begins when it was to
-        Task lasting(int other, boolean fixed) {
-            return new Task(id, other, attended, uses, after, tags, splits, fixed ? startMin : Optional.empty());
+        /// Whether it goes on by itself since before now.
+        boolean goesOn() {
+            return !attended && startMin.filter(s -> s == 0).isPresent();
         }
 
         /// The same beginning at a time, or whenever it fits.

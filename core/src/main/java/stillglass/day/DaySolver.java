@@ -18,7 +18,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.ToIntBiFunction;
 
 /// Plans a day with the CP-SAT solver: weighted lateness first, then the finish, then idle hands, each held while the next is lessened.
 ///
@@ -124,16 +123,11 @@ public final class DaySolver {
         return new ListSchedule(day, horizon).best(seconds, QUICK_TRIES).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
     }
 
-    /// The plan that keeps to the order of another one, for a day on which chores take other times.
-    /// @param notBefore when a ticket's task may begin at the earliest
-    static Optional<List<DayPlan.Slot>> again(Day day, DayPlan order, ToIntBiFunction<String, String> notBefore) {
-        int horizon = horizon(day);
-        if (tooLong(day, horizon)) {
-            return Optional.empty();
-        }
-        Map<Key, Integer> begins = new HashMap<>();
-        order.slots().forEach(s -> begins.put(new Key(s.ticket(), s.task()), s.start()));
-        return new ListSchedule(day, horizon).inOrder((ticket, task) -> begins.getOrDefault(new Key(ticket, task), 0), notBefore);
+    /// For going through a day again and again.
+    /// @return nothing where it is so long that laying it out would take too much room
+    static Optional<ListSchedule> laidOut(Day day) {
+        int horizon = (int) Math.min(Integer.MAX_VALUE / 4, 2L * horizon(day));
+        return tooLong(day, horizon) ? Optional.empty() : Optional.of(new ListSchedule(day, horizon));
     }
 
     /// What was found is where the next search begins.

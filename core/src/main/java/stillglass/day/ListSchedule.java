@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import java.util.function.ToIntBiFunction;
 import java.util.stream.IntStream;
 
 /// A first plan for the solver to better: tasks in an order of urgency, each as early as it fits (serial schedule generation), the order changed a little again and again and kept where the plan is no worse.
@@ -35,6 +34,14 @@ final class ListSchedule {
     private final int[][] used;
     /// No task begins before.
     private final int[] floor;
+    private final int[] minutes;
+    /// When a task begins in any case, or none.
+    private final int[] pinned;
+    /// For every minute the next one, itself included, at which somebody is there with a free hand; found by following it to a minute that names itself, shortened on the way.
+    private final int[] free;
+    private final int[] staffedFrom;
+    /// Up to here hands and things may be taken from the last time.
+    private int laidTo;
     /// Whether what has its time fixed takes more hands or things than there are.
     private boolean crowded;
 
@@ -68,6 +75,13 @@ final class ListSchedule {
         hands = new int[horizon];
         used = new int[things.size()][horizon];
         floor = new int[n];
+        minutes = tasks.stream().mapToInt(Day.Task::minutes).toArray();
+        staffedFrom = new int[horizon + 1];
+        for (int m = 0; m <= horizon; m++) {
+            staffedFrom[m] = m < horizon && !staffed[m] ? m + 1 : m;
+        }
+        free = staffedFrom.clone();
+        pinned = tasks.stream().mapToInt(k -> k.startMin().orElse(NONE)).toArray();
     }
 
     /// How good a plan is: lateness, then its finish.
@@ -121,16 +135,25 @@ final class ListSchedule {
         return found;
     }
 
-    /// The plan that takes tasks up in an order, each as early as it fits.
-    /// @param begins place in that order of a ticket's task: what begins earlier comes first
-    /// @param notBefore when a task may begin at the earliest
+    /// What a task is when a day is gone through another time.
+    interface Otherwise {
+        /// What begins earlier comes first.
+        int begins(String ticket, Day.Task task);
+
+        int minutes(String ticket, Day.Task task);
+    }
+
+    /// The plan that takes tasks up in an order, each as early as it fits, and not before the time it is fixed to; what goes on already begins when it began.
     /// @return nothing where they do not all fit
-    Optional<List<DayPlan.Slot>> inOrder(ToIntBiFunction<String, String> begins, ToIntBiFunction<String, String> notBefore) {
+    Optional<List<DayPlan.Slot>> inOrder(Otherwise other) {
         double[] order = new double[tasks.size()];
         for (int i = 0; i < order.length; i++) {
+            Day.Task k = tasks.get(i);
             String ticket = day.tickets().get(ticketOf.get(i)).id();
-            order[i] = begins.applyAsInt(ticket, tasks.get(i).id());
-            floor[i] = notBefore.applyAsInt(ticket, tasks.get(i).id());
+            order[i] = other.begins(ticket, k);
+            minutes[i] = other.minutes(ticket, k);
+            floor[i] = k.startMin().orElse(0);
+            pinned[i] = k.goesOn() ? 0 : NONE;
         }
         return slots(value(order));
     }
@@ -158,7 +181,7 @@ final class ListSchedule {
                     due = b == i ? Math.min(due, latest[j]) : due;
                 }
             }
-            latest[i] = due - tasks.get(i).minutes();
+            latest[i] = due - minutes[i];
         }
         return latest;
     }
@@ -167,12 +190,14 @@ final class ListSchedule {
         int n = tasks.size();
         Arrays.fill(start, NONE);
         crowded = false;
-        Arrays.fill(hands, 0);
-        Arrays.stream(used).forEach(u -> Arrays.fill(u, 0));
+        System.arraycopy(staffedFrom, 0, free, 0, free.length);
+        int upTo = laidTo;
+        Arrays.fill(hands, 0, upTo, 0);
+        Arrays.stream(used).forEach(u -> Arrays.fill(u, 0, upTo, 0));
+        laidTo = 0;
         for (int i = 0; i < n; i++) {
-            int at = i;
-            if (tasks.get(i).startMin().isPresent()) {
-                take(at, tasks.get(i).startMin().get());
+            if (pinned[i] != NONE) {
+                take(i, pinned[i]);
             }
         }
         if (crowded) {
@@ -181,7 +206,7 @@ final class ListSchedule {
         for (int placed = 0; placed < n; placed++) {
             int next = NONE;
             for (int i = 0; i < n; i++) {
-                if (start[i] == NONE && (next == NONE || order[i] < order[next]) && free(i)) {
+                if (start[i] == NONE && (next == NONE || order[i] < order[next]) && ready(i)) {
                     next = i;
                 }
             }
@@ -212,7 +237,7 @@ final class ListSchedule {
     }
 
     /// Whether all it waits for has its time.
-    private boolean free(int i) {
+    private boolean ready(int i) {
         for (int b : before[i]) {
             if (start[b] == NONE) {
                 return false;
@@ -231,22 +256,32 @@ final class ListSchedule {
 
     /// The earliest start at which it fits.
     private int fit(int i, int earliest) {
-        int from = earliest;
-        while (from + tasks.get(i).minutes() <= staffed.length) {
+        boolean attended = tasks.get(i).attended();
+        int from = attended ? freeFrom(earliest) : earliest;
+        while (from + minutes[i] <= staffed.length) {
             int clash = clash(i, from);
             if (clash == NONE) {
                 return from;
             }
-            from = clash + 1;
+            from = attended ? freeFrom(clash + 1) : clash + 1;
         }
         return NONE;
+    }
+
+    private int freeFrom(int minute) {
+        int at = Math.min(minute, free.length - 1);
+        while (free[at] != at) {
+            free[at] = free[free[at]];
+            at = free[at];
+        }
+        return at;
     }
 
     /// The last minute known to clash when it begins then; none when it fits.
     private int clash(int i, int from) {
         Day.Task k = tasks.get(i);
         boolean within = day.within(k);
-        int left = k.minutes();
+        int left = minutes[i];
         int m = from;
         if (k.attended() && !staffed[from]) {
             return from;
@@ -277,13 +312,16 @@ final class ListSchedule {
 
     private void take(int i, int from) {
         Day.Task k = tasks.get(i);
-        int left = k.minutes();
+        int left = minutes[i];
         int m = from;
         for (; left > 0 && m < staffed.length; m++) {
             boolean works = staffed[m] || !k.attended() || !k.splits();
             if (works && k.attended()) {
                 hands[m]++;
                 crowded |= hands[m] > day.hands();
+                if (hands[m] >= day.hands()) {
+                    free[m] = m + 1;
+                }
             }
             for (int u : uses[i]) {
                 used[u][m]++;
@@ -293,5 +331,6 @@ final class ListSchedule {
         }
         start[i] = from;
         end[i] = m + left;
+        laidTo = Math.max(laidTo, m);
     }
 }

@@ -1,10 +1,11 @@
 package stillglass.day;
 
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import java.util.function.ToDoubleBiFunction;
@@ -16,6 +17,9 @@ import java.util.function.ToDoubleBiFunction;
 /// @param through minutes from now by ticket; empty where a ticket is not through within the hours that are planned in so many draws
 public record Promises(Map<String, OptionalInt> through) {
     private static final double MET = 0.8;
+
+    private record Task(String ticket, String task) {}
+
     private static final int NEVER = Integer.MAX_VALUE;
 
     public Promises {
@@ -28,11 +32,27 @@ public record Promises(Map<String, OptionalInt> through) {
         SplittableRandom random = new SplittableRandom(1);
         Map<String, int[]> ends = new LinkedHashMap<>();
         day.tickets().forEach(t -> ends.put(t.id(), new int[draws]));
+        Optional<ListSchedule> laid = DaySolver.laidOut(day);
+        Map<Task, Integer> begins = new HashMap<>();
+        plan.slots().forEach(s -> begins.put(new Task(s.ticket(), s.task()), s.start()));
+        int longest = day.hours().stream().mapToInt(Day.Span::length).max().orElse(1);
+        ListSchedule.Otherwise drawn = new ListSchedule.Otherwise() {
+            @Override
+            public int begins(String ticket, Day.Task task) {
+                return begins.getOrDefault(new Task(ticket, task.id()), 0);
+            }
+
+            @Override
+            public int minutes(String ticket, Day.Task task) {
+                double minutes = task.minutes() * Math.exp(spread.applyAsDouble(ticket, task.id()) * random.nextGaussian());
+                return (int) Math.clamp(Math.round(minutes), 1, day.within(task) ? longest : Day.MOST_MINUTES);
+            }
+        };
         for (int i = 0; i < draws; i++) {
-            Day drawn = drawn(day, spread, random);
-            List<DayPlan.Slot> slots = DaySolver.again(drawn, plan, (ticket, task) -> day.task(ticket, task).flatMap(Day.Task::startMin).orElse(0)).orElse(List.of());
+            List<DayPlan.Slot> slots = laid.flatMap(l -> l.inOrder(drawn)).orElse(List.of());
             int draw = i;
-            ends.forEach((ticket, all) -> all[draw] = slots.stream().filter(s -> s.ticket().equals(ticket)).mapToInt(DayPlan.Slot::end).max().orElse(NEVER));
+            ends.values().forEach(all -> all[draw] = slots.isEmpty() ? NEVER : 0);
+            slots.forEach(s -> Optional.ofNullable(ends.get(s.ticket())).ifPresent(all -> all[draw] = Math.max(all[draw], s.end())));
         }
         Map<String, OptionalInt> through = new LinkedHashMap<>();
         ends.forEach((ticket, all) -> {
@@ -41,22 +61,5 @@ public record Promises(Map<String, OptionalInt> through) {
             through.put(ticket, at == NEVER ? OptionalInt.empty() : OptionalInt.of(at));
         });
         return new Promises(through);
-    }
-
-    private static Day drawn(Day day, ToDoubleBiFunction<String, String> spread, SplittableRandom random) {
-        int longest = day.hours().stream().mapToInt(Day.Span::length).max().orElse(1);
-        List<Day.Ticket> tickets = new ArrayList<>();
-        for (Day.Ticket t : day.tickets()) {
-            List<Day.Task> tasks = new ArrayList<>();
-            for (Day.Task k : t.tasks()) {
-                double minutes = k.minutes() * Math.exp(spread.applyAsDouble(t.id(), k.id()) * random.nextGaussian());
-                int most = day.within(k) ? longest : NEVER / 8;
-                // A clock that runs began already; any other time that is fixed is one before which it does not begin.
-                boolean runs = k.startMin().filter(s -> s == 0).isPresent() && !k.attended();
-                tasks.add(k.lasting((int) Math.clamp(Math.round(minutes), 1, Math.min(most, Day.MOST_MINUTES)), runs));
-            }
-            tickets.add(new Day.Ticket(t.id(), t.dueMin(), t.weight(), tasks));
-        }
-        return day.with(tickets);
     }
 }

@@ -37,8 +37,10 @@ import stillglass.ticket.story.World;
 /// @param promises when tickets will be through in four cases of five
 public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> tickets, int left, Map<Slotted, Said> unfixed, Optional<DayPlan> plan, Promises promises) {
     /// Days ahead that are planned.
-    public static final int DAYS = 21;
+    public static final int DAYS = 28;
     private static final int MOST_TASKS = 300;
+    /// Of the hours ahead, how much may be filled: pauses between tasks that wait for each other want room.
+    private static final double FILLED = 0.85;
     private static final int DRAWS = 100;
     private static final int URGENT = 8;
     private static final double QUICK_SECONDS = 0.5;
@@ -68,15 +70,18 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
         Instant now = at.truncatedTo(ChronoUnit.MINUTES);
         List<Open> all = read.stream().map(r -> new Open(r.story.state().tag(), Chores.of(r.story, r.world, r.plan, durations, now))).filter(o -> o.chores.any())
                 .sorted(Comparator.comparing((Open o) -> !o.chores.urgent()).thenComparing(o -> o.tag.due().orElse(LocalDate.MAX)).thenComparing(Open::number)).toList();
+        List<Day.Span> hours = shop.spans(now, zone, DAYS);
+        double room = FILLED * shop.hands() * hours.stream().mapToInt(Day.Span::length).sum();
         List<Open> planned = new ArrayList<>();
         int tasks = 0;
         for (Open o : all) {
             tasks += o.chores.tasks().size();
-            if (tasks <= MOST_TASKS) {
+            room -= o.chores.tasks().stream().filter(Day.Task::attended).mapToInt(Day.Task::minutes).sum();
+            if (tasks <= MOST_TASKS && (room >= 0 || planned.isEmpty())) {
                 planned.add(o);
             }
         }
-        Day day = new Day(shop.hands(), things(shop), planned.stream().map(o -> ticket(o, shop, now, zone)).toList(), shop.spans(now, zone, DAYS), List.of(new Day.Pair(Chores.SOLVENT, Chores.GREASE)), Set.of(Chores.FLAMMABLE));
+        Day day = new Day(shop.hands(), things(shop), planned.stream().map(o -> ticket(o, shop, now, zone)).toList(), hours, List.of(new Day.Pair(Chores.SOLVENT, Chores.GREASE)), Set.of(Chores.FLAMMABLE));
         return new BenchDay(shop, now, zone, day, planned, all.size() - planned.size(), Map.of(), Optional.empty(), new Promises(Map.of())).quick();
     }
 

@@ -70,14 +70,10 @@ public final class Shell extends StackPane {
     private final Inbox inbox;
     private final OfferBar offers;
     private final Map<Stage, Station> stations = new EnumMap<>(Stage.class);
-    private Optional<Page> book = Optional.empty();
-    private Optional<Page> day = Optional.empty();
-    /// What is shown while no ticket is.
-    private Optional<Page> page = Optional.empty();
+    private final Pages pages = new Pages();
     private Function<Optional<String>, Optional<String>> next = here -> Optional.empty();
     private final Timeline second;
     private final List<Runnable> subscriptions = new ArrayList<>();
-    private boolean onPage = true;
     private boolean closing;
     private final AxisSplit split;
     private final Wire wire;
@@ -103,7 +99,7 @@ public final class Shell extends StackPane {
         subscriptions.add(desk.watch(inbox::note));
         subscriptions.add(desk.watch(w -> show()));
         subscriptions.add(desk.watchBook(() -> {
-            page.filter(b -> onPage).ifPresent(Page::refresh);
+            pages.shown().ifPresent(Page::refresh);
             show();
         }));
         subscriptions.add(desk.complain(why -> {
@@ -130,7 +126,7 @@ public final class Shell extends StackPane {
     }
 
     private void offer() {
-        offers.show(onPage ? Optional.empty() : inbox.offer());
+        offers.show(pages.on() ? Optional.empty() : inbox.offer());
     }
 
     /// A work area for its stage.
@@ -140,8 +136,7 @@ public final class Shell extends StackPane {
 
     /// What is shown while no ticket is, unless something else is asked for.
     public void registerBook(Page all) {
-        book = Optional.of(all);
-        page = book;
+        pages.book(all);
         show();
     }
 
@@ -150,7 +145,7 @@ public final class Shell extends StackPane {
     /// @param takeUp shows the ticket that is to be taken up
     /// @param ended runs when the window is closed
     public void registerDay(Page hours, Function<Optional<String>, Optional<String>> upNext, Runnable takeUp, Runnable ended) {
-        day = Optional.of(hours);
+        pages.day(hours);
         next = upNext;
         say.onNext(takeUp);
         subscriptions.add(ended);
@@ -158,7 +153,7 @@ public final class Shell extends StackPane {
 
     /// Says anew what is to be taken up.
     public void showNext() {
-        say.next(onPage && page.equals(day) ? Optional.empty() : next.apply(work().map(w -> w.state().tag().number())));
+        say.next(pages.onDay() ? Optional.empty() : next.apply(work().map(w -> w.state().tag().number())));
     }
 
     private void rememberedScale(String text) {
@@ -185,13 +180,13 @@ public final class Shell extends StackPane {
         main.setBottom(new VBox(offers, say));
         // Look takes what is dropped on it itself, and grades it; everywhere else it is kept as it is.
         main.setOnDragOver(e -> {
-            if (!onPage && (e.getDragboard().hasFiles() || e.getDragboard().hasImage())) {
+            if (!pages.on() && (e.getDragboard().hasFiles() || e.getDragboard().hasImage())) {
                 e.acceptTransferModes(TransferMode.COPY);
             }
             e.consume();
         });
         main.setOnDragDropped(e -> {
-            e.setDropCompleted(!onPage && inbox.keep(e.getDragboard()));
+            e.setDropCompleted(!pages.on() && inbox.keep(e.getDragboard()));
             e.consume();
         });
         bench.setVisible(false);
@@ -222,7 +217,7 @@ public final class Shell extends StackPane {
 
     /// The ticket that is shown; empty in the Book.
     private Optional<Work> work() {
-        return onPage ? Optional.empty() : desk.shown();
+        return pages.on() ? Optional.empty() : desk.shown();
     }
 
     private Optional<Station> station(Work w) {
@@ -243,7 +238,7 @@ public final class Shell extends StackPane {
     }
 
     private void showPage() {
-        page.ifPresent(p -> {
+        pages.shown().ifPresent(p -> {
             place(p.node());
             say.show(p.say(), desk.clocks(), Optional.empty(), desk.clock().instant());
         });
@@ -291,31 +286,27 @@ public final class Shell extends StackPane {
 
     /// Shows all tickets.
     public void showBook() {
-        show(book);
+        leaveBench();
+        pages.toBook();
+        show();
     }
 
     /// Shows the work of all open tickets over the hours of the shop.
     public void showDay() {
-        show(day);
-    }
-
-    private void show(Optional<Page> wanted) {
-        page = wanted;
-        onPage = true;
         leaveBench();
-        page.ifPresent(Page::refresh);
+        pages.toDay();
         show();
     }
 
     void undo(boolean again) {
-        if (!onPage || page.filter(p -> p.undo(again)).isEmpty()) {
+        if (!pages.undid(again)) {
             desk.submit(again ? new Redo() : new Undo());
         }
     }
 
     /// Shows the open ticket.
     public void showWork() {
-        onPage = false;
+        pages.toTicket();
         show();
     }
 
@@ -410,7 +401,7 @@ public final class Shell extends StackPane {
     }
 
     private boolean pageKey(KeyEvent e) {
-        if (page.filter(b -> b.key(e)).isPresent()) {
+        if (pages.shown().filter(p -> p.key(e)).isPresent()) {
             return true;
         }
         if (e.getCode() == KeyCode.ESCAPE && desk.shown().isPresent()) {
