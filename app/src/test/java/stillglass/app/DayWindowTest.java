@@ -7,10 +7,14 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import javafx.event.Event;
+import javafx.event.EventType;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.shape.Rectangle;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -129,6 +133,35 @@ class DayWindowTest {
         window.press(KeyCode.ENTER);
         window.until("it takes as long as was said", () -> block("T-0101", "look").map(Rectangle::getAccessibleText).filter(t -> t.contains("to 10:30")).isPresent());
         assertThat(Window.onUi(() -> said("as you said"))).isTrue();
+    }
+
+    /// Dragged by three quarters of an hour, three pixels a minute, it is fixed there; dragged into the pause it is refused and goes back.
+    @Test
+    void aTaskIsDraggedToAnotherTime() {
+        threeTickets();
+        drag("T-0103", "look", 0);
+        assertThat(state("T-0103").fixed()).as("pressed, not dragged").isEmpty();
+        window.press(KeyCode.CONTROL, KeyCode.D);
+        drag("T-0101", "look", 135);
+        window.until("fixed three quarters of an hour later", () -> block("T-0101", "look").map(Rectangle::getAccessibleText).filter(t -> t.contains("from 9:45")).isPresent());
+        drag("T-0101", "look", 3 * 200);
+        window.until("the pause begins at one", () -> window.shell.lookup("#say") instanceof Label l && l.getText().equals("Nobody is there then."));
+        assertThat(spoken("T-0101", "look")).contains("from 9:45");
+    }
+
+    private void drag(String ticket, String task, double pixels) {
+        Window.onUi(() -> {
+            Rectangle r = block(ticket, task).orElseThrow();
+            Event.fireEvent(r, mouse(MouseEvent.MOUSE_PRESSED, 5));
+            Event.fireEvent(r, mouse(MouseEvent.MOUSE_DRAGGED, 5 + pixels));
+            Event.fireEvent(r, mouse(MouseEvent.MOUSE_RELEASED, 5));
+            return true;
+        });
+        window.settle();
+    }
+
+    private static MouseEvent mouse(EventType<MouseEvent> type, double x) {
+        return new MouseEvent(type, x, 5, x, 5, MouseButton.PRIMARY, 1, false, false, false, false, true, false, false, false, false, false, null);
     }
 
     private Agenda state(String ticket) {

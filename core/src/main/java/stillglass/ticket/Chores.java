@@ -101,9 +101,9 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
             if (s.proof().signed(s.joints()).isPresent() || !s.tag().begun()) {
                 return new Chores(List.of(), Map.of(), List.of(), false, Optional.empty());
             }
-            List<String> before = waits();
-            wet.flatMap(Wet::drying).filter(d -> !Double.isInfinite(d.toH())).ifPresent(d -> before.add(dries(wet.get(), d)));
-            List<String> last = List.copyOf(before);
+            List<String> last = waits();
+            // What came in wet is looked at and opened wet; it is not closed before it is dry.
+            Optional<String> dry = wet.flatMap(Wet::drying).filter(d -> !Double.isInfinite(d.toH())).map(d -> dries(wet.get(), d));
             if (!passed(Stage.LOOK)) {
                 last = task(Chore.LOOK, 1, last, List.of(Shop.LAMP), Set.of(), durations.of(Chore.LOOK, Optional.empty()));
             }
@@ -120,6 +120,7 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
             if (!passed(Stage.CLEAN)) {
                 last = clean(open, last);
             }
+            last = Stream.concat(last.stream(), dry.stream()).toList();
             if (!closed()) {
                 Optional<Double> byMap = Spent.byMap(List.copyOf(open), s, world.instrument());
                 boolean greases = open.stream().flatMap(id -> world.instrument().joint(id).stream()).flatMap(j -> j.frees().stream()).flatMap(p -> world.instrument().part(p).stream()).anyMatch(p -> p.kind() == Part.Kind.HELICOID);

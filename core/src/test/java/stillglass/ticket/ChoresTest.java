@@ -111,7 +111,8 @@ class ChoresTest {
         assertThat(c.unknown()).isEmpty();
         // A hundredth of a gram is left when 12 g fall by 5 h to a third each: ln(1200) times 5 h, of which 14 are over.
         assertThat(task(c, "dry 0").minutes() / 60.0).isCloseTo(5 * Math.log(1200) - 14, within(4.0));
-        assertThat(task(c, "look").after()).containsExactly("dry 0");
+        assertThat(task(c, "look").after()).as("it is opened wet").isEmpty();
+        assertThat(task(c, "close").after()).containsExactly("clean", "dry 0");
     }
 
     /// Minutes from one act to the next, for what the later did; a night is nobody's work.

@@ -94,7 +94,12 @@ public final class DayPage implements Page {
         asked = Build.column(0, shop.node());
         asked.getStyleClass().add("station");
         node.getChildren().setAll(plan);
-        keeper.watch(this::show);
+        // While it is not shown nothing is drawn; what is known then is drawn when it is shown again.
+        keeper.watch(() -> {
+            if (node.getScene() != null) {
+                show();
+            }
+        });
     }
 
     @Override
@@ -106,13 +111,14 @@ public final class DayPage implements Page {
     public void refresh() {
         // What was moved at an earlier visit is not what was done last any more.
         lastMoved = Optional.empty();
+        show();
         keeper.wake();
     }
 
     private void show() {
         keeper.planned().ifPresent(p -> {
             DayModel m = DayModel.of(p, chosen);
-            boolean first = shown.isEmpty();
+            Optional<DayModel> before = shown;
             shown = Optional.of(m);
             chosen = m.chosen();
             heading.setText(m.head());
@@ -131,12 +137,14 @@ public final class DayPage implements Page {
                 heads.getChildren().add(name);
             });
             strip.setAccessibleText(m.walk().stream().filter(b -> m.chosen().filter(b.id()::equals).isPresent()).findFirst().map(DayModel.Block::spoken).orElse(Words.of("day.strip.spoken")));
-            showTask(m);
-            showTickets(m);
-            changed.run();
-            if (first) {
-                window.setHvalue(0);
+            // What somebody is typing stays while nothing about it is new.
+            if (before.filter(b -> b.task().equals(m.task())).isEmpty()) {
+                showTask(m);
             }
+            if (before.filter(b -> b.tickets().equals(m.tickets())).isEmpty()) {
+                showTickets(m);
+            }
+            changed.run();
         });
     }
 

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.say.Said;
 import stillglass.ticket.line.Cursor;
@@ -92,7 +93,8 @@ public record Lubricated(String point, Kind kind, Optional<String> with) impleme
 
         @Override
         public List<String> examples(Joint joint) {
-            return List.of("paste at cocking lever with ", "dry at blades");
+            // A thread is asked for other things first.
+            return joint.hold() instanceof Hold.Thread ? List.of() : List.of("paste at cocking lever with ", "dry at blades");
         }
     }
 }
