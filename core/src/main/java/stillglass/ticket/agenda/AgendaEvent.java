@@ -30,7 +30,7 @@ public sealed interface AgendaEvent extends Event, AgendaIntent {
 
         /// Whether anything takes so long.
         public static boolean possible(double minutes) {
-            return minutes >= 1 && minutes <= MOST;
+            return minutes > 0 && minutes <= MOST;
         }
     }
 }

@@ -13,9 +13,9 @@ import stillglass.ticket.line.Cursor;
 /// A point that takes something that slides, or must stay dry: a lever's pivot, a cam, blades.
 ///
 /// @param point what it is called
-/// @param kind what belongs there
+/// @param wants what belongs there
 /// @param with the agent by its name, where somebody said it
-public record Lubricated(String point, Kind kind, Optional<String> with) implements Fact {
+public record Lubricated(String point, Kind wants, Optional<String> with) implements Fact {
     private static final int LONGEST = 80;
 
     /// What belongs on a point.
@@ -43,7 +43,7 @@ public record Lubricated(String point, Kind kind, Optional<String> with) impleme
 
     @Override
     public Said said() {
-        Said what = Said.of("fact.point." + kind.word(), "point", point);
+        Said what = Said.of("fact.point." + wants.word(), "point", point);
         return with.map(w -> Said.of("fact.point.with", "what", what, "with", w)).orElse(what);
     }
 
@@ -54,10 +54,10 @@ public record Lubricated(String point, Kind kind, Optional<String> with) impleme
 
     @Override
     public Verdict against(Fact recorded, Scene scene) {
-        if (!(recorded instanceof Lubricated then) || then.kind == kind) {
+        if (!(recorded instanceof Lubricated then) || then.wants == wants) {
             return Verdict.agrees(this);
         }
-        return Verdict.differs(Said.of(then.kind == Kind.DRY ? "fact.point.wrong.dry" : "fact.point.wrong", "then", then.said()), Said.of(then.kind == Kind.DRY ? "fact.point.wipe" : "fact.point.instead", "then", then.said()));
+        return Verdict.differs(Said.of(then.wants == Kind.DRY ? "fact.point.wrong.dry" : "fact.point.wrong", "then", then.said()), Said.of(then.wants == Kind.DRY ? "fact.point.wipe" : "fact.point.instead", "then", then.said()));
     }
 
     /// `paste at cocking lever with moly`, `oil at pivots`, `grease at cam`, `dry at blades`.
