@@ -18,10 +18,8 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
 import stillglass.book.data.DayJson;
-import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.OpenTickets;
-import stillglass.book.log.Tickets;
 import stillglass.book.report.DayCalendar;
 import stillglass.day.Day;
 import stillglass.day.DayPlan;
@@ -49,6 +47,11 @@ final class DayVerb extends Verb {
     @Override
     public Integer call() throws IOException {
         if (Files.isRegularFile(file) && Logbook.is(file)) {
+            try {
+                DaySolver.checked(seconds);
+            } catch (IllegalArgumentException none) {
+                throw new BadInput("command line", "--seconds", String.valueOf(none.getMessage()));
+            }
             ofLogbook();
             return 0;
         }
@@ -73,11 +76,11 @@ final class DayVerb extends Verb {
     private void ofLogbook() {
         ZoneId zone = ZoneId.systemDefault();
         Instant now = from != null ? from.atZone(zone).toInstant() : InstantSource.system().instant();
-        try (Logbook log = Logbook.forReading(file)) {
-            OpenTickets.Read read = new OpenTickets(new Tickets(log, Shelf.ofShop(log.file().resolveSibling("")), InstantSource.fixed(now), "", "day")).read();
-            BenchDay day = read.day(t -> t.way(Progress.SILENT), now, zone).searched(seconds);
+        try (ShopBook book = ShopBook.open(file, InstantSource.fixed(now), "day", err())) {
+            OpenTickets.Read read = new OpenTickets(book.tickets()).read();
+            BenchDay day = read.day(t -> t.withWay(Progress.SILENT), now, zone).searched(seconds);
             if (calendar != null) {
-                DayCalendar.write(day, log.clocks(), calendar);
+                DayCalendar.write(day, book.log().clocks(), calendar);
             }
             if (json()) {
                 out().println(answer(day, read.said()).json());
@@ -111,7 +114,7 @@ final class DayVerb extends Verb {
             out.println("hours as usual, for the shop has said none");
         }
         day.plan().ifPresentOrElse(p -> p.slots().forEach(s -> out.printf(Locale.ROOT, "%s to %s  %s  %s%n", clock.format(day.at(s.start())), clock.format(day.at(s.end())), s.ticket(), s.task())),
-                () -> out.println(day.tickets().isEmpty() ? "nothing is to be done" : "it does not all fit into the next " + BenchDay.DAYS + " days"));
+                () -> out.println(day.tickets().isEmpty() && day.left() == 0 ? "nothing is to be done" : "it does not all fit into the next " + BenchDay.DAYS + " days"));
         day.tickets().forEach(o -> day.through(o.number()).ifPresent(t -> out.printf(Locale.ROOT, "%s through %s, promise %s%n", o.number(), clock.format(day.at(t.planned())),
                 t.promised().isPresent() ? clock.format(day.at(t.promised().getAsInt())) : "nothing yet")));
     }

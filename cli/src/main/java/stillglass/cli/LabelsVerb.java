@@ -6,9 +6,6 @@ import java.time.InstantSource;
 import java.util.Locale;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
-import stillglass.book.data.Shelf;
-import stillglass.book.log.Logbook;
-import stillglass.book.log.Tickets;
 import stillglass.book.report.LabelledSet;
 import stillglass.look.ShopTeaching;
 
@@ -26,10 +23,9 @@ final class LabelsVerb extends Verb {
         if (!Files.isRegularFile(book)) {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
         }
-        try (Logbook log = Logbook.forReading(book)) {
-            Tickets tickets = new Tickets(log, Shelf.ofShop(log.file().resolveSibling("")), InstantSource.system(), "", "labels");
-            LabelledSet.Written w = LabelledSet.write(tickets, out);
-            ShopTeaching.Help help = tickets.teaching().help();
+        try (ShopBook shop = ShopBook.open(book, InstantSource.system(), "labels", err())) {
+            LabelledSet.Written w = LabelledSet.write(shop.tickets(), out);
+            ShopTeaching.Help help = shop.tickets().teaching().help();
             if (json()) {
                 out().println(new Answer().put("photos", w.photos()).put("findings", w.findings()).put("missing", w.missing())
                         .put("taught", new Answer().put("judged", help.findings()).number("right_as_read", help.before()).number("right_as_taught", help.after()).put("worth", help.worth())).json());

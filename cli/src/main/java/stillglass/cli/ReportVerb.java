@@ -11,7 +11,6 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import stillglass.book.BadInput;
-import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
 import stillglass.book.report.HtmlReport;
@@ -58,22 +57,19 @@ final class ReportVerb implements Callable<Integer> {
         if (!Files.isRegularFile(book)) {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
         }
-        try (Logbook log = Logbook.forReading(book)) {
-            log.notes().forEach(n -> Objects.requireNonNull(spec).commandLine().getErr().println("still-glass: " + n));
+        try (ShopBook shop = ShopBook.open(book, InstantSource.system(), "report", Objects.requireNonNull(spec).commandLine().getErr())) {
+            Logbook log = shop.log();
             List<String> known = log.numbers();
             if (!known.contains(ticket)) {
                 throw new BadInput(String.valueOf(book.getFileName()), "ticket", "there is no " + ticket + "; it holds " + String.join(", ", known.stream().limit(MOST_NAMED).toList())
                         + (known.size() > MOST_NAMED ? " and " + (known.size() - MOST_NAMED) + " more" : ""));
             }
-            // The rules, sections and maps of the shop lie beside its logbook.
-            Shelf shelf = Shelf.ofShop(log.file().resolveSibling(""));
-            shelf.complaints().forEach(c -> Objects.requireNonNull(spec).commandLine().getErr().println("still-glass: " + c));
-            Tickets tickets = new Tickets(log, shelf, InstantSource.system(), "", "report");
+            Tickets tickets = shop.tickets();
             Tickets.Ticket open = tickets.open(ticket);
             if (open.trouble().isPresent()) {
                 throw new BadInput(String.valueOf(book.getFileName()), "ticket", open.trouble().get());
             }
-            Report report = letter ? LetterMaker.of(open.state(), tickets.world(open), ZoneId.systemDefault()) : ReportMaker.of(open.state(), tickets.world(open), shelf, ZoneId.systemDefault());
+            Report report = letter ? LetterMaker.of(open.state(), tickets.world(open), ZoneId.systemDefault()) : ReportMaker.of(open.state(), tickets.world(open), shop.shelf(), ZoneId.systemDefault());
             if (pdf != null) {
                 PdfReport.write(report, id -> log.photo(ticket, id), pdf);
             }

@@ -18,6 +18,10 @@ abstract class Verb implements Callable<Integer> {
         return json;
     }
 
+    PrintWriter err() {
+        return Objects.requireNonNull(spec).commandLine().getErr();
+    }
+
     PrintWriter out() {
         return Objects.requireNonNull(spec).commandLine().getOut();
     }

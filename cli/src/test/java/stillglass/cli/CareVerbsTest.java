@@ -128,6 +128,7 @@ class CareVerbsTest {
         assertThat(Files.readString(ics)).contains("UID:T-7-prove@still-glass");
         assertThat(run("day", book.toString(), "--seconds", "1", "--from", "2026-11-24T09:00").out()).contains("the shop has said none").contains("Tue 24 Nov 09:00 to Tue 24 Nov 09:20  T-7  look").contains("T-7 through");
         assertThat(run("day", file("plain.json", DAY).toString(), "--ics", ics.toString()).err()).contains("plain.json").contains("no logbook").hasLineCount(1);
+        assertThat(run("day", book.toString(), "--seconds", "0").err()).contains("--seconds").hasLineCount(1);
         assertThat(run("day", folder.resolve("none.sqlite").toString()).err()).contains("none.sqlite").hasLineCount(1);
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /// What is to be done and with what. Times are minutes from now.
 ///
@@ -68,6 +69,11 @@ public record Day(int hands, Map<String, Integer> resources, List<Ticket> ticket
         /// Whether it goes on by itself since before now.
         boolean goesOn() {
             return !attended && startMin.filter(s -> s == 0).isPresent();
+        }
+
+        /// The same that needs only things there are; without the others it does: by hand, in a bowl, at the window.
+        public Task using(Predicate<String> there) {
+            return new Task(id, minutes, attended, uses.stream().filter(there).toList(), after, tags, splits, startMin);
         }
 
         /// The same beginning at a time, or whenever it fits.

@@ -54,11 +54,16 @@ public final class DaySolver {
     /// @param seconds how long may be searched
     /// @throws IllegalArgumentException where it cannot all be done in these hours
     public static DayPlan solve(Day day, double seconds) {
+        checked(seconds);
+        Loader.loadNativeLibraries();
+        return new DaySolver(day, seconds).solve();
+    }
+
+    /// @throws IllegalArgumentException for no time to search in
+    public static void checked(double seconds) {
         if (!(seconds > 0 && seconds <= 3600)) {
             throw new IllegalArgumentException("a search of " + seconds + " seconds: give more than 0 and at most 3600");
         }
-        Loader.loadNativeLibraries();
-        return new DaySolver(day, seconds).solve();
     }
 
     private DayPlan solve() {

@@ -31,6 +31,7 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
     public static final List<String> THINGS = List.of(LAMP, TIN, TANK, CABINET);
     private static final String HANDS = "hands";
     private static final int MOST = 20;
+    private static final long FARTHEST = Integer.MAX_VALUE / 4;
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("H:mm", Locale.ROOT);
     private static final DateTimeFormatter TYPED = new DateTimeFormatterBuilder().appendPattern("H").optionalStart().appendPattern("[:][.]mm").optionalEnd().parseDefaulting(java.time.temporal.ChronoField.MINUTE_OF_HOUR, 0).toFormatter(Locale.ROOT);
 
@@ -87,6 +88,11 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
             }
         }
         return new Shop(1, Map.of(TANK, 1, TIN, 2, LAMP, 1, CABINET, 3), week);
+    }
+
+    /// Whether there is any of a thing.
+    public boolean has(String thing) {
+        return things.getOrDefault(thing, 0) > 0;
     }
 
     /// Hours as somebody types them: `9-13, 14:00-18:30`; nothing where it is shut.
@@ -191,6 +197,7 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
     }
 
     private static int minutes(Instant from, Instant to) {
-        return Math.toIntExact(ChronoUnit.MINUTES.between(from.truncatedTo(ChronoUnit.MINUTES), to));
+        // A day some thousand years away is as far as any.
+        return (int) Math.clamp(ChronoUnit.MINUTES.between(from.truncatedTo(ChronoUnit.MINUTES), to), -FARTHEST, FARTHEST);
     }
 }

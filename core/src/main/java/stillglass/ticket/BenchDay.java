@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +30,7 @@ import stillglass.ticket.story.World;
 ///
 /// @param now to the minute; all minutes are counted from it
 /// @param tickets those that are planned, by due day
-/// @param left how many more are open than are planned at once
+/// @param left how many more are open than are planned: too many, or with a soak longer than anybody is there
 /// @param unfixed tasks whose fixed time cannot be kept, by ticket and task, with the reason
 /// @param plan nothing while there is nothing to do, or what there is does not fit
 /// @param promises when tickets will be through in four cases of five
@@ -71,32 +70,27 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
         List<Open> all = read.stream().map(r -> new Open(r.story.state().tag(), Chores.of(r.story, r.world, r.plan, durations, now))).filter(o -> o.chores.any())
                 .sorted(Comparator.comparing((Open o) -> !o.chores.urgent()).thenComparing(o -> o.tag.due().orElse(LocalDate.MAX)).thenComparing(Open::number)).toList();
         List<Day.Span> hours = shop.spans(now, zone, DAYS);
+        int longest = hours.stream().mapToInt(Day.Span::length).max().orElse(0);
         double room = FILLED * shop.hands() * hours.stream().mapToInt(Day.Span::length).sum();
         List<Open> planned = new ArrayList<>();
         int tasks = 0;
         for (Open o : all) {
             tasks += o.chores.tasks().size();
             room -= o.chores.tasks().stream().filter(Day.Task::attended).mapToInt(Day.Task::minutes).sum();
-            if (tasks <= MOST_TASKS && (room >= 0 || planned.isEmpty())) {
+            boolean possible = o.chores.tasks().stream().noneMatch(k -> k.tags().contains(Chores.FLAMMABLE) && k.minutes() > longest);
+            if (possible && tasks <= MOST_TASKS && (room >= 0 || planned.isEmpty())) {
                 planned.add(o);
             }
         }
-        Day day = new Day(shop.hands(), things(shop), planned.stream().map(o -> ticket(o, shop, now, zone)).toList(), hours, List.of(new Day.Pair(Chores.SOLVENT, Chores.GREASE)), Set.of(Chores.FLAMMABLE));
+        Day day = new Day(shop.hands(), shop.things(), planned.stream().map(o -> ticket(o, shop, now, zone)).toList(), hours, List.of(new Day.Pair(Chores.SOLVENT, Chores.GREASE)), Set.of(Chores.FLAMMABLE));
         return new BenchDay(shop, now, zone, day, planned, all.size() - planned.size(), Map.of(), Optional.empty(), new Promises(Map.of())).quick();
-    }
-
-    /// A shop without a thing does without: by hand, at the window.
-    private static Map<String, Integer> things(Shop shop) {
-        Map<String, Integer> all = new HashMap<>();
-        Shop.THINGS.forEach(t -> all.put(t, Math.max(1, shop.things().getOrDefault(t, 0))));
-        return all;
     }
 
     private static Day.Ticket ticket(Open o, Shop shop, Instant now, ZoneId zone) {
         LocalDate today = now.atZone(zone).toLocalDate();
         // What corrodes by the hour is wanted today, whatever day was named.
         Optional<LocalDate> wanted = o.chores.urgent() ? Optional.of(today) : o.tag.due();
-        return new Day.Ticket(o.number(), wanted.map(d -> Math.max(0, shop.closing(now, zone, d))), o.chores.urgent() ? URGENT : 1, o.chores.tasks());
+        return new Day.Ticket(o.number(), wanted.map(d -> Math.max(0, shop.closing(now, zone, d))), o.chores.urgent() ? URGENT : 1, o.chores.tasks().stream().map(k -> k.using(shop::has)).toList());
     }
 
     /// By urgency, without what is fixed and cannot be kept.
@@ -140,7 +134,9 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
 
     /// The same searched for a better plan.
     /// @param seconds how long
+    /// @throws IllegalArgumentException for no time to search in
     public BenchDay searched(double seconds) {
+        DaySolver.checked(seconds);
         if (plan.isEmpty()) {
             return this;
         }

@@ -3,11 +3,13 @@ package stillglass.ticket;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import stillglass.look.Progress;
 import stillglass.plan.Alternatives;
 import stillglass.plan.Goal;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
+import stillglass.ticket.course.Course;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Suspects;
 import stillglass.ticket.story.World;
@@ -31,8 +33,14 @@ public final class Wanted {
 
     /// The rest of the way to what is to be reached, as it was chosen; nothing where no goal is.
     public static Optional<WayIn.Plan> plan(TicketState state, World world, Progress watch) {
-        List<Goal> goals = goals(state, world);
-        WayIn.Request request = Alternatives.restricted(way(state, world, goals), state.course().way());
-        return goals.isEmpty() ? Optional.empty() : WayIn.plan(request, watch).map(p -> WayIn.inOrder(request, p, state.course().order()).orElse(p));
+        return plan(way(state, world, goals(state, world)), state.course(), r -> WayIn.plan(r, watch));
+    }
+
+    /// The same by a planner that knows more: which tools there are.
+    /// @param wanted what is asked of it
+    /// @param planner finds the best way of a request
+    public static Optional<WayIn.Plan> plan(WayIn.Request wanted, Course course, Function<WayIn.Request, Optional<WayIn.Plan>> planner) {
+        WayIn.Request request = Alternatives.restricted(wanted, course.way());
+        return wanted.goals().isEmpty() ? Optional.empty() : planner.apply(request).map(p -> WayIn.inOrder(request, p, course.order()).orElse(p));
     }
 }

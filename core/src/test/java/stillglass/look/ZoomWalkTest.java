@@ -39,7 +39,7 @@ class ZoomWalkTest {
         assertThat(ZoomWalk.of(List.of())).isEmpty();
     }
 
-    /// Places that scatter as places in photos do: a fault on the front group is called so in 95 of 100, one that an inner group moved by a third in none of 50.
+    /// Places that scatter as places in photos do: a fault on the front group is called so in 94 of 100, one that an inner group moved by a third hardly ever.
     @Test
     void scatterSeldomHidesIt() {
         SplittableRandom random = new SplittableRandom(3);
@@ -50,8 +50,8 @@ class ZoomWalkTest {
             stays += walk(r, r, random) ? 1 : 0;
             wrong += walk(r, r * 1.34, random) ? 1 : 0;
         }
-        assertThat(stays / 2000.0).isGreaterThan(0.8);
-        assertThat(wrong / 2000.0).isLessThan(0.02);
+        assertThat(stays / 2000.0).isBetween(0.92, 0.96);
+        assertThat(wrong / 2000.0).isLessThan(0.005);
     }
 
     private static boolean walk(double before, double after, SplittableRandom random) {

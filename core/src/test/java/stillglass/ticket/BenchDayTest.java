@@ -65,6 +65,27 @@ class BenchDayTest {
     }
 
     @Test
+    void aDayThousandsOfYearsAwayIsADayLikeAnyOther() {
+        BenchDay d = planned(Job.NOON, ticket("T-1", LocalDate.of(9999, 12, 31)), ticket("T-2", LocalDate.of(1, 1, 1)));
+        assertThat(d.first().orElseThrow().ticket()).isEqualTo("T-2");
+        assertThat(d.late("T-1")).isZero();
+        assertThat(d.late("T-2")).isPositive();
+    }
+
+    /// A shop without a tank bathes in a bowl; one that is open for a quarter of an hour at a time soaks nothing that burns, and says that it is not planned.
+    @Test
+    void aShopDoesWithoutWhatItDoesNotHave() {
+        Job job = Job.unknown().say("off focusing thread, thread, rear").accept(new CareEvent.MadeOf("focusing_thread", List.of(Material.BRASS)));
+        BenchDay.Read soaks = new BenchDay.Read(job.story(), job.worldWith(Job.BATHS), Optional.empty());
+        BenchDay bare = BenchDay.of(Shop.parse("hands 1\ntuesday 9-18\nwednesday 9-18"), List.of(soaks), new Durations(), Job.NOON, ZoneOffset.UTC);
+        assertThat(bare.plan()).isPresent();
+        assertThat(bare.day().task("T-1", "bathe").orElseThrow().uses()).isEmpty();
+        BenchDay hurried = BenchDay.of(Shop.parse("hands 1\ntin 1\ntuesday 14-14:15\nwednesday 9-9:15"), List.of(soaks), new Durations(), Job.NOON, ZoneOffset.UTC);
+        assertThat(hurried.plan()).isEmpty();
+        assertThat(hurried.left()).isEqualTo(1);
+    }
+
+    @Test
     void nothingToDoIsNoPlan() {
         BenchDay d = planned(Job.NOON);
         assertThat(d.plan()).isEmpty();

@@ -31,7 +31,11 @@ public final class DayKeeper {
         later.setOnFinished(e -> again());
         subscriptions.add(desk.watch(w -> acted()));
         subscriptions.add(desk.watchBook(this::acted));
-        desk.setting("shop").thenAcceptAsync(s -> s.ifPresent(said -> wake()), Platform::runLater);
+        desk.benchDays().said().thenAcceptAsync(said -> {
+            if (said) {
+                wake();
+            }
+        }, Platform::runLater);
     }
 
     private void acted() {
@@ -58,9 +62,12 @@ public final class DayKeeper {
         }, Platform::runLater);
     }
 
-    /// A better plan of the same day takes the place of the one there is, unless the day has changed since.
-    void better(BenchDay from, BenchDay found) {
-        planned.filter(p -> p.day() == from).ifPresent(p -> put(new BenchDays.Planned(found, p.said())));
+    /// A better plan of the same day takes the place of the one there is.
+    /// @return false where the day has changed since, and it does not
+    boolean better(BenchDay from, BenchDay found) {
+        Optional<BenchDays.Planned> same = planned.filter(p -> p.day() == from);
+        same.ifPresent(p -> put(new BenchDays.Planned(found, p.said())));
+        return same.isPresent();
     }
 
     private void put(BenchDays.Planned p) {

@@ -83,7 +83,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
         String hours = Words.of(planned.said() ? "day.hours.said" : "day.hours.usual");
         String plan = d.plan().filter(p -> d.tickets().stream().anyMatch(o -> o.tag().due().isPresent())).map(p -> d.tickets().stream().mapToLong(o -> d.late(o.number())).sum()).map(late -> late == 0 ? Words.of("day.in-time") : Words.of("day.late", hours(late))).orElse("") + (d.left() > 0 ? " " + Words.of("day.left", d.left(), BenchDay.DAYS) : "");
         return new DayModel(Words.of("day.head", HEAD.format(d.now().atZone(d.zone())), CLOCK.format(d.now().atZone(d.zone()))), plan.isEmpty() ? hours : Words.of("day.sub", hours, plan), rows(d, slots), d.day().hours(),
-                d.tickets().stream().map(o -> ticket(o, d, chosen)).toList(), chosen, chosen.flatMap(c -> task(c, d, slots)), d.plan().isPresent() ? "" : Words.of(d.tickets().isEmpty() ? "day.empty" : "day.full", BenchDay.DAYS));
+                d.tickets().stream().map(o -> ticket(o, d, chosen)).toList(), chosen, chosen.flatMap(c -> task(c, d, slots)), d.plan().isPresent() ? "" : Words.of(d.tickets().isEmpty() && d.left() == 0 ? "day.empty" : "day.full", BenchDay.DAYS));
     }
 
     private static BenchDay.Slotted id(DayPlan.Slot s) {

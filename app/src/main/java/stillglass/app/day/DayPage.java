@@ -14,6 +14,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Asker;
@@ -129,8 +130,9 @@ public final class DayPage implements Page {
             rows.setManaged(m.empty().isEmpty());
             rows.setVisible(m.empty().isEmpty());
             window.setMinHeight(strip.getMinHeight() + SCROLL_BAR);
-            heads.getChildren().setAll(new StackPane());
-            ((StackPane) heads.getChildren().getFirst()).setMinHeight(strip.head());
+            Region over = new Region();
+            over.setMinHeight(strip.head());
+            heads.getChildren().setAll(over);
             m.rows().forEach(r -> {
                 Label name = Build.line(r.name(), r == m.rows().getFirst() ? "day-first" : "day-row");
                 name.setMinHeight(strip.height(r));
@@ -296,11 +298,16 @@ public final class DayPage implements Page {
             searched = Optional.of(d);
             searching.setText(Words.of("day.searching", SEARCH_SECONDS));
             desk.benchDays().search(d, SEARCH_SECONDS).whenCompleteAsync((better, wrong) -> {
-                if (wrong == null && searched.filter(s -> s == d).isPresent()) {
-                    keeper.better(d, better);
-                    searching.setText(Words.of(better.plan().equals(d.plan()) ? "day.searched.same" : "day.searched.better"));
+                if (searched.filter(s -> s == d).isEmpty()) {
+                    return;
                 }
                 searched = Optional.empty();
+                if (wrong != null) {
+                    searching.setText("");
+                    desk.complain(wrong, Words.of("day.searched.wrong"));
+                } else {
+                    searching.setText(Words.of(!keeper.better(d, better) ? "day.searched.changed" : better.plan().equals(d.plan()) ? "day.searched.same" : "day.searched.better"));
+                }
             }, Platform::runLater);
         });
     }

@@ -5,6 +5,7 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import stillglass.book.log.OpenTickets;
 import stillglass.book.log.Tickets;
@@ -13,45 +14,56 @@ import stillglass.look.Progress;
 import stillglass.plan.Alternatives;
 import stillglass.plan.WayIn;
 import stillglass.ticket.BenchDay;
+import stillglass.ticket.TicketState;
 import stillglass.ticket.Wanted;
 import stillglass.ticket.story.World;
 
 /// Plans the work of all open tickets over the hours of the shop.
 public final class BenchDays {
     private final Threads threads;
+    private final Settings settings;
     private final InstantSource clock;
     private final OpenTickets tickets;
     /// Owned by the computing thread.
     private final Map<String, Known> ways = new HashMap<>();
 
-    private record Known(WayIn.Request request, Alternatives.Sort way, Optional<WayIn.Plan> plan) {}
+    private record Known(WayIn.Request request, Alternatives.Sort sort, Set<String> lacking, Optional<WayIn.Plan> plan) {}
 
     /// @param said whether the shop has said its hours, or they are the usual ones
     public record Planned(BenchDay day, boolean said) {}
 
-    BenchDays(Threads threads, Tickets tickets, InstantSource clock) {
+    BenchDays(Threads threads, Tickets tickets, Settings settings, InstantSource clock) {
         this.threads = threads;
+        this.settings = settings;
         this.clock = clock;
         this.tickets = new OpenTickets(tickets);
     }
 
-    /// The day from now on, as the book stands.
+    private record Bench(OpenTickets.Read read, Set<String> lacking) {}
+
+    /// The day from now on, as the book stands, with the tools there are.
     public CompletableFuture<Planned> plan() {
-        return threads.onBook(tickets::read).thenCompose(read -> threads.compute(() -> new Planned(read.day(this::way, clock.instant(), ZoneId.systemDefault()), read.said())));
+        return threads.onBook(() -> new Bench(tickets.read(), settings.lacking()))
+                .thenCompose(b -> threads.compute(() -> new Planned(b.read.day(t -> withWay(t, b.lacking), clock.instant(), ZoneId.systemDefault()), b.read.said())));
     }
 
-    /// The rest of a ticket's way in, made anew only when what is asked for is new.
-    private Optional<WayIn.Plan> way(OpenTickets.Ticket t) {
-        World world = t.world();
-        WayIn.Request request = Wanted.way(t.story().state(), world, Wanted.goals(t.story().state(), world));
-        Alternatives.Sort sort = t.story().state().course().way();
-        String number = t.story().state().tag().number();
-        Known known = ways.get(number);
-        if (known == null || !known.request.equals(request) || known.way != sort) {
-            known = new Known(request, sort, t.way(Progress.SILENT));
-            ways.put(number, known);
+    /// With the rest of its way in, made anew only when what is asked for is new.
+    private BenchDay.Read withWay(OpenTickets.Ticket t, Set<String> lacking) {
+        Toolbox tools = Toolbox.of(lacking, t.world());
+        World world = tools.fitted(t.world());
+        TicketState state = t.story().state();
+        WayIn.Request request = Wanted.way(state, world, Wanted.goals(state, world));
+        Known known = ways.get(state.tag().number());
+        if (known == null || !known.request.equals(request) || known.sort != state.course().way() || !known.lacking.equals(lacking)) {
+            known = new Known(request, state.course().way(), lacking, Wanted.plan(request, state.course(), r -> tools.plan(r, Progress.SILENT)));
+            ways.put(state.tag().number(), known);
         }
-        return known.plan;
+        return new BenchDay.Read(t.story(), world, known.plan);
+    }
+
+    /// Whether the shop has said its hours.
+    public CompletableFuture<Boolean> said() {
+        return threads.onBook(tickets::said);
     }
 
     /// A better plan of the same day, searched for.

@@ -33,6 +33,7 @@ import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Lead;
 import stillglass.ticket.Recommendation;
+import stillglass.ticket.Wanted;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.Joints;
@@ -230,8 +231,7 @@ final class Computing {
         List<Goal> goals = work.goals();
         PlanKey key = new PlanKey(work.wayRequest(goals), work.state().course().way(), work.state().course().order());
         if (planned.filter(key::equals).isEmpty()) {
-            WayIn.Request request = Alternatives.restricted(key.request(), key.way());
-            plan = goals.isEmpty() ? Optional.empty() : work.tools().plan(request, watch).map(p -> WayIn.inOrder(request, p, key.order()).orElse(p));
+            plan = Wanted.plan(key.request(), work.state().course(), r -> work.tools().plan(r, watch));
             planned = Optional.of(key);
         }
         return plan;

@@ -17,7 +17,6 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import stillglass.app.theme.Words;
-import stillglass.assembly.Instrument;
 import stillglass.book.data.LensJson;
 import stillglass.book.BadInput;
 import stillglass.book.data.Shelf;
@@ -25,7 +24,6 @@ import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
 import stillglass.care.CareTables;
 import stillglass.optics.LensSection;
-import stillglass.plan.Tooling;
 import stillglass.say.Said;
 import stillglass.ticket.Agreement;
 import stillglass.ticket.Card;
@@ -79,7 +77,7 @@ public final class Desk implements AutoCloseable {
         tickets = new Tickets(log, shelf, clock, System.getProperty("user.name", ""), "window " + UUID.randomUUID());
         settings = new Settings(log);
         computing = new Computing(shelf);
-        benchDays = new BenchDays(threads, tickets, clock);
+        benchDays = new BenchDays(threads, tickets, settings, clock);
         threads.onBook(() -> {
             tickets.present();
             seen = log.changed();
@@ -370,15 +368,11 @@ public final class Desk implements AutoCloseable {
     private void publish(Tickets.Ticket ticket, Stage ifNew) {
         clocks = log.clocks();
         World world = tickets.world(ticket);
-        Instrument map = world.instrument();
-        // A body is tried with a lens that is not taken apart.
-        Tooling tooling = new Tooling(settings.lacking(), map.sort() == Instrument.Sort.BODY ? Optional.empty() : world.section());
-        Toolbox tools = new Toolbox(map, tooling);
-        Instrument instrument = tooling.fitted(map);
+        Toolbox tools = Toolbox.of(settings.lacking(), world);
         long request = computing.next();
         ui.execute(() -> {
             Work.Computed last = shown.map(Work::computed).orElse(Work.Computed.NOTHING);
-            Work work = new Work(ticket.state(), new World(instrument, world.section(), world.care(), world.builds(), world.seen()), shelf.gradeRules(), last, true,
+            Work work = new Work(ticket.state(), tools.fitted(world), shelf.gradeRules(), last, true,
                     shown.map(Work::stage).orElse(ifNew),
                     shown.map(Work::selection).orElse(new Selection.Nothing()),
                     shown.map(Work::viewing).orElse(Viewing.USUAL), shelf.tests(), tools);

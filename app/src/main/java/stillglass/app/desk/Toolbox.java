@@ -8,12 +8,25 @@ import stillglass.assembly.Joint;
 import stillglass.look.Progress;
 import stillglass.plan.Tooling;
 import stillglass.plan.WayIn;
+import stillglass.ticket.story.World;
 
 /// The tools of the shop beside those a map asks for.
 ///
 /// @param map the instrument with the tools its map names
 /// @param tooling what is really taken
 public record Toolbox(Instrument map, Tooling tooling) {
+    /// @param world as the map has it
+    static Toolbox of(Set<String> lacking, World world) {
+        Instrument map = world.instrument();
+        // A body is tried with a lens that is not taken apart.
+        return new Toolbox(map, new Tooling(lacking, map.sort() == Instrument.Sort.BODY ? Optional.empty() : world.section()));
+    }
+
+    /// The same world with the tools that are really taken.
+    World fitted(World world) {
+        return new World(tooling.fitted(map), world.section(), world.care(), world.builds(), world.seen());
+    }
+
     /// Everything the map asks for, in the order of the alphabet.
     public List<String> asked() {
         return map.joints().stream().map(Joint::tool).distinct().sorted().toList();

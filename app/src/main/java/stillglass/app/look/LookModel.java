@@ -275,7 +275,7 @@ public record LookModel(
     /// How it grew, and what the zoom and the lamp told of it.
     private static String over(Known k, Work work, Optional<Double> diameterMm) {
         Optional<String> zoomed = work.state().glass().zoomed(k).map(z -> Words.sentence(z.said()));
-        Optional<String> lamp = work.state().glass().staysWithoutTheLamp(k).map(stays -> Words.of(stays ? "look.lamp.stays" : "look.lamp.goes"));
+        Optional<String> lamp = work.state().glass().staysAsTheLampMoves(k).map(stays -> Words.of(stays ? "look.lamp.stays" : "look.lamp.goes"));
         return Stream.of(Optional.of(growth(k, work, diameterMm)), zoomed, lamp).flatMap(Optional::stream).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
     }
 

@@ -11,7 +11,6 @@ import java.util.function.Function;
 import stillglass.day.Durations;
 import stillglass.day.Shop;
 import stillglass.look.Progress;
-import stillglass.plan.WayIn;
 import stillglass.ticket.BenchDay;
 import stillglass.ticket.Card;
 import stillglass.ticket.Spent;
@@ -45,17 +44,17 @@ public final class OpenTickets {
         }
 
         /// The day planned from it. Computes for a while: not on the book's thread.
-        /// @param way the rest of a ticket's way in
-        public BenchDay day(Function<Ticket, Optional<WayIn.Plan>> way, Instant now, ZoneId zone) {
-            return BenchDay.of(shop, open.stream().map(t -> new BenchDay.Read(t.story, t.world, way.apply(t))).toList(), durations, now, zone);
+        /// @param withWay a ticket with the rest of its way in
+        public BenchDay day(Function<Ticket, BenchDay.Read> withWay, Instant now, ZoneId zone) {
+            return BenchDay.of(shop, open.stream().map(withWay).toList(), durations, now, zone);
         }
     }
 
     /// A ticket as it stands.
     public record Ticket(Story story, World world) {
-        /// The rest of its way in, as it was chosen.
-        public Optional<WayIn.Plan> way(Progress watch) {
-            return Wanted.plan(story.state(), world, watch);
+        /// With the rest of its way in, as it was chosen, in a shop that has every tool.
+        public BenchDay.Read withWay(Progress watch) {
+            return new BenchDay.Read(story, world, Wanted.plan(story.state(), world, watch));
         }
     }
 
@@ -84,6 +83,11 @@ public final class OpenTickets {
         }
         Optional<Shop> said = shop();
         return new Read(said.orElse(Shop.USUAL), said.isPresent(), open, unsigned.size() - open.size(), new Durations(jobs));
+    }
+
+    /// Whether the shop has said its hours.
+    public boolean said() {
+        return shop().isPresent();
     }
 
     /// What the shop has said; nothing where it has not, or what is written there is nothing of a shop.

@@ -16,7 +16,6 @@ import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.proof.Proof;
 import stillglass.ticket.proof.Provable;
-import stillglass.ticket.readings.Readings;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.World;
 

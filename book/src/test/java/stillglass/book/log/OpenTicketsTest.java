@@ -62,7 +62,7 @@ class OpenTicketsTest {
     }
 
     private BenchDay day(OpenTickets.Read read) {
-        return read.day(t -> t.way(Progress.SILENT), now, ZoneOffset.UTC);
+        return read.day(t -> t.withWay(Progress.SILENT), now, ZoneOffset.UTC);
     }
 
     private static JointIntent off(String name) {

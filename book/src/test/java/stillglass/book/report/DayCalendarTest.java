@@ -55,7 +55,7 @@ class DayCalendarTest {
             String title = "Brook, the one; with a \\ in its name and a title so long that no line of a calendar can hold all of it";
             tickets.begin(Act.of(new ArrivalIntent.Begin(new Tag("T-1", title, "own-brook", Instrument.Sort.LENS, Optional.empty(), Optional.of("Mrs Reed"), Optional.of(LocalDate.of(2026, 12, 1))))));
             tickets.act(tickets.open("T-1"), Act.of(new CareEvent.TimerSet("own-glue", Said.text("the glue"), NOW.plusSeconds(90 * 60))), List.of());
-            BenchDay day = new OpenTickets(tickets).read().day(t -> t.way(Progress.SILENT), NOW, ZoneId.of("Europe/Berlin"));
+            BenchDay day = new OpenTickets(tickets).read().day(t -> t.withWay(Progress.SILENT), NOW, ZoneId.of("Europe/Berlin"));
             List<String> lines = unfolded(DayCalendar.text(day, log.clocks()));
             // Nine in Berlin; the glue has set at half past ten, and a look takes its twenty minutes from then on.
             assertThat(lines).contains("DTSTART:20261124T093000Z", "DTEND:20261124T095000Z", "SUMMARY:T-1 look: Brook\\, the one\\; with a \\\\ in its name and a title so long that no line of a calendar can hold all of it");

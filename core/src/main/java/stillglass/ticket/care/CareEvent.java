@@ -151,6 +151,11 @@ public sealed interface CareEvent extends Event {
     /// @param label what is waited for
     @Named(value = "timer-set", version = 2)
     record TimerSet(String timer, Said label, Instant ends) implements CareEvent, CareIntent {
+        /// What somebody waits for in words of his own.
+        public static TimerSet own(String what, Instant now, double minutes) {
+            return new TimerSet("own-" + what.toLowerCase(Locale.ROOT), Said.text(what), now.plusSeconds(Math.round(minutes * 60)));
+        }
+
         /// What was flushed stands open until then.
         public static TimerSet drying(Place place, Instant ends) {
             return new TimerSet("dry-" + place.word(), Said.of("timer.dry", "place", place.said()), ends);

@@ -170,7 +170,7 @@ public record Glass(
 
     /// Whether a finding is still there with the lamp at another place, where photos of its side and time were taken at both: what is in the glass stays, what the lamp throws moves with it.
     /// @return nothing where there is no such photo, or the fault covers the glass
-    public Optional<Boolean> staysWithoutTheLamp(Known k) {
+    public Optional<Boolean> staysAsTheLampMoves(Known k) {
         Optional<Photo> own = photo(k.photoId());
         boolean everywhere = k.finding().kind() == FindingKind.HAZE || k.finding().kind() == FindingKind.DUST;
         List<Photo> alike = own.map(o -> photos.values().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == o.kept().phase() && p.kept().fromRear() == o.kept().fromRear()).toList()).orElse(List.of());

@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import stillglass.day.Chore;
 import stillglass.day.Fixing;
@@ -29,7 +28,7 @@ final class AgendaWords implements Grammar {
             if (minutes.isPresent() && line.take("for")) {
                 Optional<String> what = line.rest();
                 return Optional.of(what.isEmpty() || !(minutes.get() > 0 && minutes.get() <= MOST_MINUTES) ? Reading.unclear("say.wait") : Reading.understood(Said.of("say.reads.wait", "time", time(minutes.get()), "what", what.get()),
-                        new CareEvent.TimerSet("own-" + what.get().toLowerCase(Locale.ROOT), Said.text(what.get()), in.now().plusSeconds(Math.round(minutes.get() * 60)))));
+                        CareEvent.TimerSet.own(what.get(), in.now(), minutes.get())));
             }
         }
         line.reset(start);

@@ -3,7 +3,6 @@ package stillglass.ticket.words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
@@ -63,7 +62,7 @@ final class CareWords implements Grammar {
                 return Optional.of(Reading.unclear("say.timer"));
             }
             return Optional.of(Reading.understood(Said.of("say.reads.timer", "minutes", minutes.get(), "what", what.get()),
-                    new CareEvent.TimerSet("own-" + what.get().toLowerCase(Locale.ROOT), Said.text(what.get()), in.now().plusSeconds(Math.round(minutes.get() * 60)))));
+                    CareEvent.TimerSet.own(what.get(), in.now(), minutes.get())));
         }
         line.reset(start);
         return Optional.empty();

@@ -70,11 +70,11 @@ class PhotoSetTest {
     void aLampAtTwoPlacesTellsWhatIsInTheGlass() {
         Finding stays = speck(0.3);
         Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "here", Source.FILE), graded("p1", List.of(stays, speck(0.7)))).stage(Stage.LOOK);
-        assertThat(job.state().glass().findings()).allMatch(k -> job.state().glass().staysWithoutTheLamp(k).isEmpty());
+        assertThat(job.state().glass().findings()).allMatch(k -> job.state().glass().staysAsTheLampMoves(k).isEmpty());
         job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "there", Source.FILE), graded("p2", List.of(stays, speck(-0.6))));
-        assertThat(job.state().glass().findings()).as("nobody said that the lamp was moved").allMatch(k -> job.state().glass().staysWithoutTheLamp(k).isEmpty());
+        assertThat(job.state().glass().findings()).as("nobody said that the lamp was moved").allMatch(k -> job.state().glass().staysAsTheLampMoves(k).isEmpty());
         job.say("photo 2 lamp moved");
-        assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> job.state().glass().staysWithoutTheLamp(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
+        assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> job.state().glass().staysAsTheLampMoves(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
         assertThat(job.answer("photo 7 lamp moved")).contains("7");
     }
 
