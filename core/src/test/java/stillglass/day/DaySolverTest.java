@@ -191,6 +191,22 @@ class DaySolverTest {
         assertThat(plan.lateness()).isEqualTo(lateness(day, Map.of("T1 a", slots(plan).get("T1 a").start(), "T2 b", 0, "T2 soak", slots(plan).get("T2 soak").start())));
     }
 
+    /// Two people with eleven things to do that wait for nothing: whoever is free takes up the next at once.
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4})
+    void noFreeMinuteIsPassedOver(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<Day.Task> tasks = new ArrayList<>();
+        for (int i = 0; i < 11; i++) {
+            tasks.add(task("k" + i, 1 + random.nextInt(20), true, List.of(), List.of()));
+        }
+        Day day = new Day(2, Map.of(), List.of(new Day.Ticket("T1", Optional.empty(), 1, tasks)), List.of(new Day.Span(0, 400)), List.of(), Set.of());
+        DayPlan plan = DaySolver.quick(day, 0.1).orElseThrow();
+        holds(day, plan);
+        List<Integer> ends = plan.slots().stream().map(DayPlan.Slot::end).toList();
+        assertThat(plan.slots()).allMatch(s -> s.start() == 0 || ends.contains(s.start()));
+    }
+
     @Test
     void whatCannotBeIsSaid() {
         List<Day.Span> hours = List.of(new Day.Span(0, 60));

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.List;
+import java.util.Set;
+import java.util.HashSet;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import stillglass.optics.LensSection;
@@ -30,6 +32,28 @@ class ChartPictureTest {
     private static double contrast(ChartPicture.Piece p) {
         double mean = p.light().stream().mapToDouble(v -> v).average().orElseThrow();
         return Math.sqrt(p.light().stream().mapToDouble(v -> (v - mean) * (v - mean)).average().orElseThrow());
+    }
+
+    /// Above the middle bars stand, below they lie: along a bar nothing changes, across it light and dark change.
+    @Test
+    void barsStandAboveAndLieBelow() {
+        for (int group = 0; group < 3; group++) {
+            double x0 = (group + 0.5) / 3 * 0.9 - 0.45;
+            Set<Double> up = new HashSet<>();
+            Set<Double> across = new HashSet<>();
+            for (double s = 0.05; s < 0.37; s += 0.001) {
+                up.add(ChartPicture.chart(x0, s));
+                across.add(ChartPicture.chart(x0, -s));
+            }
+            assertThat(up).as("along a bar that stands").hasSize(1);
+            assertThat(across).as("across bars that lie").hasSize(2);
+            Set<Double> along = new HashSet<>();
+            for (double s = -0.12; s < 0.12; s += 0.001) {
+                along.add(ChartPicture.chart(x0 + s, -0.2));
+            }
+            assertThat(along).as("along a bar that lies").hasSize(1);
+        }
+        assertThat(ChartPicture.chart(0.44, 0.2)).as("the margin is white").isEqualTo(ChartPicture.chart(0, 0));
     }
 
     @Test
