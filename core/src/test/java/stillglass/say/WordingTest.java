@@ -57,7 +57,13 @@ class WordingTest {
     private static final Pattern SAID = Pattern.compile("(?:Said\\.of|Decision\\.refused|Reading\\.unclear|[^.\\w]refused|[^.\\w]unclear)\\(\\s*\"([a-z0-9.-]+)\"");
     private static final Pattern LITERAL = Pattern.compile("\"([a-z][a-z0-9-]*(?:\\.[a-z0-9-]+)*)\"");
 
-    private static String code() throws IOException {
+    /// Read once: every key asks for it.
+    private static String code = "";
+
+    private static synchronized String code() throws IOException {
+        if (!code.isEmpty()) {
+            return code;
+        }
         Path root = Path.of("").toAbsolutePath();
         StringBuilder all = new StringBuilder();
         try (Stream<Path> files = Files.walk(root.resolve("src").resolve("main").resolve("java"))) {
@@ -65,7 +71,8 @@ class WordingTest {
                 all.append(Files.readString(f)).append('\n');
             }
         }
-        return all.toString();
+        code = all.toString();
+        return code;
     }
 
     private static Properties bundle() throws IOException {

@@ -7,6 +7,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import java.util.function.DoubleUnaryOperator;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -25,6 +27,8 @@ class IrisReadingTest {
     /// @param bows by which the middle of each edge lies farther out than its ends at 30 pixels to either side
     private static LightPlane photo(double[] sides, double[] bows, double turnDeg, double rim, long seed) {
         Random random = new Random(seed);
+        double[] cos = turns(sides.length, turnDeg, Math::cos);
+        double[] sin = turns(sides.length, turnDeg, Math::sin);
         float[] v = new float[SIZE * SIZE];
         double cx = 205.3;
         double cy = 212.7;
@@ -32,7 +36,7 @@ class IrisReadingTest {
             for (int x = 0; x < SIZE; x++) {
                 int in = 0;
                 for (int k = 0; k < 16; k++) {
-                    in += inside(x - cx + (k % 4 - 1.5) / 4, y - cy + (k / 4 - 1.5) / 4, sides, bows, turnDeg, rim) ? 1 : 0;
+                    in += inside(x - cx + (k % 4 - 1.5) / 4, y - cy + (k / 4 - 1.5) / 4, sides, bows, cos, sin, rim) ? 1 : 0;
                 }
                 double light = 0.55 + 0.15 * (x - cx) / SIZE + 0.1 * (y - cy) / SIZE;
                 v[y * SIZE + x] = (float) (0.02 + light * in / 16 + 0.006 * random.nextGaussian());
@@ -47,14 +51,17 @@ class IrisReadingTest {
         return new LightPlane(SIZE, SIZE, v);
     }
 
-    private static boolean inside(double x, double y, double[] sides, double[] bows, double turnDeg, double rim) {
-        if (Math.hypot(x, y) > rim) {
+    private static double[] turns(int sides, double turnDeg, DoubleUnaryOperator of) {
+        return IntStream.range(0, sides).mapToDouble(k -> of.applyAsDouble(Math.toRadians(turnDeg + 360.0 * k / sides))).toArray();
+    }
+
+    private static boolean inside(double x, double y, double[] sides, double[] bows, double[] cos, double[] sin, double rim) {
+        if (x * x + y * y > rim * rim) {
             return false;
         }
         for (int s = 0; s < sides.length; s++) {
-            double a = Math.toRadians(turnDeg + 360.0 * s / sides.length);
-            double along = x * Math.cos(a) + y * Math.sin(a);
-            if (x * Math.sin(a) - y * Math.cos(a) > sides[s] - bows[s] * along * along / 900) {
+            double along = x * cos[s] + y * sin[s];
+            if (x * sin[s] - y * cos[s] > sides[s] - bows[s] * along * along / 900) {
                 return false;
             }
         }

@@ -31,7 +31,7 @@ public final class Sensor {
         BufferedImage out = image(w, h, (c, at) -> {
             double l = Math.max(0, planes[c][at]) * gain * balance[c];
             double noise = Math.sqrt(shotNoise * shotNoise * l + readNoise * readNoise);
-            return code(l + noise * random.nextGaussian());
+            return PictureCode.of(l + noise * random.nextGaussian());
         });
         for (int k = 0; k < w * h / 200_000; k++) {
             out.setRGB(random.nextInt(w), random.nextInt(h), 0xFF << 8 * random.nextInt(3) | 0x404040);
@@ -92,12 +92,6 @@ public final class Sensor {
 
     /// Picture values between two amounts of light, of 255.
     static double levelsApart(double a, double b) {
-        return Math.abs(code(a) - code(b));
-    }
-
-    private static int code(double linear) {
-        double v = Math.clamp(linear, 0, 1);
-        double s = v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(v, 1 / 2.4) - 0.055;
-        return (int) Math.round(255 * s);
+        return Math.abs(PictureCode.of(a) - PictureCode.of(b));
     }
 }

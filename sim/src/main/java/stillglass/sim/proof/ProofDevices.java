@@ -15,6 +15,7 @@ import stillglass.optics.sharpness.SpotSurvey;
 import stillglass.prove.measure.Bell;
 import stillglass.prove.trace.Recorder;
 import stillglass.prove.trace.Recording;
+import stillglass.sim.photo.PictureCode;
 import stillglass.sim.Bench;
 import stillglass.sim.PngBytes;
 import stillglass.ticket.TicketState;
@@ -173,8 +174,7 @@ public final class ProofDevices {
         BufferedImage image = new BufferedImage(w, h, BufferedImage.TYPE_BYTE_GRAY);
         for (int y = 0; y < h; y++) {
             for (int x = 0; x < w; x++) {
-                double v = Math.clamp(light.applyAsDouble(x, y) + 0.004 * random.nextGaussian(), 0, 1);
-                image.getRaster().setSample(x, y, 0, Math.round(255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * Math.pow(v, 1 / 2.4) - 0.055)));
+                image.getRaster().setSample(x, y, 0, PictureCode.of(light.applyAsDouble(x, y) + 0.004 * random.nextGaussian()));
             }
         }
         return image;
