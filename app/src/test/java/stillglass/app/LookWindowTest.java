@@ -19,6 +19,7 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Button;
+import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
@@ -307,6 +308,11 @@ class LookWindowTest {
         window.until("what is only there at one place of the lamp is doubted", () -> says("a reflection of the lamp, or too faint there"));
         select("q1#1");
         window.until("what stays is not", () -> says("it is in the glass"));
+        assertThat(((MenuButton) window.there("severity-menu")).getText()).isEqualTo("looks slight");
+        window.press(KeyCode.SHIFT, KeyCode.DIGIT4);
+        window.settle();
+        assertThat(((MenuButton) window.there("severity-menu")).getText()).isEqualTo("is severe, as you say");
+        assertThat(known("q1#1").finding().severity()).isEqualTo(4);
     }
 
     @Test

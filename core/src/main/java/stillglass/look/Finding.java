@@ -104,6 +104,11 @@ public record Finding(
         return new Finding(kind, confidence, regions, areaShare, count, x, y, share, howSevere, reasons, chances, sharpness);
     }
 
+    /// The same, so severe.
+    public Finding severe(int now) {
+        return new Finding(kind, confidence, regions, areaShare, count, x, y, contrast, now, reasons, chances, sharpness);
+    }
+
     /// The same, as likely as that.
     public Finding sure(double probability) {
         return new Finding(kind, probability, regions, areaShare, count, x, y, contrast, severity, reasons, chances, sharpness);

@@ -2,13 +2,13 @@ package stillglass.ticket;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import stillglass.look.FindingKind;
 import stillglass.look.ShopTeaching;
 import stillglass.ticket.glass.Known;
+import stillglass.ticket.glass.Photo;
 import stillglass.ticket.story.Stage;
 
 /// How often the technician and the photo agree on what a fault is, over many tickets, and where they differ.
@@ -33,18 +33,7 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
     }
 
     /// A kind as it was computed, and as the technician has it.
-    public record Pair(FindingKind computed, FindingKind technician) {}
-
-    /// Findings of one ticket by how they were computed and left; none while its looking is not called done.
-    public static Map<Pair, Integer> pairs(TicketState t) {
-        Map<Pair, Integer> pairs = new LinkedHashMap<>();
-        if (t.done(Stage.LOOK)) {
-            t.glass().findings().stream().filter(k -> !byHand(k)).forEach(k -> pairs.merge(new Pair(read(k), k.finding().kind()), 1, Integer::sum));
-            t.glass().dismissed().values().stream().filter(k -> !byHand(k))
-                    .forEach(k -> pairs.merge(new Pair(read(k), FindingKind.UNKNOWN), 1, Integer::sum));
-        }
-        return pairs;
-    }
+    private record Pair(FindingKind computed, FindingKind technician) {}
 
     /// Findings of one ticket that were drawn by hand.
     public static int missed(TicketState t) {
@@ -61,11 +50,28 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
         return ShopTeaching.read(k.finding(), k.computedKind().orElse(k.finding().kind()));
     }
 
-    /// What all tickets together teach.
-    public static ShopTeaching teaching(Map<Pair, Integer> pairs) {
-        Map<FindingKind, Map<FindingKind, Integer>> counts = new EnumMap<>(FindingKind.class);
-        pairs.forEach((p, n) -> counts.computeIfAbsent(p.computed, k -> new EnumMap<>(FindingKind.class)).merge(p.technician, n, Integer::sum));
-        return new ShopTeaching(counts);
+    /// What one ticket teaches; nothing while its looking is not called done. Severities count where one was said at all: then those that were left are agreed to.
+    public static ShopTeaching teaching(TicketState t) {
+        if (!t.done(Stage.LOOK)) {
+            return ShopTeaching.NONE;
+        }
+        List<ShopTeaching.Judged> judged = new ArrayList<>();
+        List<ShopTeaching.Severe> severe = new ArrayList<>();
+        List<Known> own = t.glass().findings().stream().filter(k -> !byHand(k)).toList();
+        boolean said = own.stream().anyMatch(k -> k.computedSeverity().isPresent());
+        for (Known k : own) {
+            FindingKind read = read(k);
+            judged.add(new ShopTeaching.Judged(taken(t, k), read, k.finding().kind(), 1));
+            if (said && read == k.finding().kind()) {
+                severe.add(new ShopTeaching.Severe(taken(t, k), read, ShopTeaching.severity(k.finding(), k.computedSeverity().orElse(k.finding().severity())), k.finding().severity(), 1));
+            }
+        }
+        t.glass().dismissed().values().stream().filter(k -> !byHand(k)).forEach(k -> judged.add(new ShopTeaching.Judged(taken(t, k), read(k), FindingKind.UNKNOWN, 1)));
+        return new ShopTeaching(judged, severe);
+    }
+
+    private static ShopTeaching.Taken taken(TicketState t, Known k) {
+        return t.glass().photo(k.photoId()).map(Photo::taken).orElse(ShopTeaching.Taken.UNKNOWN);
     }
 
     private static boolean byHand(Known k) {
@@ -73,13 +79,13 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
     }
 
     public static Agreement of(List<TicketState> tickets) {
-        Map<Pair, Integer> pairs = new LinkedHashMap<>();
-        tickets.forEach(t -> pairs(t).forEach((p, n) -> pairs.merge(p, n, Integer::sum)));
-        return of(pairs, tickets.stream().mapToInt(Agreement::missed).sum(), tickets.stream().mapToInt(Agreement::overruled).sum());
+        return of(tickets.stream().map(Agreement::teaching).reduce(ShopTeaching.NONE, ShopTeaching::and), tickets.stream().mapToInt(Agreement::missed).sum(), tickets.stream().mapToInt(Agreement::overruled).sum());
     }
 
-    /// @param pairs of all tickets together
-    public static Agreement of(Map<Pair, Integer> pairs, int missed, int gradesOverruled) {
+    /// @param taught by all tickets together
+    public static Agreement of(ShopTeaching taught, int missed, int gradesOverruled) {
+        Map<Pair, Integer> pairs = new LinkedHashMap<>();
+        taught.judged().forEach(j -> pairs.merge(new Pair(j.read(), j.truth()), j.times(), Integer::sum));
         int all = pairs.values().stream().mapToInt(n -> n).sum();
         int same = pairs.entrySet().stream().filter(e -> e.getKey().computed == e.getKey().technician && e.getKey().technician != FindingKind.UNKNOWN)
                 .mapToInt(Map.Entry::getValue).sum();

@@ -28,6 +28,7 @@ import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
+import stillglass.ticket.condition.Extent;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.glass.Veils;
 import stillglass.ticket.story.Stage;
@@ -105,7 +106,7 @@ public record DecideModel(
     }
 
     /// What was found where no optics tell what it does to a picture.
-    /// @param severity by the photo alone, 0 to 4
+    /// @param severity by the photo alone or as the technician says, 0 to 4
     public record Unweighed(int number, FindingKind kind, String title, String sentence, int severity) {}
 
     public record GoalChip(String goal, String name, boolean chosen) {}
@@ -191,7 +192,7 @@ public record DecideModel(
         List<Unweighed> all = new ArrayList<>();
         if (work.section().isEmpty()) {
             for (Known k : work.state().glass().findings()) {
-                all.add(new Unweighed(all.size() + 1, k.finding().kind(), Words.capital(k.finding().kind().word().replace('-', ' ')), Words.of("decide.unweighed", k.finding().severity()), k.finding().severity()));
+                all.add(new Unweighed(all.size() + 1, k.finding().kind(), Words.capital(k.finding().kind().word().replace('-', ' ')), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity()));
             }
         }
         return all;

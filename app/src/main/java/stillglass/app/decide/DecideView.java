@@ -30,6 +30,7 @@ import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.ticket.course.CourseIntent;
+import stillglass.ticket.condition.Extent;
 import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.story.Stage;
 
@@ -215,7 +216,7 @@ public final class DecideView implements Station {
         number.setMinWidth(26);
         VBox words = Build.column(2, Build.label(u.title(), "subheading"), Build.label(u.sentence()));
         HBox.setHgrow(words, Priority.ALWAYS);
-        VBox grade = Build.column(4, Build.line(Words.of("decide.severity", u.severity()), "medium"), new GradeMarks(u.severity()));
+        VBox grade = Build.column(4, Build.line(Words.say(Extent.values()[u.severity()].ofGlass()), "medium"), new GradeMarks(u.severity()));
         grade.setMinWidth(80);
         HBox line = Build.row(14, number, words, grade);
         line.setAlignment(Pos.TOP_LEFT);

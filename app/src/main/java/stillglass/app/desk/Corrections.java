@@ -1,7 +1,6 @@
 package stillglass.app.desk;
 
 import java.nio.file.Path;
-import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
@@ -24,12 +23,21 @@ public final class Corrections {
         this.tickets = tickets;
     }
 
-    /// @param help what corrections bring
+    /// @param help what corrections of kinds bring
+    /// @param severity what those of severities bring
     /// @param used whether they are to be used
-    public record State(ShopTeaching.Help help, boolean used) {}
+    public record State(ShopTeaching.Help help, ShopTeaching.Help severity, boolean used) {
+        /// Whether there is anything to use.
+        public boolean worth() {
+            return help.worth() || severity.worth();
+        }
+    }
 
     public CompletableFuture<State> state() {
-        return threads.onBook(() -> new State(tickets.teaching().help(), used()));
+        return threads.onBook(() -> {
+            ShopTeaching taught = tickets.teaching();
+            return new State(taught.help(), taught.severityHelp(), used());
+        });
     }
 
     private boolean used() {
@@ -38,7 +46,7 @@ public final class Corrections {
 
     /// What they teach, where that is worth it and is to be used.
     CompletableFuture<ShopTeaching> teaching() {
-        return threads.onBook(() -> used() ? Optional.of(tickets.teaching()).filter(t -> t.help().worth()).orElse(ShopTeaching.NONE) : ShopTeaching.NONE);
+        return threads.onBook(() -> used() ? tickets.teaching().worthUsing() : ShopTeaching.NONE);
     }
 
     /// For photos that are read from now on.

@@ -50,7 +50,7 @@ public final class PhotoTaking {
     }
 
     private static GlassEvent.PhotoKept kept(String id, Phase phase, boolean fromRear, String caption, PhotoCamera.Picture p) {
-        return new GlassEvent.PhotoKept(id, phase, fromRear, caption, Optional.of(p.source()), PhotoFiles.taken(p.bytes()));
+        return new GlassEvent.PhotoKept(id, phase, fromRear, caption, Optional.of(p.source()), PhotoFiles.taken(p.bytes()), PhotoFiles.camera(p.bytes()));
     }
 
     /// Keeps a picture as it is, with a caption, on a ticket or on the record of one of its joints: nothing is graded.
@@ -75,7 +75,7 @@ public final class PhotoTaking {
             progress.at(0, "waiting for the photo");
             PhotoCamera.Picture picture = source.take();
             String id = id(work, picture);
-            GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), taught, progress);
+            GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), PhotoFiles.camera(picture.bytes()), taught, progress);
             GlassEvent.PhotoKept kept = kept(id, phase, fromRear, caption, picture);
             return new Taken(List.of(kept, graded), new Logbook.PhotoBytes(id, picture.name(), picture.bytes()),
                     Optional.of(new Photo(kept, Optional.of(graded), Instant.EPOCH)));
@@ -210,7 +210,7 @@ public final class PhotoTaking {
         String id = photo.kept().photoId();
         return desk.corrections().teaching().thenCompose(taught -> desk.photo(number, id).thenCompose(found -> desk.compute(() -> {
             Logbook.PhotoBytes p = found.orElseThrow(() -> new BadInput(id, "photo", "is no longer in the logbook"));
-            return grade(id, p.name(), p.bytes(), Optional.of(aperture), taught, progress);
+            return grade(id, p.name(), p.bytes(), Optional.of(aperture), photo.kept().camera(), taught, progress);
         }))).thenCompose(g -> desk.submit(number, Act.of(g), List.of()));
     }
 
@@ -233,7 +233,7 @@ public final class PhotoTaking {
     }
 
     private static GlassEvent.PhotoGraded grade(
-            String id, String name, byte[] bytes, Optional<Aperture> aperture, ShopTeaching taught, Progress progress) {
+            String id, String name, byte[] bytes, Optional<Aperture> aperture, Optional<String> camera, ShopTeaching taught, Progress progress) {
         LinearPhoto photo = PhotoFiles.upright(name, bytes);
         Optional<Lighting> lighting = Optional.empty();
         PhotoGrading.Outcome outcome = PhotoGrading.grade(
@@ -241,7 +241,7 @@ public final class PhotoTaking {
         return switch (outcome) {
             case PhotoGrading.Outcome.Refused r -> throw new BadInput(name, "photo", Words.say(r.why()));
             case PhotoGrading.Outcome.Seen s -> new GlassEvent.PhotoGraded(
-                    id, s.graded().lighting(), s.graded().aperture(), s.graded().findings().stream().map(taught::taught).toList(), s.graded().veilFraction(),
+                    id, s.graded().lighting(), s.graded().aperture(), s.graded().findings().stream().map(f -> taught.taught(f, ShopTeaching.Taken.with(camera, s.graded().lighting()))).toList(), s.graded().veilFraction(),
                     s.graded().sectorVeils(), s.graded().diagnostics(), Optional.of(exposed(s.graded().light(), bytes)));
         };
     }

@@ -24,6 +24,7 @@ import stillglass.app.draw.Operable;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.look.FindingKind;
+import stillglass.ticket.condition.Extent;
 import stillglass.ticket.glass.GlassIntent;
 
 /// One finding beside the photo: what it is and how sure, where, why; when selected, everything that can be set about it.
@@ -84,9 +85,13 @@ final class FindingCard {
             item(surface, "surface-" + (s.surface() + 1), s.probability().isEmpty() ? s.name() : s.name() + "  " + s.probability(), s.chosen(), s.not(), () -> desk.submit(new GlassIntent.Place(r.id(), s.surface())));
         }
         surface.setDisable(r.surfaces().isEmpty());
+        MenuButton severity = Build.menu(Words.of(r.severitySaid() ? "look.severity.said" : "look.severity.read", Words.say(r.severity().ofGlass())), "severity-menu");
+        for (Extent e : Extent.values()) {
+            item(severity, "severity-" + e.word(), (e == Extent.NONE ? "" : Words.of("look.severity.key", e.ordinal()) + "  ") + Words.say(e.ofGlass()), e == r.severity(), "", () -> desk.submit(new GlassIntent.Severe(r.id(), e.ordinal())));
+        }
         Button dismiss = Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new GlassIntent.Dismiss(r.id())), "chip");
         dismiss.setId("dismiss");
-        List<Node> all = new ArrayList<>(List.of(Build.label(r.place() + "  ·  " + r.size()), chances(r), flowing(kind, surface, dismiss)));
+        List<Node> all = new ArrayList<>(List.of(Build.label(r.place() + "  ·  " + r.size()), chances(r), flowing(kind, severity, surface, dismiss)));
         for (String line : List.of(r.reasons(), r.growth(), r.tests())) {
             if (!line.isEmpty()) {
                 all.add(Build.label(line, "soft", "small"));

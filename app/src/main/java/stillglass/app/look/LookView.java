@@ -328,6 +328,7 @@ public final class LookView implements Station {
             case PLUS, EQUALS -> m.photo().isPresent() && act(() -> pane.step(true));
             case PAGE_UP -> hand(m, work, r -> OutlineHand.grown(r, 1.1));
             case PAGE_DOWN -> hand(m, work, r -> OutlineHand.grown(r, 1 / 1.1));
+            case DIGIT0, DIGIT1, DIGIT2, DIGIT3, DIGIT4 -> m.selected().isPresent() && act(() -> desk.submit(new GlassIntent.Severe(m.selected().get().id(), code.ordinal() - KeyCode.DIGIT0.ordinal())));
             default -> false;
         };
     }

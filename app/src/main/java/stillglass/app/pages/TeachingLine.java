@@ -36,7 +36,7 @@ final class TeachingLine {
         node = Build.flowing(8, help, use, export);
         node.setId("corrections");
         help.maxWidthProperty().bind(node.widthProperty());
-        show(new Corrections.State(ShopTeaching.NONE.help(), true));
+        show(new Corrections.State(ShopTeaching.NONE.help(), ShopTeaching.NONE.severityHelp(), true));
     }
 
     Node node() {
@@ -52,16 +52,22 @@ final class TeachingLine {
         boolean any = s.help().findings() > 0;
         node.setVisible(any);
         node.setManaged(any);
-        help.setText(any ? words(s.help(), s.used()) : "");
+        help.setText(any ? words(s) : "");
         use.setText(Words.of(s.used() ? "book.taught.leave" : "book.taught.use"));
-        boolean choice = s.help().worth() || !s.used();
+        boolean choice = s.worth() || !s.used();
         use.setVisible(choice);
         use.setManaged(choice);
     }
 
-    static String words(ShopTeaching.Help h, boolean used) {
+    private static String words(ShopTeaching.Help h, boolean used) {
         return h.findings() < ShopTeaching.LEAST ? Words.of("book.taught.few", h.findings(), ShopTeaching.LEAST)
                 : Words.of(!h.worth() ? "book.taught.nothing" : used ? "book.taught.used" : "book.taught.left", 100 * h.before(), 100 * h.after(), h.findings());
+    }
+
+    static String words(Corrections.State s) {
+        String severity = s.severity().findings() < ShopTeaching.LEAST ? "" : " " + Words.of(!s.severity().worth() ? "book.taught.severity.nothing" : s.used() ? "book.taught.severity.used" : "book.taught.severity.left",
+                100 * s.severity().before(), 100 * s.severity().after(), s.severity().findings());
+        return words(s.help(), s.used()) + severity;
     }
 
     private void turn() {

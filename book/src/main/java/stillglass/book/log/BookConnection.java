@@ -31,7 +31,7 @@ import stillglass.book.file.OpenFiles;
 /// file is looked at, so that nothing is shown as kept that went into a file nobody will find.
 final class BookConnection implements AutoCloseable {
     /// Number of the newest migration.
-    static final int SCHEMA = 4;
+    static final int SCHEMA = 5;
     private static final int BUSY_MS = 4000;
     private static final int TIDY_BUSY_MS = 100;
     private static final long TIDY_BYTES = 4_000_000;

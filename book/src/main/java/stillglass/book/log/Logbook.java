@@ -78,11 +78,13 @@ public interface Logbook extends AutoCloseable {
     /// @param id rises with every row of the book
     record Pass(long id, String ticket, long act, Event event) {}
 
-    /// @param agreement kinds as computed and as the technician has them, how often; empty while looking is not done
-    record Projection(Card card, List<CareEvent.TimerSet> timers, Lesson lesson, Optional<String> taken, Map<Pair, Integer> agreement) {}
+    /// @param judged what was computed and what the technician has, how often; empty while looking is not done
+    record Projection(Card card, List<CareEvent.TimerSet> timers, Lesson lesson, Optional<String> taken, Map<Judged, Integer> judged) {}
 
-    /// A kind as the photo has it and as the technician has it.
-    record Pair(String computed, String technician) {}
+    /// What the photo has and what the technician has.
+    /// @param asked what it is about: a kind, a severity, or only a count
+    /// @param setup camera and lighting; empty where nobody knows
+    record Judged(String asked, String setup, String computed, String technician) {}
 
     /// A ticket in a list.
     /// @param trouble why it cannot be opened whole
@@ -145,8 +147,8 @@ public interface Logbook extends AutoCloseable {
     /// @param but ticket left out
     Lessons lessons(String instrument, String but);
 
-    /// How often kinds were computed and left or changed, over all tickets.
-    Map<Pair, Integer> agreement();
+    /// How often what was computed was left or changed, over all tickets.
+    Map<Judged, Integer> judged();
 
     /// Passes of cleaning and greases laid, of all tickets, and what was taken back of them, in the order they were written. Rows that cannot be read are left out.
     /// @param after number of the last that is known; 0 for all

@@ -1,11 +1,8 @@
 package stillglass.book.log;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.jdbi.v3.core.Handle;
-import stillglass.look.FindingKind;
-import stillglass.ticket.Agreement;
 import stillglass.ticket.Card;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.care.CareEvent;
@@ -17,34 +14,7 @@ final class Projections {
     private Projections() {}
 
     static Logbook.Projection of(TicketState s) {
-        Map<Logbook.Pair, Integer> agreement = new java.util.LinkedHashMap<>();
-        Agreement.pairs(s).forEach((p, n) -> agreement.merge(new Logbook.Pair(p.computed().name(), p.technician().name()), n, Integer::sum));
-        if (Agreement.missed(s) > 0) {
-            agreement.put(new Logbook.Pair("", MISSED), Agreement.missed(s));
-        }
-        if (Agreement.overruled(s) > 0) {
-            agreement.put(new Logbook.Pair("", OVERRULED), Agreement.overruled(s));
-        }
-        return new Logbook.Projection(Card.of(s), List.copyOf(s.care().timers().values()), Lesson.of(s.joints()), s.course().taken().map(CourseEvent.ModelTaken::instrumentId), agreement);
-    }
-
-    /// In place of a technician's kind: drawn by hand, and grades set otherwise.
-    static final String MISSED = "missed";
-    static final String OVERRULED = "overruled";
-
-    /// The same added up over all tickets.
-    static Agreement agreement(Map<Logbook.Pair, Integer> all) {
-        return Agreement.of(pairs(all), all.getOrDefault(new Logbook.Pair("", MISSED), 0), all.getOrDefault(new Logbook.Pair("", OVERRULED), 0));
-    }
-
-    static Map<Agreement.Pair, Integer> pairs(Map<Logbook.Pair, Integer> all) {
-        Map<Agreement.Pair, Integer> pairs = new java.util.LinkedHashMap<>();
-        all.forEach((p, n) -> {
-            if (!p.computed().isEmpty()) {
-                pairs.put(new Agreement.Pair(FindingKind.valueOf(p.computed()), FindingKind.valueOf(p.technician())), n);
-            }
-        });
-        return pairs;
+        return new Logbook.Projection(Card.of(s), List.copyOf(s.care().timers().values()), Lesson.of(s.joints()), s.course().taken().map(CourseEvent.ModelTaken::instrumentId), Judgements.of(s));
     }
 
     static void keep(Handle h, Logbook.Projection p, Optional<String> trouble) {
@@ -70,9 +40,9 @@ final class Projections {
             h.createUpdate("INSERT INTO lesson (ticket, instrument, taken, body) VALUES (?, ?, ?, ?)").bind(0, number).bind(1, card.tag().instrumentId()).bind(2, p.taken().orElse(null))
                     .bind(3, EventJson.mapper().writeValueAsString(p.lesson())).execute();
         }
-        h.createUpdate("DELETE FROM agreement WHERE ticket = ?").bind(0, number).execute();
-        p.agreement().forEach((pair, n) -> h.createUpdate("INSERT INTO agreement (ticket, computed, technician, times) VALUES (?, ?, ?, ?)").bind(0, number).bind(1, pair.computed())
-                .bind(2, pair.technician()).bind(3, n).execute());
+        h.createUpdate("DELETE FROM judged WHERE ticket = ?").bind(0, number).execute();
+        p.judged().forEach((j, n) -> h.createUpdate("INSERT INTO judged (ticket, asked, setup, computed, technician, times) VALUES (?, ?, ?, ?, ?, ?)").bind(0, number).bind(1, j.asked())
+                .bind(2, j.setup()).bind(3, j.computed()).bind(4, j.technician()).bind(5, n).execute());
     }
 
     private static void timers(Handle h, String number, List<CareEvent.TimerSet> timers) {

@@ -246,11 +246,11 @@ final class SqliteLogbook implements Logbook {
     }
 
     @Override
-    public Map<Pair, Integer> agreement() {
+    public Map<Judged, Integer> judged() {
         return book.read(h -> {
-            Map<Pair, Integer> all = new LinkedHashMap<>();
-            h.createQuery("SELECT computed, technician, sum(times) FROM agreement GROUP BY computed, technician ORDER BY computed, technician")
-                    .map((rs, c) -> all.put(new Pair(rs.getString(1), rs.getString(2)), rs.getInt(3))).list();
+            Map<Judged, Integer> all = new LinkedHashMap<>();
+            h.createQuery("SELECT asked, setup, computed, technician, sum(times) FROM judged GROUP BY asked, setup, computed, technician ORDER BY asked, setup, computed, technician")
+                    .map((rs, c) -> all.put(new Judged(rs.getString(1), rs.getString(2), rs.getString(3), rs.getString(4)), rs.getInt(5))).list();
             return all;
         });
     }

@@ -293,11 +293,11 @@ public final class Tickets {
 
     /// How often the technician left what was computed, over all tickets.
     public Agreement agreement() {
-        return Projections.agreement(log.agreement());
+        return Judgements.agreement(log.judged());
     }
 
     /// What the technician's corrections teach, over all tickets.
     public ShopTeaching teaching() {
-        return Agreement.teaching(Projections.pairs(log.agreement()));
+        return Judgements.teaching(log.judged());
     }
 }

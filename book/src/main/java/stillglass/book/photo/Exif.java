@@ -28,6 +28,7 @@ final class Exif {
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("uuuu:MM:dd HH:mm:ss", Locale.ROOT);
     private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
     private static final int CHUNK_HEAD = 8;
+    private static final int LONGEST_NAME = 80;
     private static final double LEAST_GAMMA = 0.5;
     private static final double MOST_GAMMA = 4;
     private static final int CHUNK_CHECK = 4;
@@ -43,6 +44,16 @@ final class Exif {
                 return Optional.empty();
             }
         });
+    }
+
+    /// What the camera calls itself, at most [#LONGEST_NAME] characters on one line.
+    static Optional<String> camera(byte[] bytes) {
+        return metadata(bytes).map(m -> m.getFirstDirectoryOfType(ExifIFD0Directory.class)).map(d -> named(d, ExifIFD0Directory.TAG_MAKE) + " " + named(d, ExifIFD0Directory.TAG_MODEL))
+                .map(n -> n.replaceAll("\\p{Cntrl}+", " ").replaceAll("\\s+", " ").strip()).filter(n -> !n.isEmpty()).map(n -> n.substring(0, Math.min(n.length(), LONGEST_NAME)));
+    }
+
+    private static String named(ExifIFD0Directory d, int tag) {
+        return Optional.ofNullable(d.getString(tag)).orElse("");
     }
 
     /// EXIF orientation, 1 (upright) when absent.

@@ -218,6 +218,11 @@ public final class PhotoFiles {
         return Exif.taken(bytes);
     }
 
+    /// What the camera that took it calls itself, where the file says so.
+    public static Optional<String> camera(byte[] bytes) {
+        return Exif.camera(bytes);
+    }
+
     /// EXIF orientation, 1 (upright) when absent.
     public static int orientation(byte[] bytes) {
         return Exif.orientation(bytes);

@@ -118,6 +118,7 @@ public final class LabelledSet {
         out.put("by_hand", k.id().contains("+"));
         out.put("read_as", ShopTeaching.read(k.finding(), k.computedKind().orElse(seen.kind())).word());
         out.put("outlines", seen.regions().stream().map(r -> r.outline().stream().map(p -> List.of(p.x(), p.y())).toList()).toList());
+        out.put("severity", k.finding().severity());
         k.overruled().ifPresent(o -> out.put("grade", o.grade()));
         k.surface().ifPresent(s -> out.put("surface", s + 1));
         return out;

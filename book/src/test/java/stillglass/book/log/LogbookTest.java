@@ -30,6 +30,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.ShopTeaching;
 import stillglass.say.Said;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.ArrivalIntent;
@@ -253,6 +254,22 @@ class LogbookTest {
             assertThat(tickets.agreement().same()).isZero();
             tickets.act(changed, Act.of(new Undo()), List.of());
             assertThat(tickets.agreement().findings()).as("taken back").isZero();
+        }
+    }
+
+    @Test
+    void whatWasJudgedIsKeptByCameraAndLight() {
+        try (Logbook log = Logbook.open(folder.resolve("judged.sqlite"))) {
+            Tickets tickets = tickets(log, "a");
+            Finding dust = new Finding(FindingKind.DUST, 0.9, List.of(), 0.01, 1, 0, 0, 0.4, 1, List.of());
+            for (String number : List.of("T-1", "T-2")) {
+                Tickets.Ticket t = begun(tickets, number, new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Optional.of(Source.FILE), Optional.empty(), Optional.of("Pellam P1")),
+                        new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(1, 1, 1, 1, 0), List.of(dust), 0, List.of(), List.of()));
+                tickets.act(t, Act.of(new GlassIntent.Severe("p1#1", 3), new CourseIntent.FinishStage(Stage.LOOK, Optional.empty())), List.of());
+            }
+            ShopTeaching.Taken phone = ShopTeaching.Taken.with(Optional.of("Pellam P1"), Lighting.AGAINST);
+            assertThat(tickets.teaching()).isEqualTo(new ShopTeaching(List.of(new ShopTeaching.Judged(phone, FindingKind.DUST, FindingKind.DUST, 2)), List.of(new ShopTeaching.Severe(phone, FindingKind.DUST, 1, 3, 2))));
+            assertThat(tickets.agreement().same()).isEqualTo(2);
         }
     }
 

@@ -10,6 +10,8 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.nio.file.Files;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.zip.CRC32;
@@ -155,6 +157,19 @@ class PhotoFilesTest {
         System.arraycopy(exif, 0, all, 2, exif.length);
         System.arraycopy(plain, 2, all, 2 + exif.length, plain.length - 2);
         return all;
+    }
+
+    /// A camera names itself in two texts of the first directory (EXIF 2.3, 4.6.4: tags 271 and 272).
+    @Test
+    void aCameraIsKnownByWhatItCallsItself() throws Exception {
+        ByteBuffer exif = ByteBuffer.allocate(120).putShort((short) 0xFFE1).putShort((short) 118).put("Exif\0\0MM".getBytes(StandardCharsets.ISO_8859_1)).putShort((short) 42).putInt(8)
+                .putShort((short) 2).putShort((short) 271).putShort((short) 2).putInt(8).putInt(38).putShort((short) 272).putShort((short) 2).putInt(9).putInt(46).putInt(0)
+                .put("Pellam\n\0".getBytes(StandardCharsets.ISO_8859_1)).put(" P\u001b1  x\0\0".getBytes(StandardCharsets.ISO_8859_1));
+        byte[] plain = held(1);
+        byte[] named = ByteBuffer.allocate(plain.length + 120).put(plain, 0, 2).put(exif.array()).put(plain, 2, plain.length - 2).array();
+        assertThat(PhotoFiles.camera(named)).as("on one line").contains("Pellam P 1 x");
+        assertThat(PhotoFiles.camera(plain)).as("a file that does not say").isEmpty();
+        assertThat(PhotoFiles.camera(new byte[] {(byte) 0xff, (byte) 0xd8, 3})).isEmpty();
     }
 
     /// Where the sensor's upper left corner is seen: EXIF 2.3, table of orientations.

@@ -84,6 +84,7 @@ class LabelledSetTest {
         JsonNode photos = JsonMapper.builder().build().readTree(text).get("photos");
         assertThat(photos.get(0).get("findings").get(0).get("kind").asString()).isEqualTo("haze");
         assertThat(photos.get(0).get("findings").get(0).get("read_as").asString()).isEqualTo("oil");
+        assertThat(photos.get(0).get("findings").get(0).get("severity").asInt()).isEqualTo(1);
         assertThat(photos.get(0).get("findings").get(1).get("kind").asString()).isEqualTo("nothing");
         String schema = Files.readString(Path.of("../docs/formats/labels.schema.json"));
         List<Error> wrong = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(schema).validate(text, com.networknt.schema.InputFormat.JSON);

@@ -31,4 +31,9 @@ public enum Extent {
     public Said said() {
         return Said.of("extent." + word());
     }
+
+    /// The same of a fault in glass, where the first means that it is not worth a word.
+    public Said ofGlass() {
+        return this == NONE ? Said.of("extent.trifle") : said();
+    }
 }

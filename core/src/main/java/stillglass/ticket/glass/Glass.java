@@ -60,6 +60,7 @@ public record Glass(
             case GlassEvent.CardMeasured e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
             case GlassEvent.PhotoGraded e -> photos.containsKey(e.photoId()) ? Findings.of(this).graded(e) : this;
             case GlassEvent.FindingRekinded e -> change(e.findingId(), k -> k.with(e.kind()));
+            case GlassEvent.FindingSevere e -> change(e.findingId(), k -> k.severe(e.severity()));
             case GlassEvent.FindingDismissed e -> dismiss(e.findingId());
             case GlassEvent.FindingPlaced e -> change(e.findingId(), k -> k.with(Optional.of(e.surface())));
             case GlassEvent.FindingUnplaced e -> change(e.findingId(), k -> k.with(Optional.<Integer>empty()));

@@ -31,6 +31,7 @@ public final class GlassDecisions {
             case GlassEvent.PhotoMarked e -> withPhoto(glass, e.photoId(), e);
             case GlassEvent.PhotoUnmarked e -> glass.marks(e.photoId()).containsKey(e.number()) ? Decision.accepted(e) : Decision.refused("mark.none");
             case GlassIntent.Rekind r -> rekind(glass, r, world);
+            case GlassIntent.Severe s -> s.severity() < 0 || s.severity() > 4 ? Decision.refused("grade.range", "grade", s.severity()) : withFinding(glass, s.findingId(), new GlassEvent.FindingSevere(s.findingId(), s.severity()));
             case GlassIntent.ReadDepth d -> withFinding(glass, d.findingId(), new GlassEvent.DepthRead(d.findingId(), d.reading()));
             case GlassIntent.FocusPhoto f -> focusPhoto(glass, f);
             case GlassIntent.SetPhoto p -> setPhoto(glass, p);

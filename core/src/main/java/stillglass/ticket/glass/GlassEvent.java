@@ -25,11 +25,12 @@ public sealed interface GlassEvent extends Event {
     /// @param caption what it shows
     /// @param source empty in rows written before it was kept
     /// @param taken when, by the clock of the camera, where the file says so
+    /// @param camera as it names itself in the file, where it does
     @Named("photo-kept")
-    record PhotoKept(String photoId, Phase phase, boolean fromRear, String caption, Optional<Source> source, Optional<LocalDateTime> taken) implements GlassEvent, GlassIntent.Kept {
+    record PhotoKept(String photoId, Phase phase, boolean fromRear, String caption, Optional<Source> source, Optional<LocalDateTime> taken, Optional<String> camera) implements GlassEvent, GlassIntent.Kept {
         /// @param source where it came from
         public PhotoKept(String photoId, Phase phase, boolean fromRear, String caption, Source source) {
-            this(photoId, phase, fromRear, caption, Optional.of(source), Optional.empty());
+            this(photoId, phase, fromRear, caption, Optional.of(source), Optional.empty(), Optional.empty());
         }
     }
 
@@ -119,6 +120,17 @@ public sealed interface GlassEvent extends Event {
     /// @param findingId photo id and number: `p1#2`
     @Named("finding-rekinded")
     record FindingRekinded(String findingId, FindingKind kind) implements GlassEvent {}
+
+    /// How severe it is, as the technician sees it.
+    /// @param severity 0 to 4, as [stillglass.ticket.condition.Extent] names them
+    @Named("finding-severe")
+    record FindingSevere(String findingId, int severity) implements GlassEvent {
+        public FindingSevere {
+            if (severity < 0 || severity > 4) {
+                throw new IllegalArgumentException("a severity is " + severity + ": give 0 to 4");
+            }
+        }
+    }
 
     @Named("finding-dismissed")
     record FindingDismissed(String findingId) implements GlassEvent {}

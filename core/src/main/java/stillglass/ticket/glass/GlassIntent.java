@@ -18,6 +18,9 @@ public sealed interface GlassIntent extends Intent {
 
     record Rekind(String findingId, FindingKind kind) implements GlassIntent {}
 
+    /// Say how severe it is, 0 to 4.
+    record Severe(String findingId, int severity) implements GlassIntent {}
+
     /// Answer the question that tells kinds apart.
     /// @param told what is known with the answer
     record AnswerTest(String findingId, String test, CheapTest.Answer answer, TellApart told) implements GlassIntent {}

@@ -16,6 +16,7 @@ import stillglass.look.SameFault;
 /// A finding as it stands after the technician's corrections.
 /// @param id photo id and number
 /// @param overruled the technician's grade, beside the computed one
+/// @param computedSeverity before the technician said how severe it is
 /// @param depths how deep it seems to lie, in the order they were read
 /// @param tests answers that told kinds apart, in the order they were given
 /// @param sights the photos it was seen in, with what each shows of it
@@ -27,6 +28,7 @@ public record Known(
         Optional<Integer> surface,
         Optional<GlassEvent.GradeOverruled> overruled,
         Optional<FindingKind> computedKind,
+        Optional<Integer> computedSeverity,
         List<DepthReading> depths,
         List<TellApart.Answered> tests,
         Map<String, Finding> sights,
@@ -39,26 +41,30 @@ public record Known(
 
     /// A finding nobody has touched, seen in one photo.
     public Known(String id, String photoId, Finding finding) {
-        this(id, photoId, finding, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(photoId, finding), Optional.empty());
+        this(id, photoId, finding, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(photoId, finding), Optional.empty());
     }
 
     Known with(Optional<Integer> placed) {
-        return new Known(id, photoId, finding, placed, overruled, computedKind, depths, tests, sights, otherSide);
+        return new Known(id, photoId, finding, placed, overruled, computedKind, computedSeverity, depths, tests, sights, otherSide);
     }
 
     Known with(GlassEvent.GradeOverruled grade) {
-        return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, depths, tests, sights, otherSide);
+        return new Known(id, photoId, finding, surface, Optional.of(grade), computedKind, computedSeverity, depths, tests, sights, otherSide);
     }
 
     Known with(FindingKind kind) {
         return new Known(id, photoId, finding.withKind(kind), surface, overruled,
-                Optional.of(computedKind.orElse(finding.kind())), depths, tests, sights, otherSide);
+                Optional.of(computedKind.orElse(finding.kind())), computedSeverity, depths, tests, sights, otherSide);
+    }
+
+    Known severe(int said) {
+        return new Known(id, photoId, finding.severe(said), surface, overruled, computedKind, Optional.of(computedSeverity.orElse(finding.severity())), depths, tests, sights, otherSide);
     }
 
     Known with(DepthReading read) {
         List<DepthReading> more = new ArrayList<>(depths);
         more.add(read);
-        return new Known(id, photoId, finding, surface, overruled, computedKind, more, tests, sights, otherSide);
+        return new Known(id, photoId, finding, surface, overruled, computedKind, computedSeverity, more, tests, sights, otherSide);
     }
 
     /// A kind that was set by hand stays; the answers change what is computed.
@@ -66,18 +72,23 @@ public record Known(
         List<TellApart.Answered> more = new ArrayList<>(tests);
         more.add(new TellApart.Answered(t.test(), t.answer()));
         Finding told = computedKind.isPresent() ? finding : finding.told(t.kind(), t.chances());
-        return new Known(id, photoId, told, surface, overruled, computedKind, depths, more, sights, otherSide);
+        return new Known(id, photoId, told, surface, overruled, computedKind, computedSeverity, depths, more, sights, otherSide);
     }
 
     Known with(Finding other) {
-        return new Known(id, photoId, other, surface, overruled, computedKind, depths, tests, sights, otherSide);
+        return new Known(id, photoId, other, surface, overruled, computedKind, computedSeverity, depths, tests, sights, otherSide);
     }
 
     /// The same fault in another photo from the same side.
     Known seenIn(String otherPhoto, Finding there) {
         Map<String, Finding> more = new LinkedHashMap<>(sights);
         more.put(otherPhoto, there);
-        return new Known(id, photoId, untouched() ? SameFault.together(finding, there) : finding, surface, overruled, computedKind, depths, tests, more, otherSide);
+        return new Known(id, photoId, untouched() ? asSevere(SameFault.together(finding, there)) : finding, surface, overruled, computedKind, computedSeverity, depths, tests, more, otherSide);
+    }
+
+    /// What the technician said of its severity holds whatever another photo shows.
+    private Finding asSevere(Finding more) {
+        return computedSeverity.isPresent() ? more.severe(finding.severity()) : more;
     }
 
     private boolean untouched() {
@@ -92,15 +103,15 @@ public record Known(
         read.addAll(there.depths);
         List<TellApart.Answered> answers = new ArrayList<>(tests);
         answers.addAll(there.tests);
-        return new Known(id, photoId, untouched() ? SameFault.fromBothSides(finding, there.finding) : finding, surface.or(there::surface),
-                overruled.or(there::overruled), computedKind, read, answers, more, otherSide.or(() -> Optional.of(there.photoId)));
+        return new Known(id, photoId, untouched() ? asSevere(SameFault.fromBothSides(finding, there.finding)) : finding, surface.or(there::surface),
+                overruled.or(there::overruled), computedKind, computedSeverity, read, answers, more, otherSide.or(() -> Optional.of(there.photoId)));
     }
 
     /// Without what a photo shows of it.
     Known withoutSight(String photo) {
         Map<String, Finding> fewer = new LinkedHashMap<>(sights);
         fewer.remove(photo);
-        return new Known(id, photoId, finding, surface, overruled, computedKind, depths, tests, fewer, otherSide.filter(p -> !p.equals(photo)));
+        return new Known(id, photoId, finding, surface, overruled, computedKind, computedSeverity, depths, tests, fewer, otherSide.filter(p -> !p.equals(photo)));
     }
 
     /// Two faults that are one, seen from the same side: what was read and answered of either counts for both.
@@ -111,18 +122,18 @@ public record Known(
         read.addAll(gone.depths);
         List<TellApart.Answered> answers = new ArrayList<>(tests);
         answers.addAll(gone.tests);
-        return new Known(id, photoId, whole, surface.or(gone::surface), overruled.or(gone::overruled), computedKind.or(gone::computedKind), read, answers, more,
+        return new Known(id, photoId, whole, surface.or(gone::surface), overruled.or(gone::overruled), computedKind.or(gone::computedKind), computedSeverity.or(gone::computedSeverity), read, answers, more,
                 otherSide.or(gone::otherSide));
     }
 
     /// One outline of it as a fault of its own. What was read of the whole was read of each part.
     Known part(String own, Finding outline) {
-        return new Known(own, photoId, outline, surface, Optional.empty(), computedKind, depths, List.of(), Map.of(photoId, outline), Optional.empty());
+        return new Known(own, photoId, outline, surface, Optional.empty(), computedKind, computedSeverity, depths, List.of(), Map.of(photoId, outline), Optional.empty());
     }
 
     /// Without the depths that were read from one side.
     Known withoutDepths(boolean fromRear) {
-        return new Known(id, photoId, finding, surface, overruled, computedKind, depths.stream().filter(d -> d.fromRear() != fromRear).toList(), tests, sights, otherSide);
+        return new Known(id, photoId, finding, surface, overruled, computedKind, computedSeverity, depths.stream().filter(d -> d.fromRear() != fromRear).toList(), tests, sights, otherSide);
     }
 
     /// This side and the opposite one, when it was seen from both.

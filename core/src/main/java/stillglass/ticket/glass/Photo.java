@@ -6,6 +6,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.Optional;
 import stillglass.look.Lighting;
+import stillglass.look.ShopTeaching;
 import stillglass.ticket.story.Phase;
 
 /// A photo and what was read from it.
@@ -42,6 +43,11 @@ public record Photo(GlassEvent.PhotoKept kept, Optional<GlassEvent.PhotoGraded> 
     /// The day it shows: as said, as the camera wrote it, or the day it was kept.
     public LocalDate day() {
         return dated.or(() -> kept.taken().map(LocalDateTime::toLocalDate)).orElseGet(() -> at.atZone(ZoneOffset.UTC).toLocalDate());
+    }
+
+    /// The camera and light it was taken with.
+    public ShopTeaching.Taken taken() {
+        return graded.map(g -> ShopTeaching.Taken.with(kept.camera(), g.lighting())).orElse(ShopTeaching.Taken.UNKNOWN);
     }
 
     public String id() {

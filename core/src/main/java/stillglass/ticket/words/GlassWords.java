@@ -3,6 +3,7 @@ package stillglass.ticket.words;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -13,13 +14,15 @@ import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.say.Said;
+import stillglass.ticket.condition.Extent;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.GlassIntent;
+import stillglass.ticket.glass.Known;
 import stillglass.ticket.line.Cursor;
 import stillglass.ticket.story.Stage;
 
 /// What is said of the glass itself: how it was found assembled (`E2 reversed`, `E1 and E3 swapped`, `gap 4 +0.3`, `E1 not seated 0.1, 0.5°`, `as designed`) and
-/// how deep a finding seems to lie (`focus 12.4 ±0.3`, `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`), and where the controls stood (`photo at zoom 80, f/8, near`).
+/// how deep a finding seems to lie (`focus 12.4 ±0.3`, `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`), where the controls stood (`photo at zoom 80, f/8, near`), and how severe one is (`severity marked`).
 final class GlassWords implements Grammar {
     /// Scatter of a rack read to a tenth, and of a shift read off a photo, where nothing is stated.
     private static final double USUAL_FOCUS_ERROR_MM = 0.3;
@@ -33,6 +36,11 @@ final class GlassWords implements Grammar {
         if (line.take("as designed")) {
             return Optional.of(Reading.understood(Said.of("say.reads.designed"), new GlassIntent.AssembledRight()));
         }
+        Optional<Reading> severe = severity(line, in);
+        if (severe.isPresent()) {
+            return severe;
+        }
+        line.reset(start);
         Optional<Reading> reading = depth(line, in).or(() -> in.world().section().flatMap(lens -> assembled(line, lens)));
         if (reading.isEmpty()) {
             line.reset(start);
@@ -77,6 +85,26 @@ final class GlassWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// How severe a finding is: `severity marked` of the one in hand, `finding 2 severity slight` of any.
+    private static Optional<Reading> severity(Cursor line, Setting in) {
+        Optional<Integer> number = line.take("finding") ? line.count() : Optional.empty();
+        if (!line.take("severity")) {
+            return Optional.empty();
+        }
+        line.take("is");
+        Optional<Extent> extent = Arrays.stream(Extent.values()).filter(e -> line.takeOne(e.words()).isPresent()).findFirst()
+                .or(() -> line.take("nothing to speak of") ? Optional.of(Extent.NONE) : Optional.empty());
+        List<Known> all = in.state().glass().findings();
+        Optional<String> of = number.isPresent() ? number.filter(n -> n >= 1 && n <= all.size()).map(n -> all.get(n - 1).id()) : in.finding();
+        if (extent.isEmpty()) {
+            return Optional.of(Reading.unclear("say.severity", "severities", Arrays.stream(Extent.values()).map(Extent::ofGlass).toList()));
+        }
+        if (of.isEmpty()) {
+            return Optional.of(number.isPresent() ? Reading.unclear("say.finding.number", "number", number.get(), "count", all.size()) : Reading.unclear("say.finding"));
+        }
+        return Optional.of(Reading.understood(Said.of("say.reads.severity", "extent", extent.get().ofGlass()), new GlassIntent.Severe(of.get(), extent.get().ordinal())));
     }
 
     /// Where the controls stood when a photo was taken: `photo at zoom 80, f/8, near`, `photo 2 at 35 mm, infinity`.
@@ -231,9 +259,9 @@ final class GlassWords implements Grammar {
     @Override
     public List<String> examples(Setting in) {
         if (in.stage() == Stage.LOOK && in.world().section().isEmpty()) {
-            return List.of("photo at zoom 80, f/8, near");
+            return List.of("photo at zoom 80, f/8, near", "severity marked");
         }
         return in.world().section().isPresent() && (in.stage() == Stage.LOOK || in.stage() == Stage.ARRIVE)
-                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "photo at zoom 80, f/8, near", "photo 1 of 2025-03-01") : List.of();
+                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "photo at zoom 80, f/8, near", "photo 1 of 2025-03-01", "severity marked") : List.of();
     }
 }

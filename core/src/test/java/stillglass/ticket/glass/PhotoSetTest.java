@@ -17,9 +17,12 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Growth;
 import stillglass.look.Lighting;
+import stillglass.look.ShopTeaching;
 import stillglass.look.ZoomWalk;
 import stillglass.say.Wording;
+import stillglass.ticket.Agreement;
 import stillglass.ticket.Job;
+import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 
@@ -76,6 +79,25 @@ class PhotoSetTest {
         job.say("photo 2 lamp moved");
         assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> job.state().glass().staysAsTheLampMoves(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
         assertThat(job.answer("photo 7 lamp moved")).contains("7");
+    }
+
+    /// What a technician says of its severity holds through another photo, teaches with the camera it was taken with, and can be taken back.
+    @Test
+    void severityIsSaidOfTheFindingInHandOrByItsNumber() {
+        GlassEvent.PhotoKept kept = new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "here", Optional.of(Source.FILE), Optional.empty(), Optional.of("Pellam P1"));
+        Job job = Job.unknown().accept(kept, graded("p1", List.of(speck(0.3), speck(0.7)))).stage(Stage.LOOK);
+        assertThat(job.answer("severity marked")).as("none is in hand").contains("Choose one in Look");
+        assertThat(job.answer("finding 3 severity slight")).contains("3").contains("2");
+        assertThat(job.answer("finding 2 severity")).contains("nothing to speak of").contains("severe");
+        job.say("finding 2 severity severe");
+        job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "again", Source.FILE), graded("p2", List.of(speck(0.7))));
+        assertThat(job.state().glass().findings()).extracting(k -> k.finding().severity(), Known::computedSeverity).containsExactly(tuple(2, Optional.empty()), tuple(4, Optional.of(2)));
+
+        assertThat(Agreement.teaching(job.state())).as("its looking is not done").isEqualTo(ShopTeaching.NONE);
+        job.accept(new CourseIntent.FinishStage(Stage.LOOK, Optional.empty()));
+        ShopTeaching.Taken phone = ShopTeaching.Taken.with(Optional.of("Pellam P1"), Lighting.AGAINST);
+        assertThat(Agreement.teaching(job.state()).severities()).as("what was left beside it is agreed to")
+                .containsExactly(new ShopTeaching.Severe(phone, FindingKind.FUNGUS, 2, 2, 1), new ShopTeaching.Severe(phone, FindingKind.FUNGUS, 2, 4, 1));
     }
 
     private static Finding speck(double x) {
