@@ -51,6 +51,17 @@ class ConditionWindowTest {
     }
 
     @Test
+    void aBumpUnderTheCoveringOfABodyIsJudgedWhereItWasMeasured() {
+        window.begin("body", "Body nobody knows", KeyCode.DIGIT2);
+        window.press(KeyCode.I);
+        window.type("covering front: leather, dry, trapped under the right lug");
+        window.type("bump front 1 x 8 mm");
+        window.click("place-covering");
+        window.until("what to do is there", () -> shown("lift the covering there") && shown("stop before it, it tears there"));
+        assertThat(condition().bumps()).containsOnlyKeys("front");
+    }
+
+    @Test
     void placesAreWalkedByKeysAndWhatIsWrongIsToldByItsExtent() {
         window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT2);
         window.press(KeyCode.I);

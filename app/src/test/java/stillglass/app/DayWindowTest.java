@@ -26,7 +26,9 @@ import stillglass.app.desk.Devices;
 import stillglass.book.data.Shelf;
 import stillglass.ticket.BenchDay;
 import stillglass.ticket.agenda.Agenda;
+import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Stage;
+import stillglass.ticket.worth.WorthEvent;
 
 /// The day of a shop with three things nobody knows, a Tuesday from nine on.
 @ExtendWith(ApplicationExtension.class)
@@ -199,6 +201,17 @@ class DayWindowTest {
         window.until("planned by these", () -> block("T-0101", "look").map(Rectangle::getAccessibleText).filter(t -> t.contains("from 10:00")).isPresent());
         assertThat(Window.onUi(() -> said("hours of this shop"))).isTrue();
         assertThat(window.desk.setting("shop").join()).hasValueSatisfying(s -> assertThat(s).contains("tuesday 10:00-16:00").contains("tin 2"));
+
+        assertThat(Window.onUi(() -> said("Stop, or ask the owner"))).as("nobody said what it is worth").isFalse();
+        window.desk.submit("T-0101", Act.of(new WorthEvent.WorthSaid(15, Optional.empty())), List.of()).join();
+        window.press(KeyCode.H);
+        TextField hour = (TextField) window.there("shop-hour");
+        Window.onUi(() -> {
+            hour.setText("45");
+            hour.fireEvent(new javafx.event.ActionEvent());
+            return true;
+        });
+        window.until("whether it pays is weighed", () -> said("Stop, or ask the owner"));
     }
 
     @Test

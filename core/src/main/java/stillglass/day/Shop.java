@@ -14,6 +14,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
@@ -21,8 +22,9 @@ import java.util.stream.Collectors;
 ///
 /// @param hands people at the bench
 /// @param things how many there are of tanks, tins, lamps, cabinets
+/// @param hourCosts what an hour at the bench costs, in whatever the shop counts in; empty where nobody said
 /// @param week hours of each weekday in order, none where the shop is shut
-public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<Hours>> week) {
+public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<Hours>> week, Optional<Double> hourCosts) {
     public static final String TANK = "tank";
     public static final String TIN = "tin";
     public static final String LAMP = "lamp";
@@ -30,6 +32,8 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
     /// Things a task may need, in the order they are shown.
     public static final List<String> THINGS = List.of(LAMP, TIN, TANK, CABINET);
     private static final String HANDS = "hands";
+    private static final String HOUR = "hour";
+    private static final double DEAREST = 1e5;
     private static final int MOST = 20;
     private static final long FARTHEST = Integer.MAX_VALUE / 4;
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("H:mm", Locale.ROOT);
@@ -56,6 +60,9 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
         things = Map.copyOf(things);
         if (hands < 1 || hands > MOST) {
             throw new IllegalArgumentException(hands + " people at the bench: give 1 to " + MOST);
+        }
+        if (hourCosts.filter(h -> !(h > 0 && h < DEAREST)).isPresent()) {
+            throw new IllegalArgumentException("an hour at " + hourCosts.orElse(0.0) + ": give more than 0, or nothing");
         }
         things.forEach((thing, count) -> {
             if (!THINGS.contains(thing) || count < 0 || count > MOST) {
@@ -87,7 +94,7 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
                 week.put(d, day);
             }
         }
-        return new Shop(1, Map.of(TANK, 1, TIN, 2, LAMP, 1, CABINET, 3), week);
+        return new Shop(1, Map.of(TANK, 1, TIN, 2, LAMP, 1, CABINET, 3), week, Optional.empty());
     }
 
     /// Whether there is any of a thing.
@@ -124,6 +131,7 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
     /// @throws IllegalArgumentException for lines that say nothing of a shop, in words
     public static Shop parse(String text) {
         int hands = 1;
+        Optional<Double> hour = Optional.empty();
         Map<String, Integer> things = new TreeMap<>();
         EnumMap<DayOfWeek, List<Hours>> week = new EnumMap<>(DayOfWeek.class);
         for (String line : text.lines().map(String::strip).filter(l -> !l.isEmpty()).toList()) {
@@ -132,13 +140,15 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
             String rest = said.length > 1 ? said[1] : "";
             if (first.equals(HANDS)) {
                 hands = count(line, rest);
+            } else if (first.equals(HOUR)) {
+                hour = rest.isEmpty() ? hour : Optional.of(money(line, rest));
             } else if (THINGS.contains(first)) {
                 things.put(first, count(line, rest));
             } else {
                 week.put(weekday(first, line), hours(rest));
             }
         }
-        return new Shop(hands, things, week);
+        return new Shop(hands, things, week, hour);
     }
 
     private static int count(String line, String number) {
@@ -149,13 +159,21 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
         }
     }
 
+    private static double money(String line, String number) {
+        try {
+            return Double.parseDouble(number.replace(',', '.'));
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("“" + line + "”: give what an hour costs as a number", e);
+        }
+    }
+
     private static DayOfWeek weekday(String first, String line) {
         for (DayOfWeek d : DayOfWeek.values()) {
             if (word(d).equals(first)) {
                 return d;
             }
         }
-        throw new IllegalArgumentException("“" + line + "” is nothing of a shop: begin with hands, " + String.join(", ", THINGS) + " or a weekday");
+        throw new IllegalArgumentException("“" + line + "” is nothing of a shop: begin with hands, hour, " + String.join(", ", THINGS) + " or a weekday");
     }
 
     private static String word(DayOfWeek day) {
@@ -165,6 +183,7 @@ public record Shop(int hands, Map<String, Integer> things, Map<DayOfWeek, List<H
     /// As lines that [#parse] reads.
     public String text() {
         StringBuilder out = new StringBuilder(HANDS + " " + hands + "\n");
+        hourCosts.ifPresent(h -> out.append(HOUR).append(' ').append(h).append('\n'));
         THINGS.stream().filter(things::containsKey).forEach(t -> out.append(t).append(' ').append(things.get(t)).append('\n'));
         week.forEach((day, hours) -> out.append(word(day)).append(' ').append(hours(day).replace(",", "")).append('\n'));
         return out.toString();

@@ -13,12 +13,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Stream;
 import stillglass.day.Chore;
 import stillglass.day.Day;
 import stillglass.day.DayPlan;
 import stillglass.day.DaySolver;
 import stillglass.day.Durations;
 import stillglass.day.Fixing;
+import stillglass.day.Outlook;
 import stillglass.day.Promises;
 import stillglass.day.Shop;
 import stillglass.plan.WayIn;
@@ -45,7 +47,8 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     private static final double QUICK_SECONDS = 0.5;
 
     /// A ticket with what is left of it.
-    public record Open(Tag tag, Chores chores) {
+    /// @param outlook whether going on pays, where somebody said what it is worth and what an hour costs
+    public record Open(Tag tag, Chores chores, Optional<Outlook> outlook) {
         public String number() {
             return tag.number();
         }
@@ -67,7 +70,7 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     /// @param read open tickets
     public static BenchDay of(Shop shop, List<Read> read, Durations durations, Instant at, ZoneId zone) {
         Instant now = at.truncatedTo(ChronoUnit.MINUTES);
-        List<Open> all = read.stream().map(r -> new Open(r.story.state().tag(), Chores.of(r.story, r.world, r.plan, durations, now))).filter(o -> o.chores.any())
+        List<Open> all = read.stream().map(r -> opened(r, shop, durations, now)).filter(o -> o.chores.any())
                 .sorted(Comparator.comparing((Open o) -> !o.chores.urgent()).thenComparing(o -> o.tag.due().orElse(LocalDate.MAX)).thenComparing(Open::number)).toList();
         List<Day.Span> hours = shop.spans(now, zone, DAYS);
         int longest = hours.stream().mapToInt(Day.Span::length).max().orElse(0);
@@ -84,6 +87,12 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
         }
         Day day = new Day(shop.hands(), shop.things(), planned.stream().map(o -> ticket(o, shop, now, zone)).toList(), hours, List.of(new Day.Pair(Chores.SOLVENT, Chores.GREASE)), Set.of(Chores.FLAMMABLE));
         return new BenchDay(shop, now, zone, day, planned, all.size() - planned.size(), Map.of(), Optional.empty(), new Promises(Map.of())).quick();
+    }
+
+    private static Open opened(Read r, Shop shop, Durations durations, Instant now) {
+        Chores chores = Chores.of(r.story, r.world, r.plan, durations, now);
+        List<Durations.Estimate> attended = chores.tasks().stream().filter(Day.Task::attended).flatMap(k -> Stream.ofNullable(chores.takes().get(k.id()))).toList();
+        return new Open(r.story.state().tag(), chores, r.story.state().worth().outlook(attended, shop.hourCosts()));
     }
 
     private static Day.Ticket ticket(Open o, Shop shop, Instant now, ZoneId zone) {

@@ -25,6 +25,7 @@ import stillglass.ticket.story.Redo;
 import stillglass.ticket.story.Undo;
 import stillglass.ticket.story.Who;
 import stillglass.ticket.story.World;
+import stillglass.ticket.worth.WorthIntent;
 
 /// Decides an act against a state: every intent by its subject, each seeing what those before it in the same act have done. One refusal refuses the whole.
 public final class Deciding {
@@ -67,6 +68,7 @@ public final class Deciding {
             case CareIntent i -> s.care().decide(i, world);
             case CourseIntent i -> s.course().decide(i, s.joints(), world);
             case AgendaIntent i -> s.agenda().decide(i);
+            case WorthIntent i -> s.worth().decide(i);
             case ProofIntent.Sign i when i.despite().isEmpty() && Wet.of(s).filter(w -> !w.proven()).isPresent() -> Decision.refused("sign.wet");
             case ProofIntent i -> Proof.decide(i, s.readings(), s.joints(), world);
             case Undo i -> s.history().decide(i, who);

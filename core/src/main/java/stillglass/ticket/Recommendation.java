@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
+import stillglass.care.Bump;
 import stillglass.grade.Advice;
 import stillglass.grade.Grader;
 import stillglass.grade.OwnersUse;
@@ -17,6 +18,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.plan.Goal;
+import stillglass.plan.MetalPairs;
 import stillglass.plan.PlanCost;
 import stillglass.plan.WayIn;
 import stillglass.prove.InfinityShims;
@@ -88,12 +90,15 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             reasons.add(l.why());
         });
         flaws(state, reasons);
+        corrosion(state, instrument, wet.isPresent(), reasons);
+        state.condition().bumps().keySet().forEach(b -> reasons.add(state.condition().bump(b).getFirst()));
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
         // Without its optics nothing says what a finding does to a picture; that it is there is known all the same.
         List<Finding> unweighed = section.isPresent() ? List.of() : state.glass().findings().stream().map(Known::finding).toList();
         unweighed.forEach(f -> reasons.add(Said.of("advise.unweighed", "kind", f.kind().word().replace('-', ' '), "severity", f.severity())));
         boolean worth = unweighed.stream().anyMatch(f -> f.kind() == FindingKind.FUNGUS || WIPES_OFF.contains(f.kind()) && f.severity() >= WORTH_OPENING);
-        boolean cleaning = wet.isPresent() || !goals.isEmpty() || !leads.isEmpty() || worth;
+        boolean lifts = state.condition().bumps().keySet().stream().anyMatch(b -> state.condition().judged(b).verdict() == Bump.Verdict.LIFT);
+        boolean cleaning = lifts || wet.isPresent() || !goals.isEmpty() || !leads.isEmpty() || worth;
         Set<String> all = new LinkedHashSet<>(reassembly);
         all.addAll(goals);
         Optional<WayIn.Plan> plan = all.isEmpty()
@@ -107,6 +112,15 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             reasons.add(Said.of("advise.nothing"));
         }
         return new Recommendation(act, List.copyOf(all), plan, reasons);
+    }
+
+    /// Where to look for what corrodes, once there is a reason to look.
+    private static void corrosion(TicketState state, Instrument instrument, boolean wet, List<Said> reasons) {
+        boolean found = state.condition().all(Phase.BEFORE).stream().anyMatch(f -> f.flaw() == Flaw.CORRODED) || !state.condition().bumps().isEmpty();
+        if (wet || found) {
+            boolean salt = state.arrival().wet().filter(w -> w.water().leavesResidue()).isPresent();
+            reasons.addAll(MetalPairs.said(MetalPairs.of(instrument, state.care()::made, salt)));
+        }
     }
 
     /// What stays as it is beside the glass, and what tells of others who were here before.

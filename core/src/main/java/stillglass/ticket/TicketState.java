@@ -26,34 +26,37 @@ import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Recorded;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.Undone;
+import stillglass.ticket.worth.Worth;
+import stillglass.ticket.worth.WorthEvent;
 
 /// Everything known about a ticket, a record for each subject it speaks of. Immutable; made by a [Story].
-public record TicketState(Arrival arrival, Readings readings, Glass glass, Condition condition, Joints joints, Care care, Course course, Agenda agenda, Proof proof, History history) {
+public record TicketState(Arrival arrival, Readings readings, Glass glass, Condition condition, Joints joints, Care care, Course course, Agenda agenda, Worth worth, Proof proof, History history) {
     /// Nothing has begun.
     public static final TicketState NONE =
-            new TicketState(Arrival.NONE, Readings.NONE, Glass.NONE, Condition.NONE, Joints.NONE, Care.NONE, Course.NONE, Agenda.NONE, Proof.NONE, History.NONE);
+            new TicketState(Arrival.NONE, Readings.NONE, Glass.NONE, Condition.NONE, Joints.NONE, Care.NONE, Course.NONE, Agenda.NONE, Worth.NONE, Proof.NONE, History.NONE);
 
     /// The state after one more event; the history is kept by the story.
     TicketState after(Recorded row) {
         Event event = row.event();
         return switch (event) {
-            case ArrivalEvent e -> new TicketState(arrival.after(e), readings, glass, condition, joints, care, course, agenda, proof, history);
-            case ReadingEvent e -> new TicketState(arrival, readings.after(row, e), glass, condition, joints, care, course, agenda, proof, history);
-            case GlassEvent e -> new TicketState(arrival, readings, glass.after(row, e), condition, joints, care, course, agenda, proof, history);
-            case ConditionEvent e -> new TicketState(arrival, readings, glass, condition.after(e), joints, care, course, agenda, proof, history);
-            case JointEvent e -> new TicketState(arrival, readings, glass, condition, joints.after(row, e), care, course, agenda, proof, history);
-            case CareEvent e -> new TicketState(arrival, readings, glass, condition, joints, care.after(e), course, agenda, proof, history);
-            case CourseEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(row, e), agenda, proof, history);
-            case AgendaEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda.after(e), proof, history);
-            case Overruled e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(e), agenda, proof, history);
-            case ProofEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda, proof.after(row, e), history);
+            case ArrivalEvent e -> new TicketState(arrival.after(e), readings, glass, condition, joints, care, course, agenda, worth, proof, history);
+            case ReadingEvent e -> new TicketState(arrival, readings.after(row, e), glass, condition, joints, care, course, agenda, worth, proof, history);
+            case GlassEvent e -> new TicketState(arrival, readings, glass.after(row, e), condition, joints, care, course, agenda, worth, proof, history);
+            case ConditionEvent e -> new TicketState(arrival, readings, glass, condition.after(e), joints, care, course, agenda, worth, proof, history);
+            case JointEvent e -> new TicketState(arrival, readings, glass, condition, joints.after(row, e), care, course, agenda, worth, proof, history);
+            case CareEvent e -> new TicketState(arrival, readings, glass, condition, joints, care.after(e), course, agenda, worth, proof, history);
+            case CourseEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(row, e), agenda, worth, proof, history);
+            case AgendaEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda.after(e), worth, proof, history);
+            case WorthEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda, worth.after(e), proof, history);
+            case Overruled e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(e), agenda, worth, proof, history);
+            case ProofEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda, worth, proof.after(row, e), history);
             case Undone e -> this;
             default -> throw new IllegalStateException(event.getClass().getName() + " belongs to no subject");
         };
     }
 
     TicketState with(History happened) {
-        return new TicketState(arrival, readings, glass, condition, joints, care, course, agenda, proof, happened);
+        return new TicketState(arrival, readings, glass, condition, joints, care, course, agenda, worth, proof, happened);
     }
 
     public Tag tag() {

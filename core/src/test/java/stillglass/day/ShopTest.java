@@ -35,6 +35,18 @@ class ShopTest {
 
     /// A Tuesday at half past ten: what is left of the morning, the afternoon, the day after.
     @Test
+    void whatAnHourCostsIsSaidOrNotKnown() {
+        assertThat(Shop.USUAL.hourCosts()).isEmpty();
+        Shop said = Shop.parse("hands 1\nhour 42,50\nmonday 9-13");
+        assertThat(said.hourCosts()).contains(42.5);
+        assertThat(Shop.parse(said.text())).isEqualTo(said);
+        assertThat(Shop.parse("hour\nmonday 9-13").hourCosts()).as("left empty").isEmpty();
+        assertThatThrownBy(() -> Shop.parse("hour much\nmonday 9-13")).hasMessageContaining("hour much");
+        assertThatThrownBy(() -> Shop.parse("hour 0\nmonday 9-13")).hasMessageContaining("an hour at");
+        assertThatThrownBy(() -> Shop.parse("hour NaN\nmonday 9-13")).hasMessageContaining("an hour at");
+    }
+
+    @Test
     void hoursAreCountedFromNow() {
         Instant now = Instant.parse("2026-11-24T09:30:40Z");
         assertThat(Shop.USUAL.spans(now, BERLIN, 2)).containsExactly(new Day.Span(0, 150), new Day.Span(210, 450), new Day.Span(1350, 1590), new Day.Span(1650, 1890));

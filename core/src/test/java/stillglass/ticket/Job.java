@@ -162,7 +162,7 @@ public final class Job {
 
     public Setting setting() {
         World world = world();
-        return new Setting(state(), world, Vocabulary.of(world.instrument()), stage, InHand.of(state(), world, stage, Optional.empty()), Optional.empty(), NOON);
+        return new Setting(state(), world, Vocabulary.of(world.instrument()), stage, InHand.of(state(), world, stage, Optional.empty()), Optional.empty(), NOON.plus(later));
     }
 
     public Reading read(String line) {

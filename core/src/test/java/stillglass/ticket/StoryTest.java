@@ -43,7 +43,7 @@ class StoryTest {
     /// A state without its history: what there is to see of it.
     private static TicketState seen(Job job) {
         TicketState s = job.state();
-        return new TicketState(s.arrival(), s.readings(), s.glass(), s.condition(), s.joints(), s.care(), s.course(), s.agenda(), s.proof(), History.NONE);
+        return new TicketState(s.arrival(), s.readings(), s.glass(), s.condition(), s.joints(), s.care(), s.course(), s.agenda(), s.worth(), s.proof(), History.NONE);
     }
 
     private static Intent random(SplittableRandom random, Job job) {

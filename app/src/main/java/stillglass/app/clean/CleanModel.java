@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
@@ -16,6 +17,7 @@ import stillglass.assembly.Part;
 import stillglass.care.AgentLadder;
 import stillglass.care.CareOutcomes;
 import stillglass.care.CareTables;
+import stillglass.plan.MetalPairs;
 import stillglass.plan.Reached;
 import stillglass.day.Chore;
 import stillglass.ticket.Ways;
@@ -154,7 +156,9 @@ public record CleanModel(
         String made = Words.of(unknown(part, work) ? "clean.materials.unknown" : "clean.materials", String.join(", ", materials.stream().sorted().map(Material::word).toList()));
         List<String> controls = work.instrument().freedBy(part.id()).map(j -> j.behind().with()).orElse(Map.of()).entrySet().stream().sorted(Map.Entry.comparingByKey())
                 .map(c -> Words.of("clean.control", c.getKey(), c.getValue())).toList();
-        return controls.isEmpty() ? made : Words.of("clean.with", made, String.join(", ", controls));
+        List<MetalPairs> metals = MetalPairs.of(work.instrument(), work.state().care()::made, false).stream().filter(m -> m.about(part)).toList();
+        String with = controls.isEmpty() ? made : Words.of("clean.with", made, String.join(", ", controls));
+        return metals.isEmpty() ? with : with + " " + MetalPairs.said(metals).stream().map(Words::sentence).collect(Collectors.joining(" "));
     }
 
     /// Materials of the part and of what cannot be taken out of it.

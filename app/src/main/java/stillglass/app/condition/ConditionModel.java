@@ -20,8 +20,10 @@ public record ConditionModel(List<Row> rows) {
     /// @param sound somebody looked there and found nothing
     /// @param flaws what is looked for there
     /// @param caution before it is touched, empty for none
-    public record Row(Place place, String name, boolean sound, List<Mark> flaws, String caution) {
+    /// @param sheets what was measured there and what to do about it
+    public record Row(Place place, String name, boolean sound, List<Mark> flaws, String caution, List<Sheet> sheets) {
         public Row {
+            sheets = List.copyOf(sheets);
             flaws = List.copyOf(flaws);
         }
 
@@ -36,6 +38,14 @@ public record ConditionModel(List<Row> rows) {
     /// @param more count, note, and what became of it; empty for none
     public record Mark(Flaw flaw, String name, boolean there, OptionalInt extent, String more) {}
 
+    /// @param name in short
+    /// @param lines the first says what to do
+    public record Sheet(String name, List<String> lines) {
+        public Sheet {
+            lines = List.copyOf(lines);
+        }
+    }
+
     public ConditionModel {
         rows = List.copyOf(rows);
     }
@@ -43,7 +53,11 @@ public record ConditionModel(List<Row> rows) {
     public static ConditionModel of(Work work) {
         Condition c = work.state().condition();
         return new ConditionModel(Place.of(work.instrument().sort()).stream()
-                .map(p -> new Row(p, Words.capital(Words.say(p.said())), c.sound(Phase.BEFORE, p), p.flaws().stream().map(f -> mark(c, p, f)).toList(), p.caution().map(Words::say).orElse(""))).toList());
+                .map(p -> new Row(p, Words.capital(Words.say(p.said())), c.sound(Phase.BEFORE, p), p.flaws().stream().map(f -> mark(c, p, f)).toList(), p.caution().map(Words::say).orElse(""), p == Place.COVERING ? coverings(c) : List.of())).toList());
+    }
+
+    private static List<Sheet> coverings(Condition c) {
+        return c.bumps().keySet().stream().map(b -> new Sheet(Words.say(c.judged(b).inShort(b)), c.bump(b).stream().map(Words::say).toList())).toList();
     }
 
     private static Mark mark(Condition c, Place place, Flaw flaw) {

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -61,8 +63,8 @@ public final class ConditionPages {
 
     /// How much was looked at, in a line.
     public String head() {
-        long looked = model.rows().stream().filter(r -> r.sound() || !r.found().isEmpty()).count();
-        return Words.of("condition.head", looked, model.rows().size(), model.rows().stream().mapToInt(r -> r.found().size()).sum());
+        long looked = model.rows().stream().filter(r -> r.sound() || !r.found().isEmpty() || !r.sheets().isEmpty()).count();
+        return Words.of("condition.head", looked, model.rows().size(), model.rows().stream().mapToInt(r -> r.found().size() + r.sheets().size()).sum());
     }
 
     private void draw() {
@@ -85,19 +87,20 @@ public final class ConditionPages {
             one.setAlignment(Pos.CENTER_LEFT);
             found.getChildren().add(one);
         }
-        if (r.found().isEmpty()) {
+        r.sheets().forEach(s -> found.getChildren().add(Build.line(s.name(), "medium")));
+        if (r.found().isEmpty() && r.sheets().isEmpty()) {
             found.getChildren().add(Build.line(Words.of(r.sound() ? "condition.sound" : "condition.unlooked"), r.sound() ? "sound" : "unlooked", "small"));
         }
         HBox row = Build.row(12, name, found);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().addAll("condition-row", at == place ? "condition-row-on" : "condition-row-off");
         row.setId("place-" + r.place().word());
-        Operable.make(row, r.name() + ", " + (r.found().isEmpty() ? Words.of(r.sound() ? "condition.sound" : "condition.unlooked") : spoken(r)), () -> choose(at));
+        Operable.make(row, r.name() + ", " + (r.found().isEmpty() && r.sheets().isEmpty() ? Words.of(r.sound() ? "condition.sound" : "condition.unlooked") : spoken(r)), () -> choose(at));
         return row;
     }
 
     private static String spoken(ConditionModel.Row r) {
-        return String.join(", ", r.found().stream().map(m -> m.name() + m.extent().stream().mapToObj(e -> " " + Words.say(STEPS.get(e - 1).said())).findFirst().orElse("")).toList());
+        return Stream.concat(r.found().stream().map(m -> m.name() + m.extent().stream().mapToObj(e -> " " + Words.say(STEPS.get(e - 1).said())).findFirst().orElse("")), r.sheets().stream().map(ConditionModel.Sheet::name)).collect(Collectors.joining(", "));
     }
 
     private void choose(int at) {
@@ -112,13 +115,22 @@ public final class ConditionPages {
         if (!r.caution().isEmpty()) {
             nodes.add(Build.label(r.caution(), "caution", "small"));
         }
-        if (r.found().isEmpty()) {
+        if (r.found().isEmpty() && r.sheets().isEmpty()) {
             nodes.add(Build.flowing(8, Build.button(Words.of("condition.sound.say"), "S", this::sound, r.sound() ? "chosen" : "chip", "chip")));
         }
+        r.sheets().forEach(s -> nodes.add(sheet(s)));
         for (ConditionModel.Mark m : r.flaws()) {
             nodes.add(flaw(r, m));
         }
         return nodes;
+    }
+
+    private static Node sheet(ConditionModel.Sheet s) {
+        VBox box = Build.column(4, Build.label(s.lines().getFirst(), "medium"));
+        s.lines().stream().skip(1).forEach(l -> box.getChildren().add(Build.label(l, "small")));
+        box.getStyleClass().add("card");
+        box.setId("bump");
+        return box;
     }
 
     private Node flaw(ConditionModel.Row r, ConditionModel.Mark m) {

@@ -23,6 +23,7 @@ import stillglass.day.Shop;
 final class ShopSheet {
     private final Consumer<Shop> keep;
     private final TextField hands = new TextField();
+    private final TextField hour = new TextField();
     private final Map<String, TextField> things = new HashMap<>();
     private final Map<DayOfWeek, TextField> week = new EnumMap<>(DayOfWeek.class);
     private final Label wrong = Build.label("", "danger");
@@ -35,6 +36,8 @@ final class ShopSheet {
         GridPane counts = grid();
         int row = 0;
         add(counts, row++, Words.of("day.shop.hands"), hands, "shop-hands", 4);
+        add(counts, row++, Words.of("day.shop.hour"), hour, "shop-hour", 4);
+        hour.setPromptText(Words.of("day.shop.hour.unknown"));
         for (String t : Shop.THINGS) {
             TextField f = new TextField();
             things.put(t, f);
@@ -83,6 +86,7 @@ final class ShopSheet {
 
     void show(Shop shop) {
         hands.setText(Integer.toString(shop.hands()));
+        hour.setText(shop.hourCosts().map(h -> h == Math.rint(h) ? Long.toString(Math.round(h)) : Double.toString(h)).orElse(""));
         things.forEach((t, f) -> f.setText(Integer.toString(shop.things().getOrDefault(t, 0))));
         week.forEach((d, f) -> f.setText(shop.hours(d)));
         wrong.setText("");
@@ -91,7 +95,7 @@ final class ShopSheet {
 
     private void read() {
         try {
-            List<String> lines = new ArrayList<>(List.of("hands " + hands.getText().strip()));
+            List<String> lines = new ArrayList<>(List.of("hands " + hands.getText().strip(), "hour " + hour.getText().strip()));
             things.forEach((t, f) -> lines.add(t + " " + f.getText().strip()));
             week.forEach((d, f) -> lines.add(d.name() + " " + f.getText()));
             keep.accept(Shop.parse(String.join("\n", lines)));

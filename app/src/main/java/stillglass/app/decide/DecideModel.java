@@ -131,7 +131,7 @@ public record DecideModel(
         return new DecideModel(
                 rows, unweighed(work),
                 r.map(x -> Words.capital(x.act().word())),
-                Stream.concat(Causes.lamp(work).stream(), r.stream().flatMap(x -> x.reasons().stream()).map(Words::say)).toList(),
+                Stream.of(Causes.lamp(work).stream(), r.stream().flatMap(x -> x.reasons().stream()).map(Words::say), work.state().worth().told().stream().map(Words::say)).flatMap(x -> x).toList(),
                 r.flatMap(Recommendation::plan).map(p -> Words.of("decide.effort", 2 * p.minutes() / 60, 100 * p.risk(), p.joints().size()))
                         .orElse(work.mapped() ? "" : Words.of("decide.nomap")),
                 all.stream().map(g -> new GoalChip(g, goalName(g, work), work.state().course().goals().contains(g))).toList(),

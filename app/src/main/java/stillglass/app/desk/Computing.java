@@ -116,7 +116,7 @@ final class Computing {
             }
             Optional<Recommendation> recommendation = work.state().glass().findings().isEmpty()
                             && Lead.of(work.state(), work.instrument()).isEmpty()
-                            && assembly.isEmpty()
+                            && assembly.isEmpty() && work.state().condition().bumps().isEmpty()
                     ? Optional.empty()
                     : Optional.of(Recommendation.of(work.state(), assessments, assembly, work.section(), work.instrument()));
             return Optional.of(new Work.Computed(assessments, plan(work, watch), recommendation, assembly, beams, alike(work), Rework.of(work.state().joints(), work.instrument(), watch), diagnosis(work, watch), back(work, watch), slips(work, watch), charts, lamp(work, watch)));

@@ -21,6 +21,7 @@ import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
 import stillglass.ticket.story.Overruled;
 import stillglass.ticket.story.Undone;
+import stillglass.ticket.worth.WorthEvent;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
@@ -41,7 +42,7 @@ import tools.jackson.databind.ser.std.StdSerializer;
 
 /// Events as JSON rows with stable names. The core knows nothing of this.
 final class EventJson {
-    private static final List<Class<?>> SUBJECTS = List.of(AgendaEvent.class, ArrivalEvent.class, ReadingEvent.class, GlassEvent.class, JointEvent.class, CareEvent.class, ConditionEvent.class, CourseEvent.class, ProofEvent.class,
+    private static final List<Class<?>> SUBJECTS = List.of(AgendaEvent.class, ArrivalEvent.class, ReadingEvent.class, GlassEvent.class, JointEvent.class, CareEvent.class, ConditionEvent.class, CourseEvent.class, ProofEvent.class, WorthEvent.class,
             Undone.class, Overruled.class);
     private static final Map<String, Class<? extends Event>> BY_NAME = byName();
 

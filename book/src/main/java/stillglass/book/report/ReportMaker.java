@@ -158,6 +158,8 @@ public final class ReportMaker {
     private List<Said> ours() {
         List<Said> all = new ArrayList<>(recalled(f -> f instanceof Damaged d && d.ours()));
         state.care().harmed().forEach(h -> all.add(harmed(h, world)));
+        state.worth().destroyed().forEach(d -> all.add(d.said()));
+        state.worth().toMake().values().forEach(p -> all.add(p.lacking()));
         return all;
     }
 
@@ -201,7 +203,10 @@ public final class ReportMaker {
                 Said means = worst.map(w -> w.extent().map(e -> Said.of("report.condition.means", "extent", f.at(e), "cure", f.cure())).orElse(f.cure())).orElse(Said.text(""));
                 rows.add(List.of(place.said(), condition(c, Phase.BEFORE, place, f), condition(c, Phase.AFTER, place, f), means));
             }
-            if (said.isEmpty()) {
+            if (place == Place.COVERING) {
+                c.bumps().forEach((where, seen) -> rows.add(List.of(place.said(), seen.getLast().said(where), Said.text(""), c.bump(where).getFirst())));
+            }
+            if (said.isEmpty() && (place != Place.COVERING || c.bumps().isEmpty())) {
                 rows.add(List.of(place.said(), looked(c, Phase.BEFORE, place), looked(c, Phase.AFTER, place), Said.text("")));
             }
         }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
+import stillglass.assembly.Part;
 import stillglass.care.Cavities;
 import stillglass.care.seals.Channel;
 import stillglass.plan.Inside;
@@ -128,9 +129,14 @@ public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarme
         return cleaned.stream().filter(c -> c.part().equals(part) && c.soil().equals(soil) && c.face().equals(face)).toList();
     }
 
+    /// What a part is made of: as somebody said, else as the model says; empty where nobody knows.
+    public Set<Material> made(Part part) {
+        return madeOf.getOrDefault(part.id(), part.materials());
+    }
+
     /// What cannot be taken out of a part as the work stands, and what all of it is made of: as somebody said, else as the model says, else anything.
     /// @param open joints that are open
     public Set<Material> materials(Instrument instrument, String part, Set<String> open) {
-        return Inside.materials(Inside.of(instrument, part, open), p -> madeOf.getOrDefault(p.id(), p.materials()));
+        return Inside.materials(Inside.of(instrument, part, open), this::made);
     }
 }

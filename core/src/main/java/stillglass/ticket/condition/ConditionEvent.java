@@ -1,6 +1,8 @@
 package stillglass.ticket.condition;
 
 import java.util.Optional;
+import stillglass.care.Bump;
+import stillglass.care.Covering;
 import stillglass.say.Said;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Named;
@@ -49,6 +51,25 @@ public sealed interface ConditionEvent extends Event, ConditionIntent {
             Said how = extent.map(e -> Said.of("flaw.extent", "flaw", flaw.said(), "extent", e.said())).orElse(flaw.counted() ? flaw.said() : Said.of("flaw.extent.unknown", "flaw", flaw.said()));
             Said counted = count.map(n -> Said.of(flaw.counted() ? "flaw.count.missing" : "flaw.count", "flaw", how, "count", n)).orElse(how);
             return note.isEmpty() ? counted : Said.of("flaw.note", "flaw", counted, "note", note);
+        }
+    }
+
+    /// How the covering of a face is; said again it replaces what was said before.
+    /// @param where which face
+    @Named("covering-seen")
+    record CoveringSeen(Phase phase, String where, Covering covering) implements ConditionEvent {
+        @Override
+        public Place place() {
+            return Place.COVERING;
+        }
+    }
+
+    /// A bump under a covering, measured.
+    @Named("bump-seen")
+    record BumpSeen(Phase phase, String where, Bump.Seen bump) implements ConditionEvent {
+        @Override
+        public Place place() {
+            return Place.COVERING;
         }
     }
 

@@ -1,0 +1,70 @@
+package stillglass.ticket.worth;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import stillglass.day.Durations;
+import stillglass.day.Outlook;
+import stillglass.say.Wording;
+import stillglass.ticket.Job;
+import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
+
+/// A wreck nobody has a map of.
+class WorthTest {
+    private static Job wreck() {
+        return Job.unknown().stage(Stage.DECIDE);
+    }
+
+    private static Optional<Outlook> outlook(Job job, Optional<Double> hour) {
+        return job.state().worth().outlook(List.of(Durations.Estimate.said(60)), hour);
+    }
+
+    @Test
+    void nothingIsWeighedBeforeSomebodySaysWhatItIsWorthAndWhatAnHourCosts() {
+        assertThat(outlook(wreck(), Optional.of(45.0))).isEmpty();
+        assertThat(outlook(wreck().say("worth 120"), Optional.empty())).isEmpty();
+        assertThat(outlook(wreck().say("worth 120, chance 75 %"), Optional.of(45.0)).orElseThrow().paysHours()).isCloseTo(2, within(1e-12));
+    }
+
+    @Test
+    void partsToMakeCostTimeAndMoneyUntilTheyAreThere() {
+        Job job = wreck().say("worth 120", "to make name ring, 90 min, costs 12", "to buy ribbon, costs 18");
+        assertThat(outlook(job, Optional.of(45.0)).orElseThrow()).satisfies(o -> {
+            assertThat(o.leftHours()).isCloseTo(2.5, within(1e-9));
+            assertThat(o.paysHours()).isCloseTo(2, within(1e-12));
+            assertThat(o.verdict()).isEqualTo(Outlook.Verdict.STOP);
+        });
+        job.say("made Name Ring");
+        assertThat(job.state().worth().toMake()).containsOnlyKeys("ribbon");
+        assertThat(job.state().worth().spentOn()).isEqualTo(12);
+        assertThat(outlook(job, Optional.of(45.0)).orElseThrow().verdict()).as("what was spent is gone either way").isEqualTo(Outlook.Verdict.GO_ON);
+        assertThat(job.answer("made name ring")).contains("ribbon");
+        job.accept(new Undo());
+        assertThat(job.state().worth().toMake()).hasSize(2);
+    }
+
+    @Test
+    void nothingIsDestroyedWithoutAReasonAndTheCautionIsSaidBefore() {
+        Job job = wreck();
+        assertThat(job.answer("drill front ring")).contains("seized");
+        assertThat(Wording.core().say(((stillglass.ticket.words.Reading.Understood) job.read("drill out the front ring, loses 30, seized after three heats")).reads())).contains("drill out front ring").contains("goggles");
+        job.say("drill out the front ring, loses 30, seized after three heats");
+        assertThat(job.state().worth().destroyed()).containsExactly(new WorthEvent.DestroyingDecided(How.DRILL, "front ring", Optional.of(30.0), "seized after three heats"));
+        assertThat(job.refusal(new WorthEvent.DestroyingDecided(How.CUT, "strap", Optional.empty(), " "))).contains("strap");
+    }
+
+    @Test
+    void whatCannotBeIsSaidSo() {
+        assertThat(wreck().answer("worth")).contains("worth 120");
+        assertThat(wreck().answer("worth 120, chance 130 %")).contains("chance");
+        assertThat(wreck().answer("to make ring, yesterday")).contains("to make name ring");
+        assertThat(wreck().answer("made nothing at all")).contains("no part");
+        assertThatThrownBy(() -> new WorthEvent.WorthSaid(Double.NaN, Optional.empty())).hasMessageContaining("NaN");
+        assertThatThrownBy(() -> new WorthEvent.PartToMake("x", Optional.of(-1.0), Optional.empty())).isInstanceOf(IllegalArgumentException.class);
+    }
+}
