@@ -217,6 +217,21 @@ class RunWindowTest {
     }
 
     /// What a job has found becomes a map on the shop's own shelf, in the window as in its folder; every version of it stays.
+    /// A thread nobody has measured is run in by hand: what to do stands on Close.
+    @Test
+    void aGreasedThreadIsRunInByHandUntilItIsAsWanted() {
+        window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);
+        say("off inner barrel, thread, front");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        window.settle();
+        say("greased with helicoid grease");
+        say("run in 10, heavy");
+        window.until("how much is wiped is told", () -> window.shell.lookup("#run-in") != null && window.shell.lookupAll("#run-in .label").stream().anyMatch(n -> ((Label) n).getText().contains("33 to 67")));
+        say("wiped");
+        say("run in 10, right");
+        window.until("it is left", () -> window.shell.lookup("#run-in") != null && window.shell.lookupAll("#run-in .label").stream().anyMatch(n -> ((Label) n).getText().contains("leave it")));
+    }
+
     @Test
     void theMapOfAJobIsKeptAndBegunFrom() {
         window.beginLens("Brook 35 mm f/2.8", KeyCode.DIGIT4);

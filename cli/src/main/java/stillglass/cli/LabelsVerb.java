@@ -25,10 +25,13 @@ final class LabelsVerb extends Verb {
         }
         try (ShopBook shop = ShopBook.open(book, InstantSource.system(), "labels", err())) {
             LabelledSet.Written w = LabelledSet.write(shop.tickets(), out);
-            ShopTeaching.Help help = shop.tickets().teaching().help();
+            ShopTeaching taught = shop.tickets().teaching();
+            ShopTeaching.Help help = taught.help();
+            ShopTeaching.Help severity = taught.severityHelp();
             if (json()) {
                 out().println(new Answer().put("photos", w.photos()).put("findings", w.findings()).put("missing", w.missing())
-                        .put("taught", new Answer().put("judged", help.findings()).number("right_as_read", help.before()).number("right_as_taught", help.after()).put("worth", help.worth())).json());
+                        .put("taught", new Answer().put("judged", help.findings()).number("right_as_read", help.before()).number("right_as_taught", help.after()).put("worth", help.worth()))
+                        .put("severities", new Answer().put("judged", severity.findings()).number("right_as_read", severity.before()).number("right_as_taught", severity.after()).put("worth", severity.worth())).json());
             } else {
                 out().printf(Locale.ROOT, "%d photos with %d findings written into %s, %d photos missing%n", w.photos(), w.findings(), out, w.missing());
             }

@@ -26,6 +26,14 @@ public record Part(
         boolean facingMatters,
         Optional<String> fragile) {
 
+    /// What a part is taken to bear on it while nobody has noted what it is made of: what is delicate.
+    public static final Set<Material> NOT_NOTED = Set.of(Material.ENGRAVED_PAINT, Material.BLACK_PAINT, Material.PLASTIC);
+
+    /// Whether nobody has noted what it is made of.
+    public boolean notNoted() {
+        return materials.isEmpty() || materials.equals(NOT_NOTED);
+    }
+
     /// Sorts of part.
     public enum Kind {
         GLASS,

@@ -66,11 +66,11 @@ public final class Deciding {
             case ConditionIntent i -> s.condition().decide(i, world.instrument());
             case JointIntent i -> JointDecisions.decide(s.joints(), i, world);
             case CareIntent i -> s.care().decide(i, world);
-            case CourseIntent i -> s.course().decide(i, s.joints(), world);
+            case CourseIntent i -> s.course().decide(i, s.joints(), Pending.of(s), world);
             case AgendaIntent i -> s.agenda().decide(i);
             case WorthIntent i -> s.worth().decide(i);
             case ProofIntent.Sign i when i.despite().isEmpty() && Wet.of(s).filter(w -> !w.proven()).isPresent() -> Decision.refused("sign.wet");
-            case ProofIntent i -> Proof.decide(i, s.readings(), s.joints(), world);
+            case ProofIntent i -> Proof.decide(i, s.readings(), s.joints(), Pending.of(s), world);
             case Undo i -> s.history().decide(i, who);
             case Redo i -> s.history().decide(i, who);
             default -> throw new IllegalStateException(intent.getClass().getName() + " belongs to no subject");

@@ -14,7 +14,7 @@ import stillglass.care.Route;
 import stillglass.plan.BathMates;
 import stillglass.plan.Inside;
 import stillglass.plan.Routed;
-import stillglass.ticket.joints.LearnedMap;
+import stillglass.ticket.care.CareEvent;
 
 /// Every part's way through cleaning, and what may share a tin or a tank.
 ///
@@ -29,7 +29,8 @@ public record Ways(Map<Part, Routed> routed, Map<Route, List<List<Part>>> loads)
         for (Part p : parts) {
             Set<Material> materials = state.care().materials(instrument, p.id(), open);
             made.put(p, materials);
-            routed.put(p, Routed.of(p, Inside.of(instrument, p.id(), open), materials, unknown(p, state), care));
+            Optional<Routed> said = Optional.ofNullable(state.care().routes().get(p.id())).map(CareEvent.RouteSaid::routed);
+            routed.put(p, said.isPresent() ? said.get() : Routed.of(p, Inside.of(instrument, p.id(), open), materials, unknown(p, state), care));
         }
         Map<Route, List<List<Part>>> loads = new LinkedHashMap<>();
         for (Route r : List.of(Route.TIN, Route.TANK)) {
@@ -49,6 +50,6 @@ public record Ways(Map<Part, Routed> routed, Map<Route, List<List<Part>>> loads)
 
     /// Whether nobody has said what a part is made of.
     public static boolean unknown(Part part, TicketState state) {
-        return !state.care().madeOf().containsKey(part.id()) && (part.materials().isEmpty() || LearnedMap.takenForDelicate(part));
+        return !state.care().madeOf().containsKey(part.id()) && part.notNoted();
     }
 }

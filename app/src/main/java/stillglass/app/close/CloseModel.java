@@ -2,13 +2,13 @@ package stillglass.app.close;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import stillglass.app.checks.Causes;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
 import stillglass.app.open.Doing;
 import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Words;
-import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.care.CareTables;
@@ -23,6 +23,7 @@ import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.LetGo;
 import stillglass.ticket.joints.Closings;
+import stillglass.ticket.RunningIn;
 import stillglass.ticket.proof.HoldPoints;
 import stillglass.ticket.joints.JointEvent;
 import stillglass.ticket.joints.JointIntent;
@@ -42,11 +43,11 @@ import stillglass.ticket.story.Stage;
 /// @param tests tests that wait: joints closed whose function was not tried yet, or failed
 /// @param failure the function that failed last, with what may be to blame
 /// @param causes what may be wrong with the assembly, by what was measured of it; empty while nothing disagrees
+/// @param runIn the thread that is run in, and what to do with it; empty where none is
 /// @param ledger what is still open
 public record CloseModel(
-        Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, List<String> causes, LedgerLines ledger, boolean anythingOpened, boolean done) {
+        Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, List<String> causes, List<String> runIn, LedgerLines ledger, boolean anythingOpened, boolean done) {
     private static final int MOST_GREASES = 8;
-    private static final double USUAL_CELSIUS = 20;
     private static final int MOST_CAUSES = 5;
     private static final int MOST_PARTS = 12;
     private static final int MOST_TESTS = 3;
@@ -149,6 +150,7 @@ public record CloseModel(
         ahead = List.copyOf(ahead);
         tests = List.copyOf(tests);
         causes = List.copyOf(causes);
+        runIn = List.copyOf(runIn);
     }
 
     public static CloseModel of(Work work) {
@@ -158,7 +160,7 @@ public record CloseModel(
         Ledger ledger = work.ledger();
         return new CloseModel(
                 way.stream().findFirst().map(step -> now(step, s.joints().order().size() - s.joints().openNow().size() + 1, work)),
-                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, work.computed().rework().map(CloseModel::failure), Causes.told(s, work).lines().stream().limit(MOST_CAUSES).toList(),
+                way.stream().skip(1).map(CloseModel::ahead).toList(), tests, work.computed().rework().map(CloseModel::failure), Causes.told(s, work).lines().stream().limit(MOST_CAUSES).toList(), runIn(work),
                 new LedgerLines(ledger.count(), ledger.lines(MOST_PARTS).stream().map(Words::sentence).toList()), !s.joints().order().isEmpty(), s.done(Stage.CLOSE));
     }
 
@@ -206,13 +208,16 @@ public record CloseModel(
     /// Where the thread's measures are not known, how much it takes is not either.
     private static Dose dose(Joint j, JointStory story, CareTables care) {
         List<String> greases = care.greases().isEmpty() ? List.of(Words.of("close.grease.usual")) : care.greases().stream().limit(MOST_GREASES).toList();
-        Optional<ThreadSize> noted = ThreadSize.of(story.facts());
-        Optional<ThreadSize> size = noted.or(() -> j.hold() instanceof Hold.Thread t ? Optional.of(new ThreadSize(t.diameterMm(), t.engagedMm(), Optional.empty())) : Optional.empty());
+        Optional<ThreadSize> size = RunningIn.thread(j, story);
         if (size.isEmpty()) {
             return new Dose(Optional.empty(), Words.of("close.dose.unknown"), greases, j.close().greased());
         }
-        Greasing g = Greasing.of(new Greasing.Asked(size.get().diameterMm(), size.get().engagedMm(), GreaseDose.Profile.ISO60, size.get().slopMm(), USUAL_CELSIUS, Optional.empty(), Greasing.USUAL_SPEED, List.of()));
+        Greasing g = RunningIn.dose(size.get());
         return new Dose(Optional.of(g.volumeMm3() * GreaseDose.USUAL_DENSITY), Words.of(g.measured() ? "close.dose.measured" : "close.dose.how", g.areaMm2() / 100, g.filmMm(), g.beadMm(GreaseDose.USUAL_NEEDLE_MM), GreaseDose.USUAL_NEEDLE_MM), greases, j.close().greased());
+    }
+
+    private static List<String> runIn(Work work) {
+        return RunningIn.of(work.state(), work.instrument()).map(r -> Stream.concat(Stream.of(Words.of("close.runin", r.joint().name())), r.next().said().stream().map(Words::say)).toList()).orElse(List.of());
     }
 
     private static String greased(JointEvent.Greased g) {

@@ -110,8 +110,19 @@ public final class CloseView implements Station {
         }
     }
 
+    private static Node runIn(List<String> lines) {
+        VBox box = Build.column(3, Build.label(lines.getFirst(), "subheading"));
+        lines.stream().skip(1).forEach(l -> box.getChildren().add(Build.label(l)));
+        box.getStyleClass().add("dose");
+        box.setId("run-in");
+        return box;
+    }
+
     private List<Node> rest(CloseModel m) {
         List<Node> nodes = new ArrayList<>(tests(m));
+        if (!m.runIn().isEmpty()) {
+            nodes.add(runIn(m.runIn()));
+        }
         nodes.add(Build.label(Words.of(m.anythingOpened() ? "close.all" : "close.nothing"), "large"));
         nodes.addAll(worth(m));
         if (m.ledger().count() > 0) {
@@ -223,6 +234,9 @@ public final class CloseView implements Station {
             nodes.add(box);
         });
         n.greased().ifPresent(g -> nodes.add(Build.label("✓ " + g, "green")));
+        if (!m.runIn().isEmpty()) {
+            nodes.add(runIn(m.runIn()));
+        }
         nodes.addAll(worth(m));
         Button close = Build.button(n.label(), "Space", this::close, n.ready() ? "next" : "button");
         close.setId("close-it");

@@ -24,6 +24,7 @@ import stillglass.plan.WayIn;
 import stillglass.plan.alike.AlikeModel;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
+import stillglass.ticket.Pending;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.Wanted;
 import stillglass.ticket.glass.Known;
@@ -99,7 +100,7 @@ public record Work(
     }
 
     public Ledger ledger() {
-        return Ledger.of(state.joints(), instrument());
+        return Pending.ledger(state, instrument());
     }
 
     /// The joint a typed line is about when it names none.

@@ -71,13 +71,13 @@ public interface Logbook extends AutoCloseable {
         }
     }
 
+    /// A pass of cleaning, grease laid, or the taking back of an act.
+    /// @param id rises with every row of the book
+    record Pass(long id, String ticket, long act, Instant at, Event event) {}
+
     /// Tables kept for lists, after an act.
     /// @param lesson what it teaches about its model
     /// @param taken the model built alike from whose map it started
-    /// A pass of cleaning, grease laid, or the taking back of an act.
-    /// @param id rises with every row of the book
-    record Pass(long id, String ticket, long act, Event event) {}
-
     /// @param judged what was computed and what the technician has, how often; empty while looking is not done
     record Projection(Card card, List<CareEvent.TimerSet> timers, Lesson lesson, Optional<String> taken, Map<Judged, Integer> judged) {}
 

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.DateTimeException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -257,14 +258,14 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public List<Pass> passes(long after) {
-        return book.read(h -> h.createQuery("SELECT id, ticket, act, name, version, body FROM happened WHERE id > ? AND name IN ('part-cleaned', 'greased', 'undone') ORDER BY id").bind(0, after)
-                .map((rs, c) -> pass(rs.getLong(1), rs.getString(2), rs.getLong(3), new EventJson.Stored(rs.getString(4), rs.getInt(5), rs.getString(6)))).list().stream().flatMap(Optional::stream).toList());
+        return book.read(h -> h.createQuery("SELECT id, ticket, act, name, version, body, at FROM happened WHERE id > ? AND name IN ('part-cleaned', 'greased', 'undone') ORDER BY id").bind(0, after)
+                .map((rs, c) -> pass(rs.getLong(1), rs.getString(2), rs.getLong(3), rs.getString(7), new EventJson.Stored(rs.getString(4), rs.getInt(5), rs.getString(6)))).list().stream().flatMap(Optional::stream).toList());
     }
 
-    private static Optional<Pass> pass(long id, String ticket, long act, EventJson.Stored row) {
+    private static Optional<Pass> pass(long id, String ticket, long act, String at, EventJson.Stored row) {
         try {
-            return Optional.of(new Pass(id, ticket, act, EventJson.read(row)));
-        } catch (Unreadable notCounted) {
+            return Optional.of(new Pass(id, ticket, act, Instant.parse(at), EventJson.read(row)));
+        } catch (Unreadable | DateTimeException notCounted) {
             return Optional.empty();
         }
     }

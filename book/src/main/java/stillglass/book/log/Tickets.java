@@ -263,22 +263,29 @@ public final class Tickets {
                 log.setting("section " + id).ifPresent(text -> shelf.add(id, LensJson.parse(id + ".json", text))));
     }
 
-    /// The tables of the shop with what became of every pass on this bench, in the order it wants.
-    private CareTables careNow() {
-        List<CareOutcomes.Pass> tried = new ArrayList<>();
-        LinkedHashSet<String> greases = new LinkedHashSet<>();
+    /// Passes of cleaning and greases laid that were not taken back, ticket by ticket.
+    public List<Logbook.Pass> used() {
+        List<Logbook.Pass> standing = new ArrayList<>();
         passes.addAll(log.passes(passes.isEmpty() ? 0 : passes.getLast().id()));
         Map<String, List<Logbook.Pass>> tickets = new LinkedHashMap<>();
         passes.forEach(p -> tickets.computeIfAbsent(p.ticket(), t -> new ArrayList<>()).add(p));
         for (List<Logbook.Pass> all : tickets.values()) {
             Set<Long> undone = new History(0, all.stream().map(p -> new History.Act(p.act(), "", p.event() instanceof Undone u ? Optional.of(u.act()) : Optional.empty())).toList(), Instant.EPOCH).undone();
-            for (Logbook.Pass p : all) {
-                if (p.event() instanceof CareEvent.PartCleaned c && !undone.contains(p.act())) {
-                    tried.add(new CareOutcomes.Pass(c.soil(), c.agent(), c.gone()));
-                } else if (p.event() instanceof JointEvent.Greased g && !undone.contains(p.act())) {
-                    greases.remove(g.grease());
-                    greases.addLast(g.grease());
-                }
+            all.stream().filter(p -> !undone.contains(p.act()) && !(p.event() instanceof Undone)).forEach(standing::add);
+        }
+        return standing;
+    }
+
+    /// The tables of the shop with what became of every pass on this bench, in the order it wants.
+    private CareTables careNow() {
+        List<CareOutcomes.Pass> tried = new ArrayList<>();
+        LinkedHashSet<String> greases = new LinkedHashSet<>();
+        for (Logbook.Pass p : used()) {
+            if (p.event() instanceof CareEvent.PartCleaned c) {
+                tried.add(new CareOutcomes.Pass(c.soil(), c.agent(), c.gone()));
+            } else if (p.event() instanceof JointEvent.Greased g) {
+                greases.remove(g.grease());
+                greases.addLast(g.grease());
             }
         }
         CareTables.School school = log.setting(SCHOOL).flatMap(w -> Arrays.stream(CareTables.School.values()).filter(s -> s.word().equals(w)).findFirst()).orElse(CareTables.School.LEAST_EFFORT);

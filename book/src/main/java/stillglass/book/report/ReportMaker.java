@@ -31,6 +31,7 @@ import stillglass.care.CareTables;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Bleach;
 import stillglass.ticket.Recommendation;
+import stillglass.ticket.Pending;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.Wet;
 import stillglass.ticket.care.CareEvent;
@@ -159,7 +160,6 @@ public final class ReportMaker {
         List<Said> all = new ArrayList<>(recalled(f -> f instanceof Damaged d && d.ours()));
         state.care().harmed().forEach(h -> all.add(harmed(h, world)));
         state.worth().destroyed().forEach(d -> all.add(d.said()));
-        state.worth().toMake().values().forEach(p -> all.add(p.lacking()));
         return all;
     }
 
@@ -392,7 +392,7 @@ public final class ReportMaker {
         state.joints().trials().stream().filter(t -> t.joint().isEmpty() && t.passed()).map(Trial::function).distinct().forEach(f -> all.add(Said.of("report.passed", "test", f)));
         ShimStack.of(state.joints(), instrument).stream().filter(s -> !s.fitted().isEmpty()).forEach(s -> all.add(Said.of("report.shims", "place",
                 instrument.part(s.place()).map(Part::name).orElse(world.nameOf(s.place())), "shims", s.fitted().getLast().isEmpty() ? Said.of("fact.shims.none") : Shims.pieces(s.fitted().getLast()))));
-        Ledger ledger = Ledger.of(state.joints(), instrument);
+        Ledger ledger = Pending.ledger(state, instrument);
         all.add(Said.of(state.done(Stage.CLOSE) ? "report.ledger.closed" : "report.ledger", "ledger", ledger.zero() ? ledger.said() : Said.commas(ledger.lines(MOST_PARTS))));
         return all;
     }

@@ -18,6 +18,7 @@ import stillglass.say.Said;
 import stillglass.say.Wording;
 import stillglass.ticket.Card;
 import stillglass.ticket.Story;
+import stillglass.ticket.Pending;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.joints.Closings;
@@ -113,7 +114,7 @@ public final class SaySession {
                 yield answer(line, Said.of("say.reads.stage", "stage", g.stage().word()), Status.KEPT, Optional.empty());
             }
             case Reading.Asks a -> answer(line, switch (a.question()) {
-                case LEDGER -> Ledger.of(ticket.state().joints(), world.instrument()).said();
+                case LEDGER -> Pending.ledger(ticket.state(), world.instrument()).said();
                 case NEXT -> whatNext(world);
             }, Status.KEPT, Optional.empty());
             case Reading.Understood u -> act(line, u);
@@ -187,7 +188,7 @@ public final class SaySession {
     private Answer answer(String line, Said reads, Status status, Optional<Said> why) {
         World world = tickets.world(ticket);
         TicketState s = ticket.state();
-        Ledger ledger = Ledger.of(s.joints(), world.instrument());
+        Ledger ledger = Pending.ledger(s, world.instrument());
         Wording words = BookWords.wording();
         Optional<Joint> planned = next(world);
         Optional<Joint> closing = stage == Stage.CLOSE ? InHand.of(s, world, stage, planned) : Optional.empty();

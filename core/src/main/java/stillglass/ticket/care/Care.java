@@ -9,8 +9,10 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.Cavities;
+import stillglass.care.Route;
 import stillglass.care.seals.Channel;
 import stillglass.plan.Inside;
+import stillglass.plan.Routed;
 import stillglass.ticket.condition.Flaw;
 import stillglass.ticket.condition.Place;
 import stillglass.ticket.story.Decision;
@@ -28,13 +30,15 @@ import stillglass.ticket.story.World;
 /// @param channels of light seals, by name
 /// @param foam pieces there are
 /// @param ultraviolet light given, in order
+/// @param running threads that are run in, by their joints
+/// @param routes ways of parts through cleaning, where somebody said
 /// @param weighed what it weighed while it dried, in order
-public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarmed> harmed, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, CareEvent.CavityNamed> cavities, Map<String, Channel> channels, List<CareEvent.FoamThere> foam, List<CareEvent.Ultraviolet> ultraviolet) {
+public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarmed> harmed, Map<String, CareEvent.TimerSet> timers, Map<String, Set<Material>> madeOf, List<CareEvent.Flushed> flushed, List<CareEvent.Weighed> weighed, Map<String, CareEvent.CavityNamed> cavities, Map<String, Channel> channels, List<CareEvent.FoamThere> foam, List<CareEvent.Ultraviolet> ultraviolet, Map<String, Running> running, Map<String, CareEvent.RouteSaid> routes) {
     private static final int MOST_CHANNELS = 30;
     private static final int MOST_FOAM = 12;
     private static final int MOST_CAVITIES = 30;
     /// Nothing was cleaned, nothing is waited for.
-    public static final Care NONE = new Care(List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of());
+    public static final Care NONE = new Care(List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of());
 
     public Care {
         cleaned = List.copyOf(cleaned);
@@ -47,24 +51,39 @@ public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarme
         channels = Grown.kept(channels);
         foam = List.copyOf(foam);
         ultraviolet = List.copyOf(ultraviolet);
+        running = Grown.kept(running);
+        routes = Grown.kept(routes);
     }
 
     /// The state after one more event.
     public Care after(CareEvent happened) {
         return switch (happened) {
-            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.PartHarmed e -> new Care(cleaned, Grown.by(harmed, e), timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.TimerSet e -> new Care(cleaned, harmed, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.TimerCleared e -> new Care(cleaned, harmed, Grown.less(timers, e.timer()), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.MadeOf e -> new Care(cleaned, harmed, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.Flushed e -> new Care(cleaned, harmed, timers, madeOf, Grown.by(flushed, e), weighed, cavities, channels, foam, ultraviolet);
-            case CareEvent.Weighed e -> new Care(cleaned, harmed, timers, madeOf, flushed, Grown.by(weighed, e), cavities, channels, foam, ultraviolet);
-            case CareEvent.CavityNamed e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, Grown.by(cavities, key(e.cavity().name()), e), channels, foam, ultraviolet);
-            case CareEvent.CavityOpened e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, Grown.less(cavities, key(e.name())), channels, foam, ultraviolet);
-            case CareEvent.ChannelMeasured e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, Grown.by(channels, e.channel().id(), e.channel()), foam, ultraviolet);
-            case CareEvent.FoamThere e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, Grown.by(foam, e), ultraviolet);
-            case CareEvent.Ultraviolet e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, Grown.by(ultraviolet, e));
+            case CareEvent.PartCleaned e -> new Care(Grown.by(cleaned, e), harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.PartHarmed e -> new Care(cleaned, Grown.by(harmed, e), timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.TimerSet e -> new Care(cleaned, harmed, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.TimerCleared e -> new Care(cleaned, harmed, Grown.less(timers, e.timer()), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.MadeOf e -> new Care(cleaned, harmed, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.Flushed e -> new Care(cleaned, harmed, timers, madeOf, Grown.by(flushed, e), weighed, cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.Weighed e -> new Care(cleaned, harmed, timers, madeOf, flushed, Grown.by(weighed, e), cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.CavityNamed e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, Grown.by(cavities, key(e.cavity().name()), e), channels, foam, ultraviolet, running, routes);
+            case CareEvent.CavityOpened e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, Grown.less(cavities, key(e.name())), channels, foam, ultraviolet, running, routes);
+            case CareEvent.ChannelMeasured e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, Grown.by(channels, e.channel().id(), e.channel()), foam, ultraviolet, running, routes);
+            case CareEvent.FoamThere e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, Grown.by(foam, e), ultraviolet, running, routes);
+            case CareEvent.Ultraviolet e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, Grown.by(ultraviolet, e), running, routes);
+            case CareEvent.RouteSaid e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, Grown.by(routes, e.part(), e));
+            case CareEvent.RanIn e -> running(e.joint(), running(e.joint()).judged(e));
+            case CareEvent.GreaseChanged e -> running(e.joint(), running(e.joint()).changed(e));
+            case CareEvent.TorqueWanted e -> running(e.joint(), running(e.joint()).wanting(e.band()));
         };
+    }
+
+    private Care running(String joint, Running now) {
+        return new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, Grown.by(running, joint, now), routes);
+    }
+
+    /// How far a thread is run in.
+    public Running running(String joint) {
+        return running.getOrDefault(joint, Running.NONE);
     }
 
     /// Decides an intent: an event, or a refusal that says what to do instead.
@@ -81,10 +100,31 @@ public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarme
             case CareEvent.CavityOpened o -> cavities.containsKey(key(o.name())) ? Decision.accepted(o) : Decision.refused("cavity.none", "cavity", o.name());
             case CareEvent.ChannelMeasured m -> channels.size() < MOST_CHANNELS || channels.containsKey(m.channel().id()) ? Decision.accepted(m) : Decision.refused("channel.many", "most", MOST_CHANNELS);
             case CareEvent.Ultraviolet u -> Decision.accepted(u);
+            case CareEvent.RouteSaid r -> route(r, world);
+            case CareEvent.RanIn r -> ofThread(r.joint(), world, r);
+            case CareEvent.GreaseChanged g -> ofThread(g.joint(), world, g);
+            case CareEvent.TorqueWanted t -> ofThread(t.joint(), world, t);
             case CareEvent.FoamThere f -> foam.size() < MOST_FOAM ? Decision.accepted(f) : Decision.refused("foam.many", "most", MOST_FOAM);
             case CareEvent.TimerSet t -> t.timer().isBlank() ? Decision.refused("timer.what") : Decision.accepted(t);
             case CareEvent.TimerCleared t -> timers.containsKey(t.timer()) ? Decision.accepted(t) : Decision.refused("timer.none");
         };
+    }
+
+    /// What bears no bath goes into none, whoever says so.
+    private Decision route(CareEvent.RouteSaid r, World world) {
+        Optional<Part> part = world.instrument().part(r.part());
+        if (part.isEmpty()) {
+            return Decision.refused("part.none", "part", r.part());
+        }
+        List<Part> whole = Inside.of(world.instrument(), r.part(), Set.of());
+        Routed usual = Routed.of(part.get(), whole, Inside.materials(whole, this::made), false, world.care());
+        boolean known = whole.stream().allMatch(p -> madeOf.containsKey(p.id()) || !p.notNoted());
+        boolean bath = r.route() == Route.TIN || r.route() == Route.TANK;
+        return bath && known && usual.route() == Route.NEVER_WET ? Decision.refused("route.never", "part", part.get().name(), "why", usual.why()) : Decision.accepted(r);
+    }
+
+    private static Decision ofThread(String joint, World world, CareEvent event) {
+        return world.instrument().joint(joint).isPresent() ? Decision.accepted(event) : Decision.refused("joint.none", "joint", joint);
     }
 
     private static String key(String cavity) {

@@ -63,7 +63,7 @@ public record Course(List<String> goals, Alternatives.Sort way, List<String> ord
     }
 
     /// Decides an intent: events, or a refusal that says what to do instead.
-    public Decision decide(CourseIntent intent, Joints joints, World world) {
+    public Decision decide(CourseIntent intent, Joints joints, List<Said> pending, World world) {
         return switch (intent) {
             case CourseIntent.ChooseGoals g -> chooseGoals(g, world);
             case CourseIntent.StartFrom f -> world.instrument().joints().size() > joints.found().size() ? Decision.refused("start.mapped", "count", world.instrument().joints().size())
@@ -73,7 +73,7 @@ public record Course(List<String> goals, Alternatives.Sort way, List<String> ord
             case CourseIntent.MissExpected m -> missing(m, world);
             case CourseIntent.ChooseWay w -> Decision.accepted(new CourseEvent.WayChosen(w.sort()));
             case CourseIntent.Reorder r -> reorder(r, joints, world);
-            case CourseIntent.FinishStage f -> finish(f, joints, world);
+            case CourseIntent.FinishStage f -> finish(f, joints, pending, world);
         };
     }
 
@@ -120,8 +120,8 @@ public record Course(List<String> goals, Alternatives.Sort way, List<String> ord
         return Decision.accepted(new CourseEvent.OrderChosen(r.joints()));
     }
 
-    private static Decision finish(CourseIntent.FinishStage f, Joints joints, World world) {
-        Ledger ledger = Ledger.of(joints, world.instrument());
+    private static Decision finish(CourseIntent.FinishStage f, Joints joints, List<Said> pending, World world) {
+        Ledger ledger = Ledger.of(joints, world.instrument(), pending);
         boolean needsZero = f.stage() == Stage.CLOSE || f.stage() == Stage.PROVE;
         Optional<String> despite = f.despite().map(String::strip).filter(w -> !w.isEmpty());
         if (needsZero && !ledger.zero() && despite.isEmpty()) {

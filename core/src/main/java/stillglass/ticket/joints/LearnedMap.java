@@ -32,7 +32,6 @@ public final class LearnedMap {
     private static final int LONGEST_ID = 40;
     private static final double USUAL_MINUTES = 2;
     private static final double USUAL_RISK = 0.01;
-    private static final Set<Material> NOT_NOTED = Set.of(Material.ENGRAVED_PAINT, Material.BLACK_PAINT, Material.PLASTIC);
 
     /// Elements are counted from the front, groups by their elements: E1, E2+E3.
     private static final Pattern GLASS = Pattern.compile("e\\d{1,2}(\\+e\\d{1,2})*", Pattern.CASE_INSENSITIVE);
@@ -64,11 +63,6 @@ public final class LearnedMap {
     }
 
     private LearnedMap() {}
-
-    /// Whether nobody has noted what a part is made of, so that it is taken for delicate.
-    public static boolean takenForDelicate(Part part) {
-        return part.materials().equals(NOT_NOTED);
-    }
 
     /// Identifier of a joint by its name, in any script.
     public static String id(String name) {
@@ -119,7 +113,7 @@ public final class LearnedMap {
             }
             String id = id(name).replace('-', '_');
             if (parts.stream().noneMatch(p -> p.id().equals(id))) {
-                parts.add(new Part(id, name, kind(name), NOT_NOTED, List.of(), Optional.empty(), Optional.empty(), false, Optional.empty()));
+                parts.add(new Part(id, name, kind(name), Part.NOT_NOTED, List.of(), Optional.empty(), Optional.empty(), false, Optional.empty()));
             }
             return id;
         });

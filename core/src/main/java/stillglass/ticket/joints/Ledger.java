@@ -20,9 +20,10 @@ import stillglass.ticket.facts.Fact;
 /// @param temporary joints put back for a moment and not taken off
 /// @param unzeroed what is still to be zeroed, once all else is closed
 /// @param troubles what went wrong and is not mended
+/// @param pending what else has to be settled: something that is still wet, parts that are still to be made
 public record Ledger(
         List<Joint> openJoints, List<Part> partsOut, List<Fact> caught, List<Joint> loose, List<String> untested, List<Said> failed, List<Joint> temporary, List<String> unzeroed,
-        List<Said> troubles) {
+        List<Said> troubles, List<Said> pending) {
 
     public Ledger {
         openJoints = List.copyOf(openJoints);
@@ -34,10 +35,12 @@ public record Ledger(
         temporary = List.copyOf(temporary);
         unzeroed = List.copyOf(unzeroed);
         troubles = List.copyOf(troubles);
+        pending = List.copyOf(pending);
     }
 
     /// @param instrument with what this ticket has found of it
-    public static Ledger of(Joints joints, Instrument instrument) {
+    /// @param pending a line each
+    public static Ledger of(Joints joints, Instrument instrument, List<Said> pending) {
         List<Joint> open = known(joints.openNow(), instrument);
         List<Part> parts = open.stream().flatMap(j -> j.frees().stream()).flatMap(p -> instrument.part(p).stream()).distinct().toList();
         List<Fact> caught = open.stream().flatMap(j -> joints.facts(j.id()).stream()).filter(Fact::thing).toList();
@@ -50,7 +53,7 @@ public record Ledger(
             j.close().test().filter(t -> joints.trial(j.id()).isEmpty()).map(Joint.Test::what).ifPresent(untested::add);
         }
         return new Ledger(open, parts, caught, known(joints.loose(), instrument), untested, failed(joints), known(joints.refitted().keySet(), instrument), unzeroed,
-                joints.troubles().stream().map(t -> t.said(instrument.joint(t.joint()).map(Joint::name).orElse(t.joint()))).toList());
+                joints.troubles().stream().map(t -> t.said(instrument.joint(t.joint()).map(Joint::name).orElse(t.joint()))).toList(), pending);
     }
 
     private static List<Joint> known(Iterable<String> ids, Instrument instrument) {
@@ -74,7 +77,7 @@ public record Ledger(
 
     /// Everything that is not as it should be.
     public int count() {
-        return openJoints.size() + caught.size() + loose.size() + untested.size() + failed.size() + temporary.size() + unzeroed.size() + troubles.size();
+        return openJoints.size() + caught.size() + loose.size() + untested.size() + failed.size() + temporary.size() + unzeroed.size() + troubles.size() + pending.size();
     }
 
     public boolean zero() {
@@ -99,6 +102,7 @@ public record Ledger(
         lines.addAll(failed);
         unzeroed.forEach(z -> lines.add(Said.of("ledger.unzeroed", "what", z)));
         lines.addAll(troubles);
+        lines.addAll(pending);
         return List.copyOf(lines);
     }
 
@@ -114,6 +118,7 @@ public record Ledger(
         counted("ledger.count.temporary", temporary.size()).ifPresent(all::add);
         unzeroed.forEach(z -> all.add(Said.of("ledger.unzeroed", "what", z)));
         all.addAll(troubles);
+        all.addAll(pending);
         return all.isEmpty() ? Said.of("ledger.nothing") : Said.commas(all);
     }
 

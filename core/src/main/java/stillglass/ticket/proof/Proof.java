@@ -105,17 +105,18 @@ public record Proof(List<Signature> signatures) {
     }
 
     /// Decides an intent: events, or a refusal that says what to do instead.
-    public static Decision decide(ProofIntent intent, Readings readings, Joints joints, World world) {
+    /// @param pending what keeps the ledger from zero besides joints and parts
+    public static Decision decide(ProofIntent intent, Readings readings, Joints joints, List<Said> pending, World world) {
         return switch (intent) {
-            case ProofIntent.Sign s -> sign(s, readings, joints, world);
+            case ProofIntent.Sign s -> sign(s, readings, joints, pending, world);
         };
     }
 
-    private static Decision sign(ProofIntent.Sign s, Readings readings, Joints joints, World world) {
+    private static Decision sign(ProofIntent.Sign s, Readings readings, Joints joints, List<Said> pending, World world) {
         if (s.by().isBlank()) {
             return Decision.refused("sign.name");
         }
-        Ledger ledger = Ledger.of(joints, world.instrument());
+        Ledger ledger = Ledger.of(joints, world.instrument(), pending);
         List<Said> wanted = new ArrayList<>(wanted(readings, joints, world));
         if (!ledger.zero()) {
             wanted.add(Said.of("proof.ledger", "ledger", ledger.said()));

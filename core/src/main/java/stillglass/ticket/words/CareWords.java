@@ -8,6 +8,7 @@ import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.Cavities;
 import stillglass.care.CareTables;
+import stillglass.care.Route;
 import stillglass.care.seals.Channel;
 import stillglass.say.Said;
 import stillglass.ticket.care.CareEvent;
@@ -17,7 +18,7 @@ import stillglass.ticket.line.Cursor;
 import stillglass.ticket.line.Names;
 import stillglass.ticket.story.Stage;
 
-/// What was cleaned and what is waited for: `cleaned E1 rear of fungus with lens fluid, 5 specks left`, `flushed iris blades with naphtha, 42 ms`, `name ring is made of brass, engraved paint`, `timer 20m cell drying`.
+/// What was cleaned and what is waited for: `cleaned E1 rear of fungus with lens fluid, 5 specks left`, `flushed iris blades with naphtha, 42 ms`, `name ring is made of brass, engraved paint`, `route name ring tank`, `timer 20m cell drying`.
 final class CareWords implements Grammar {
     @Override
     public Optional<Reading> read(Cursor line, Setting in) {
@@ -43,6 +44,9 @@ final class CareWords implements Grammar {
         }
         if (line.take("harmed")) {
             return Optional.of(harmed(line, in));
+        }
+        if (line.take("route")) {
+            return Optional.of(route(line, in));
         }
         if (line.take("cavity")) {
             return Optional.of(cavity(line));
@@ -209,6 +213,23 @@ final class CareWords implements Grammar {
         return line.rest().map(what -> Reading.understood(Said.of("say.reads.harmed", "part", p.name(), "what", what), new CareEvent.PartHarmed(p.id(), agent.map(CareTables.Agent::id), what))).orElse(Reading.unclear("say.harmed"));
     }
 
+    /// `route name ring tank`, `route name ring by hand, its paint is loose`.
+    private static Reading route(Cursor line, Setting in) {
+        Names.Match<Part> part = in.words().parts().take(line);
+        if (!part.plain()) {
+            return Reading.unclear(part.things().isEmpty() ? "say.part" : "say.which", "words", line.clauseHere(), "all", part.things().stream().map(Part::name).toList());
+        }
+        line.take(":");
+        line.takeOne(List.of("into the", "in the", "to the", "goes"));
+        Optional<Route> route = Arrays.stream(Route.values()).filter(r -> line.takeOne(r.words()).isPresent()).findFirst();
+        line.separators();
+        line.take("because");
+        String why = line.rest().orElse("");
+        Part p = part.things().getFirst();
+        return route.map(r -> Reading.understood(Said.of("say.reads.route", "part", p.name(), "route", r.said()), new CareEvent.RouteSaid(p.id(), r, why)))
+                .orElse(Reading.unclear("say.route", "routes", Arrays.stream(Route.values()).map(r -> r.words().getFirst()).toList()));
+    }
+
     /// `5 specks left`, `none left`.
     private static Optional<Integer> count(Cursor line) {
         int start = line.mark();
@@ -291,6 +312,6 @@ final class CareWords implements Grammar {
 
     @Override
     public List<String> examples(Setting in) {
-        return in.stage() == Stage.CLEAN ? List.of("cleaned ", "flushed ", "harmed ", "timer 20m drying") : List.of();
+        return in.stage() == Stage.CLEAN ? List.of("cleaned ", "flushed ", "harmed ", "route ", "timer 20m drying") : List.of();
     }
 }

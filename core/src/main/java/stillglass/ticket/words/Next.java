@@ -7,6 +7,7 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.plan.WayBack;
 import stillglass.say.Said;
+import stillglass.ticket.Pending;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.Zeroing;
 import stillglass.ticket.joints.Closings;
@@ -99,7 +100,7 @@ public final class Next {
             return Said.of("next.signed");
         }
         List<Said> wanted = Proof.wanted(state.readings(), state.joints(), world);
-        Ledger ledger = Ledger.of(state.joints(), world.instrument());
+        Ledger ledger = Pending.ledger(state, world.instrument());
         return !ledger.zero() ? Said.of("next.ledger", "ledger", ledger.said()) : wanted.isEmpty() ? Said.of("next.sign") : Said.of("next.wanted", "wanted", wanted.getFirst());
     }
 }

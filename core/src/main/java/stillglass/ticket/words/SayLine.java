@@ -17,7 +17,7 @@ public final class SayLine {
     private static final Grammar CONDITION = new ConditionWords();
     private static final Grammar BY_NAME = new NamedWords();
     private static final List<Grammar> GRAMMARS = List.of(
-            CONDITION, new CoveringWords(), new SessionWords(), new ArrivalWords(), new GlassWords(), new ReadingWords(), new MeasureWords(), new CareWords(), new AgendaWords(), new WorthWords(), new CourseWords(), new ProofWords(), new MarkWords(), new TroubleWords(),
+            CONDITION, new CoveringWords(), new SessionWords(), new ArrivalWords(), new GlassWords(), new ReadingWords(), new MeasureWords(), new RunInWords(), new CareWords(), new AgendaWords(), new WorthWords(), new CourseWords(), new ProofWords(), new MarkWords(), new TroubleWords(),
             new JointWords(), BY_NAME, new FactWords());
 
     private SayLine() {}

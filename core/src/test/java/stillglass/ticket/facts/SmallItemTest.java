@@ -29,7 +29,7 @@ class SmallItemTest {
         job.say("washer brass 0.5", "washer brass 0.5", "washer brass 0.5");
         assertThat(job.refusal(Job.close("side-cover"))).contains("washer");
         job.say("washer paper 0.2").accept(Job.close("side-cover"));
-        assertThat(Ledger.of(job.state().joints(), job.world().instrument()).zero()).isTrue();
+        assertThat(Ledger.of(job.state().joints(), job.world().instrument(), List.of()).zero()).isTrue();
     }
 
     @Test

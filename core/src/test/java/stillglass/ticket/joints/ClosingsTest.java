@@ -230,10 +230,10 @@ class ClosingsTest {
     @Test
     void whatWasZeroedIsZeroedAgainAfterAnythingWasOpened() {
         Job job = on(seat("scale", Set.of(), Joint.Closing.PLAIN.withZeroLast("infinity")), seat("grip", Set.of(), Joint.Closing.PLAIN)).accept(open("scale"), close("scale"), new JointIntent.Zero("scale"));
-        assertThat(Ledger.of(job.state().joints(), job.world().instrument()).zero()).isTrue();
+        assertThat(Ledger.of(job.state().joints(), job.world().instrument(), List.of()).zero()).isTrue();
 
         job.accept(open("grip"), close("grip"));
-        assertThat(Ledger.of(job.state().joints(), job.world().instrument()).unzeroed()).containsExactly("infinity");
+        assertThat(Ledger.of(job.state().joints(), job.world().instrument(), List.of()).unzeroed()).containsExactly("infinity");
     }
 
     @Test
@@ -309,6 +309,6 @@ class ClosingsTest {
 
         assertThat(job.refusal(close("name-ring"))).contains("E1");
         job.stage(stillglass.ticket.story.Stage.CLOSE).say("front up", "done", "turns 3.5", "done");
-        assertThat(Ledger.of(job.state().joints(), job.world().instrument()).zero()).isTrue();
+        assertThat(Ledger.of(job.state().joints(), job.world().instrument(), List.of()).zero()).isTrue();
     }
 }

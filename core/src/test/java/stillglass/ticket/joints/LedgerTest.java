@@ -12,13 +12,19 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Joint;
+import stillglass.care.Water;
 import stillglass.say.Wording;
 import stillglass.ticket.Job;
+import stillglass.ticket.Pending;
+import stillglass.ticket.arrival.ArrivalEvent;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.facts.Ball;
+import stillglass.ticket.story.Stage;
 
 class LedgerTest {
     private static Ledger ledger(Job job) {
-        return Ledger.of(job.state().joints(), job.world().instrument());
+        return Pending.ledger(job.state(), job.world().instrument());
     }
 
     private static String said(Job job) {
@@ -29,6 +35,21 @@ class LedgerTest {
     void nothingOpenIsZero() {
         assertThat(ledger(Job.begun()).zero()).isTrue();
         assertThat(said(Job.begun())).isEqualTo("everything is back");
+    }
+
+    /// What came in wet and parts that are to be made keep it from zero on any instrument, and Close and the signature with it.
+    @Test
+    void whatIsWetAndWhatIsToBeMadeIsOpenToo() {
+        Job job = Job.unknown().accept(new ArrivalEvent.GotWet(Water.SALT, Optional.empty(), Optional.of(Job.NOON), Optional.empty())).say("to make name ring, 90 min");
+        assertThat(said(job)).isEqualTo("not proven dry: no power before, and weigh it again, still to be made: name ring");
+        assertThat(ledger(job).count()).isEqualTo(2);
+        assertThat(job.refusal(new CourseIntent.FinishStage(Stage.CLOSE, Optional.empty()))).contains("not proven dry").contains("name ring");
+        job.say("made name ring").accept(weighed(0, 500), weighed(14, 490), weighed(28, 490));
+        assertThat(ledger(job).zero()).as("fourteen hours apart it weighs the same").isTrue();
+    }
+
+    private static CareEvent.Weighed weighed(int hours, double grams) {
+        return new CareEvent.Weighed(Job.NOON.plusSeconds(3600L * hours), grams, 0.1);
     }
 
     @Test

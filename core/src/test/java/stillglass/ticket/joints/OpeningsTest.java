@@ -78,13 +78,13 @@ class OpeningsTest {
     @Test
     void aRingIsPutBackForAMomentWhileOpeningAndStaysOnTheLedgerUntilItIsOffAgain() {
         Job job = Job.begun().accept(open("ring-thread"), new JointIntent.Refit("ring-thread", Optional.of("e1-seat")));
-        Ledger on = Ledger.of(job.state().joints(), job.world().instrument());
+        Ledger on = Ledger.of(job.state().joints(), job.world().instrument(), List.of());
         assertThat(on.temporary()).extracting(j -> j.id()).containsExactly("ring-thread");
         assertThat(job.refusal(open("e1-seat"))).as("it covers the glass again").contains("ring thread");
         assertThat(job.refusal(open("ring-thread"))).contains("for a moment");
 
         job.accept(new JointIntent.TakeOff("ring-thread"), open("e1-seat"));
-        assertThat(Ledger.of(job.state().joints(), job.world().instrument()).temporary()).isEmpty();
+        assertThat(Ledger.of(job.state().joints(), job.world().instrument(), List.of()).temporary()).isEmpty();
         assertThat(job.refusal(new JointIntent.TakeOff("ring-thread"))).contains("ring thread");
     }
 

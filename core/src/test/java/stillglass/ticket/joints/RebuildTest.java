@@ -135,7 +135,7 @@ class RebuildTest {
             Joints joints = job.state().joints();
             assertThat(joints.closed()).as("seed %d", seed).containsExactlyInAnyOrderElementsOf(noted.keySet());
             assertThat(List.of(joints.openNow(), joints.loose(), joints.refitted().keySet())).as("seed %d", seed).allMatch(Set::isEmpty);
-            assertThat(Ledger.of(joints, job.world().instrument()).zero()).as("seed %d", seed).isTrue();
+            assertThat(Ledger.of(joints, job.world().instrument(), List.of()).zero()).as("seed %d", seed).isTrue();
         }
         assertThat(caught).isGreaterThan(500);
     }

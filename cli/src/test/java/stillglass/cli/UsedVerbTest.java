@@ -1,0 +1,83 @@
+package stillglass.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import stillglass.assembly.Instrument;
+import stillglass.book.data.Shelf;
+import stillglass.book.log.Logbook;
+import stillglass.book.log.Tickets;
+import stillglass.ticket.arrival.ArrivalIntent;
+import stillglass.ticket.arrival.Tag;
+import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Intent;
+import stillglass.ticket.story.Undo;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Two lenses of a mapped model, cleaned on two days.
+class UsedVerbTest {
+    @TempDir
+    Path folder;
+
+    private final StringWriter err = new StringWriter();
+
+    private String run(String... args) {
+        StringWriter out = new StringWriter();
+        assertThat(Main.run(new PrintWriter(out), new PrintWriter(err), args)).as(err.toString()).isZero();
+        return out.toString();
+    }
+
+    @BeforeEach
+    void twoTickets() {
+        job("T-0101", "2026-03-02T10:00:00Z", false);
+        job("T-0102", "2026-05-07T10:00:00Z", true);
+    }
+
+    private void job(String number, String day, boolean takenBack) {
+        try (Logbook log = Logbook.open(folder.resolve("book.sqlite"))) {
+            Tickets tickets = new Tickets(log, new Shelf(), InstantSource.fixed(Instant.parse(day)), "", "test");
+            Tickets.Ticket t = tickets.begin(Act.of(new ArrivalIntent.Begin(new Tag(number, "Ostrel 52 mm f/2", "ostrel_52_f2", Instrument.Sort.LENS, Optional.empty(), Optional.empty(), Optional.empty())))).ticket();
+            t = act(tickets, t, new CareEvent.PartCleaned("E1", "fungus", "lens-fluid", true));
+            t = act(tickets, t, new CareEvent.PartCleaned("E1", "haze", "isopropanol", false));
+            if (takenBack) {
+                act(tickets, t, new Undo());
+            }
+        }
+    }
+
+    private static Tickets.Ticket act(Tickets tickets, Tickets.Ticket ticket, Intent intent) {
+        Tickets.Outcome out = tickets.act(ticket, Act.of(intent), List.of());
+        assertThat(out.accepted()).as("%s", out.decision()).isTrue();
+        return out.ticket();
+    }
+
+    @Test
+    void whereAnAgentWentIsListedTheNewestFirstWithoutWhatWasTakenBack() {
+        String book = folder.resolve("book.sqlite").toString();
+        assertThat(run("used", book).lines()).hasSize(3);
+        assertThat(run("used", book).lines().findFirst().orElseThrow()).startsWith("2026-05-07  T-0102").contains("E1");
+        assertThat(run("used", book, "ISOPROPANOL").lines()).singleElement().satisfies(l -> assertThat(l).startsWith("2026-03-02  T-0101"));
+        assertThat(run("used", book, "batch", "12")).startsWith("nothing of that name");
+        JsonNode json = JsonMapper.builder().build().readTree(run("used", book, "--json"));
+        assertThat(json.get("used").size()).isEqualTo(3);
+        assertThat(json.get("used").get(0).get("gone").asBoolean()).isTrue();
+    }
+
+    @Test
+    void aBookThatIsNotThereIsNamed() {
+        StringWriter said = new StringWriter();
+        assertThat(Main.run(new PrintWriter(new StringWriter()), new PrintWriter(said), "used", folder.resolve("none.sqlite").toString())).isEqualTo(2);
+        assertThat(said.toString()).contains("none.sqlite").contains("there is no such logbook");
+    }
+}
