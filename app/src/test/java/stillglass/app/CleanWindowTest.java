@@ -64,6 +64,12 @@ class CleanWindowTest {
         assertThat(care().madeOf()).containsEntry("focusing_thread", Set.of(Material.BRASS, Material.ALUMINIUM));
         assertThat(text()).as("bare metal that was greased").contains("Soaking tin");
         assertThat(window.say()).contains("naphtha");
+        window.fire("none-here");
+        window.until("another is next", () -> !window.desk.shown().orElseThrow().care().lacking().isEmpty() && window.shell.lookup("#have-naphtha") != null);
+        assertThat(text()).as("no tin without spirit").doesNotContain("Soaking tin");
+        window.fire("have-naphtha");
+        window.until("there is some again", () -> window.desk.shown().orElseThrow().care().lacking().isEmpty());
+        window.settle();
         window.press(KeyCode.N);
         assertThat(care().cleaned()).singleElement().isEqualTo(new CareEvent.PartCleaned("focusing_thread", "old-grease", "naphtha", false));
 

@@ -16,10 +16,11 @@ import stillglass.say.Said;
 ///
 /// @param rungs passes in order; an agent may come twice
 /// @param spare agents that may be tried as well, weakest first, but are not worth it
+/// @param lacking agents that would be tried if there were any on this bench
 /// @param barred agents that would have helped but would hurt, with the reason
 /// @param chance that the soil is gone at the last rung
 /// @param minutes expected until it is gone, or the last rung was tried
-public record AgentLadder(List<Rung> rungs, List<Rung> spare, List<Barred> barred, double chance, double minutes) {
+public record AgentLadder(List<Rung> rungs, List<Rung> spare, List<Rung> lacking, List<Barred> barred, double chance, double minutes) {
     /// Chance that the passes of a ladder reach together where any do.
     public static final double WANTED = 0.95;
     /// What an agent left the first time is half as likely to go the second time: the easy part is gone.
@@ -43,12 +44,14 @@ public record AgentLadder(List<Rung> rungs, List<Rung> spare, List<Barred> barre
     public AgentLadder {
         rungs = List.copyOf(rungs);
         spare = List.copyOf(spare);
+        lacking = List.copyOf(lacking);
         barred = List.copyOf(barred);
     }
 
     /// In the order of the shop's school.
     public static AgentLadder of(CareTables tables, Set<Material> materials, CareTables.Soil soil) {
         List<Rung> all = new ArrayList<>();
+        List<Rung> lacking = new ArrayList<>();
         List<Barred> barred = new ArrayList<>();
         for (CareTables.Agent agent : tables.agents()) {
             double removes = tables.removes(soil, agent);
@@ -65,9 +68,10 @@ public record AgentLadder(List<Rung> rungs, List<Rung> spare, List<Barred> barre
                 }
             }
             Said why = Optional.ofNullable(agent.why().get(weakest)).map(Said::text).orElse(Said.of("care.unknown"));
+            List<Rung> into = tables.lacking().contains(agent.id()) ? lacking : all;
             switch (worst) {
-                case FINE -> all.add(new Rung(agent, removes, false, Said.of("care.fine"), 1));
-                case BRIEFLY -> all.add(new Rung(agent, removes, true, Said.of("care.briefly", "material", weakest.word(), "why", why), 1));
+                case FINE -> into.add(new Rung(agent, removes, false, Said.of("care.fine"), 1));
+                case BRIEFLY -> into.add(new Rung(agent, removes, true, Said.of("care.briefly", "material", weakest.word(), "why", why), 1));
                 case NEVER -> barred.add(new Barred(agent, weakest, why));
             }
         }
@@ -76,7 +80,7 @@ public record AgentLadder(List<Rung> rungs, List<Rung> spare, List<Barred> barre
             case LEAST_EFFORT -> cheapest(all);
         };
         Set<String> used = new HashSet<>(order.stream().map(r -> r.agent.id()).toList());
-        return new AgentLadder(order, all.stream().filter(r -> !used.contains(r.agent.id())).toList(), barred, chance(order), minutes(order));
+        return new AgentLadder(order, all.stream().filter(r -> !used.contains(r.agent.id())).toList(), lacking, barred, chance(order), minutes(order));
     }
 
     /// That the soil is gone after some passes.

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import stillglass.assembly.Material;
 
 /// What the bench knows of agents, materials and soils. Data, read from one documented file.
@@ -14,7 +15,8 @@ import stillglass.assembly.Material;
 /// @param outcomes what became of it on this bench
 /// @param school in which order agents are tried
 /// @param greases laid on this bench, the last one first
-public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries, CareOutcomes outcomes, School school, List<String> greases) {
+/// @param lacking agents there are none of on this bench, by id
+public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries, CareOutcomes outcomes, School school, List<String> greases, Set<String> lacking) {
     /// In which order agents are tried. Benches disagree: some never pass over a weaker agent, since each step up can hurt; others go at once for what is likely to do it, since every pass with
     /// the wrong one is a pass of rubbing.
     public enum School {
@@ -28,12 +30,17 @@ public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tr
 
     /// As shipped: nothing was tried here yet.
     public CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries) {
-        this(agents, soils, tries, CareOutcomes.NONE, School.LEAST_EFFORT, List.of());
+        this(agents, soils, tries, CareOutcomes.NONE, School.LEAST_EFFORT, List.of(), Set.of());
     }
 
     /// The same as this bench knows and wants it.
     public CareTables taught(CareOutcomes tried, School wanted, List<String> laid) {
-        return new CareTables(agents, soils, tries, tried, wanted, laid);
+        return new CareTables(agents, soils, tries, tried, wanted, laid, lacking);
+    }
+
+    /// The same without agents there are none of.
+    public CareTables without(Set<String> none) {
+        return new CareTables(agents, soils, tries, outcomes, school, greases, none);
     }
 
     /// The same where only passes were tried.
@@ -100,6 +107,7 @@ public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tr
         soils = List.copyOf(soils);
         tries = List.copyOf(tries);
         greases = List.copyOf(greases);
+        lacking = Set.copyOf(lacking);
         for (StuckTry t : tries) {
             if (t.how() == StuckTry.Sort.SOLVENT && agents.stream().noneMatch(a -> a.id().equals(t.means()))) {
                 throw new IllegalArgumentException("a try names the agent " + t.means() + ", which is not listed");

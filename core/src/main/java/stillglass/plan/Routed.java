@@ -71,7 +71,7 @@ public record Routed(Route route, Said why) {
         if (swab.isPresent()) {
             return new Routed(Route.HAND, Said.of("route.why.swab", "material", swab.get().word(), "why", care.agent(SOAP).flatMap(a -> Optional.ofNullable(a.why().get(swab.get()))).orElse("")));
         }
-        boolean spirit = materials.stream().allMatch(m -> bears(care, SPIRIT, m) == CareTables.Bears.FINE);
+        boolean spirit = !care.lacking().contains(SPIRIT) && materials.stream().allMatch(m -> bears(care, SPIRIT, m) == CareTables.Bears.FINE);
         if (spirit && whole.stream().anyMatch(p -> GREASED.contains(p.kind()))) {
             return new Routed(Route.TIN, Said.of("route.why.greased"));
         }

@@ -35,6 +35,18 @@ class AgentLadderTest {
         assertThat(AgentLadder.of(TABLES, Set.of(Material.BRASS), HAZE).chance()).isGreaterThanOrEqualTo(AgentLadder.WANTED);
     }
 
+    /// What there is none of is not tried; it is named with what it would have done, unless the part would not bear it anyway.
+    @Test
+    void anAgentThereIsNoneOfIsLeftOutAndNamed() {
+        CareTables poor = TABLES.without(Set.of("fluid"));
+        assertThat(order(poor)).doesNotContain("fluid1").contains("strong1");
+        assertThat(AgentLadder.of(poor, Set.of(Material.BRASS), HAZE).lacking()).singleElement().satisfies(r -> assertThat(r.removes()).isEqualTo(0.8));
+        AgentLadder leather = AgentLadder.of(poor, Set.of(Material.LEATHER), HAZE);
+        assertThat(leather.lacking()).isEmpty();
+        assertThat(leather.barred()).hasSize(3);
+        assertThat(poor.taught(CareOutcomes.NONE, CareTables.School.GENTLEST_FIRST).lacking()).containsExactly("fluid");
+    }
+
     @Test
     void gentlestFirstIsASettingOfTheShop() {
         assertThat(order(TABLES.taught(CareOutcomes.NONE, CareTables.School.GENTLEST_FIRST))).containsExactly("water1", "fluid1", "strong1");

@@ -48,6 +48,12 @@ class RoutedTest {
     }
 
     @Test
+    void withoutSpiritNothingGoesIntoTheTin() {
+        Part helicoid = part("helicoid", Part.Kind.HELICOID, sound(), Material.BRASS);
+        assertThat(Routed.of(helicoid, List.of(helicoid), helicoid.materials(), false, CARE.without(Set.of("naphtha"))).route()).isEqualTo(Route.TANK);
+    }
+
+    @Test
     void whatAPartIsMadeOfSaysWhereItGoes() {
         assertThat(route(part("mount", Part.Kind.MOUNT, sound(), Material.BRASS))).isEqualTo(Route.TANK);
         assertThat(route(part("helicoid", Part.Kind.HELICOID, sound(), Material.BRASS))).as("it was greased").isEqualTo(Route.TIN);

@@ -37,6 +37,7 @@ import stillglass.ticket.story.Stage;
 /// @param soilCaution before it is touched, empty for none
 /// @param rungs the ladder, first pass first
 /// @param spare what may be tried as well
+/// @param lacking what would be tried if there were any here
 /// @param barred what would have helped but would hurt
 /// @param chance that the soil is gone at the top
 /// @param school in which order agents are tried
@@ -54,6 +55,7 @@ public record CleanModel(
         String soilCaution,
         List<Rung> rungs,
         List<Rung> spare,
+        List<Rung> lacking,
         List<Barred> barred,
         String chance,
         CareTables.School school,
@@ -99,6 +101,7 @@ public record CleanModel(
         soils = List.copyOf(soils);
         rungs = List.copyOf(rungs);
         spare = List.copyOf(spare);
+        lacking = List.copyOf(lacking);
         barred = List.copyOf(barred);
     }
 
@@ -123,7 +126,7 @@ public record CleanModel(
         List<Group> groups = routes.groups().stream().map(g -> new Group(g.name(), g.parts().stream()
                 .map(p -> new PartChip(p.id(), p.name(), progress(p, work), inHand.filter(p::equals).isPresent())).toList(), g.chain().filter(c -> c.running(work.state().care()).isEmpty()).map(c -> bath(c, work)))).toList();
         if (inHand.isEmpty()) {
-            return new CleanModel(groups, Optional.empty(), "", "", "", false, List.of(), List.of(), "", "", "", List.of(), List.of(), List.of(), "", work.care().school(), false, work.state().done(Stage.CLEAN));
+            return new CleanModel(groups, Optional.empty(), "", "", "", false, List.of(), List.of(), "", "", "", List.of(), List.of(), List.of(), List.of(), "", work.care().school(), false, work.state().done(Stage.CLEAN));
         }
         Part part = inHand.get();
         String soilId = chosen.soil.filter(s -> work.care().soil(s).isPresent()).orElseGet(() -> likelySoil(part, work));
@@ -139,6 +142,7 @@ public record CleanModel(
                 work.care().soils().stream().map(s -> new SoilItem(s.id(), s.name(), s.id().equals(soilId))).toList(),
                 soil.name(), soil.why(), soil.caution(), rungs(ladder, soil, passes, gone, work),
                 ladder.spare().stream().map(r -> rung(r, soil, passes, false, work)).toList(),
+                ladder.lacking().stream().map(r -> rung(r, soil, passes, false, work)).toList(),
                 ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), Words.say(b.reason())))).toList(),
                 ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), work.care().school(), gone, work.state().done(Stage.CLEAN));
     }

@@ -142,6 +142,7 @@ public final class CleanView implements Station {
         set(soilWhy, m.soilCaution().isEmpty() ? m.soilWhy() : m.soilWhy() + " ▲ " + m.soilCaution());
         List<Node> rungs = new ArrayList<>();
         m.barred().reversed().forEach(b -> rungs.add(barred(b)));
+        m.lacking().reversed().forEach(r -> rungs.add(lacking(r)));
         m.spare().reversed().forEach(r -> rungs.add(spare(r)));
         m.rungs().reversed().forEach(r -> rungs.add(rung(r, m)));
         if (m.part().isEmpty()) {
@@ -249,6 +250,17 @@ public final class CleanView implements Station {
         return row;
     }
 
+    private Node lacking(CleanModel.Rung r) {
+        Button there = Build.button(Words.of("clean.have"), "", () -> desk.hasAgent(r.agent(), true), "chip");
+        there.setId("have-" + r.agent());
+        there.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        Label why = Build.label(Words.of("clean.lacking", r.removes()), "soft", "small");
+        HBox.setHgrow(why, Priority.ALWAYS);
+        HBox row = Build.row(12, Build.label(r.name(), "soft", "rung-name"), why, there);
+        row.getStyleClass().add("rung");
+        return row;
+    }
+
     private Node spare(CleanModel.Rung r) {
         HBox row = Build.row(12, Build.label(r.name(), "soft", "rung-name"), Build.label(Words.of("clean.spare", r.removes(), r.reason()), "soft", "small"));
         if (!r.result().isEmpty()) {
@@ -276,12 +288,14 @@ public final class CleanView implements Station {
             Button still = Build.button(Words.of("clean.still.do"), "N", () -> tried(m, r, false), "chip");
             Button count = Build.button(Words.of("clean.count.do"), "L", () -> count(m, r), "chip");
             Button timer = Build.button(Words.of("clean.timer", r.minutes()), "T", () -> timer(m, r), "chip");
-            List.of(gone, still, count, timer).forEach(b -> b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE));
+            Button none = Build.button(Words.of("clean.none"), "", () -> desk.hasAgent(r.agent(), false), "chip");
+            none.setId("none-here");
+            List.of(gone, still, count, timer, none).forEach(b -> b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE));
             gone.setId("gone");
             still.setId("still");
             count.setId("count");
             timer.setId("timer");
-            FlowPane buttons = Build.flowing(8, gone, still, count, timer);
+            FlowPane buttons = Build.flowing(8, gone, still, count, timer, none);
             buttons.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
             HBox all = Build.shared(12, List.of(row, buttons), 2, 1.15);
             all.getStyleClass().add("rung-next");

@@ -291,6 +291,15 @@ public final class Desk implements AutoCloseable {
         });
     }
 
+    /// Whether there is any of an agent, in the whole shop.
+    public CompletableFuture<Void> hasAgent(String agent, boolean there) {
+        return onBook(() -> {
+            tickets.has(agent, there);
+            open.ifPresent(t -> publish(t, Stage.CLEAN));
+            return null;
+        });
+    }
+
     /// In which order agents are tried from now on, in the whole shop.
     public CompletableFuture<Void> follow(CareTables.School school) {
         return onBook(() -> {

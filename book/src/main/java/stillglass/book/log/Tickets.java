@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
@@ -50,6 +51,7 @@ public final class Tickets {
     /// Numbers begin after it.
     private static final int FIRST = 100;
     private static final String SCHOOL = "care school";
+    private static final String LACKING = "agents lacking";
 
     private final Logbook log;
     private final Shelf shelf;
@@ -289,7 +291,23 @@ public final class Tickets {
             }
         }
         CareTables.School school = log.setting(SCHOOL).flatMap(w -> Arrays.stream(CareTables.School.values()).filter(s -> s.word().equals(w)).findFirst()).orElse(CareTables.School.LEAST_EFFORT);
-        return shelf.care().taught(CareOutcomes.of(tried), school, List.copyOf(greases.reversed()));
+        return shelf.care().taught(CareOutcomes.of(tried), school, List.copyOf(greases.reversed())).without(lacking());
+    }
+
+    /// Whether there is any of an agent on this bench, from now on.
+    public void has(String agent, boolean there) {
+        Set<String> now = new TreeSet<>(lacking());
+        if (there) {
+            now.remove(agent);
+        } else {
+            now.add(agent);
+        }
+        log.remember(LACKING, String.join("\n", now));
+        care = careNow();
+    }
+
+    private Set<String> lacking() {
+        return Set.copyOf(log.setting(LACKING).orElse("").lines().filter(l -> !l.isBlank()).toList());
     }
 
     /// In which order agents are tried from now on.
