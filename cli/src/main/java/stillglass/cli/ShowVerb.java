@@ -80,7 +80,7 @@ final class ShowVerb extends Verb {
     private void draw(Path file, List<ShowThrough.Shown> all, List<Lobe> lobes, double widthDeg) {
         Shades together = Shades.together(all.stream().map(ShowThrough.Shown::shades).toList());
         int worst = IntStream.range(0, together.stops().size()).boxed().max(Comparator.comparingDouble(j -> together.effect(j).deepestShadow() + together.effect(j).veil())).orElse(0);
-        List<ExamplePicture.Layer> layers = IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingInt(i -> all.get(i).surface())).map(i -> new ExamplePicture.Layer(all.get(i).shades(), lobes.get(i))).toList();
+        List<ExamplePicture.Layer> layers = IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingInt(i -> all.get(i).surface())).map(i -> new ExamplePicture.Layer(all.get(i).shades(), lobes.get(i), all.get(i).streaks())).toList();
         SafeFile.write(file, ExampleDrawing.png(ExamplePicture.of(widthDeg, layers, worst)), section, findings);
     }
 

@@ -16,6 +16,7 @@ public record Lobe(double structureUm, double fall) {
 
     private static final double GREEN_UM = 0.55;
     private static final int STEPS = 2000;
+    private static final int PARTS = 8;
     /// One for each kind of the rules.
     private static final Map<Lobe, Double> AHEAD = new ConcurrentHashMap<>();
 
@@ -56,6 +57,26 @@ public record Lobe(double structureUm, double fall) {
     /// @param theta radians
     public double per(double theta) {
         return ahead() * form(Math.abs(theta));
+    }
+
+    /// The same thrown across a straight groove only: shares of all of it that go to one side, for steps of the angle from nought.
+    /// @param step radians
+    public double[] across(double step, int entries) {
+        double all = 0;
+        double end = Math.atan(Math.sqrt(Math.PI / 2 / rollOff()));
+        for (int i = 0; i < STEPS; i++) {
+            double t = (i + 0.5) * end / STEPS;
+            double tan = Math.tan(t);
+            all += form(tan * tan * rollOff()) * 2 * tan * (1 + tan * tan) * rollOff() * end / STEPS;
+        }
+        double[] out = new double[entries];
+        for (int i = 0; i < entries; i++) {
+            for (int k = 0; k < PARTS; k++) {
+                double theta = (i + (k + 0.5) / PARTS) * step;
+                out[i] += theta < Math.PI / 2 ? form(theta) * step / PARTS / (2 * all) : 0;
+            }
+        }
+        return out;
     }
 
     /// A table of [#per], for many angles.

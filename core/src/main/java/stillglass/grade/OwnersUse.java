@@ -97,7 +97,7 @@ public record OwnersUse(OptionalDouble widest, OptionalDouble narrowest, boolean
     public ShowThrough.Shown seen(ShowThrough.Shown shown) {
         double open = shown.effects().getFirst().stop();
         List<ShowThrough.Effect> used = shown.effects().stream().filter(e -> counts(e.stop(), open)).toList();
-        return used.isEmpty() ? shown : new ShowThrough.Shown(shown.kind(), shown.surface(), used, shown.shades());
+        return used.isEmpty() ? shown : new ShowThrough.Shown(shown.kind(), shown.surface(), used, shown.shades(), shown.streaks());
     }
 
     private boolean counts(double stop, double open) {

@@ -77,7 +77,7 @@ public record Patch(FindingKind kind, int surface, List<Geometry> outlines, doub
         return new Finding.Point(mirror * p.x() * scale, p.y() * scale);
     }
 
-    private static Geometry polygon(List<Finding.Point> points) {
+    static Geometry polygon(List<Finding.Point> points) {
         if (points.size() < 3) {
             return GEOMETRY.createPolygon();
         }

@@ -31,9 +31,11 @@ public final class ShowThrough {
     /// @param surface index of the surface it was traced on
     /// @param effects over the stops, widest first
     /// @param shades the same point by point
-    public record Shown(FindingKind kind, int surface, List<Effect> effects, Shades shades) {
+    /// @param streaks of single scratches; none where light is thrown all round
+    public record Shown(FindingKind kind, int surface, List<Effect> effects, Shades shades, List<Streak> streaks) {
         public Shown {
             effects = List.copyOf(effects);
+            streaks = List.copyOf(streaks);
         }
     }
 
@@ -56,7 +58,7 @@ public final class ShowThrough {
             point(prints, cover, patch.surface(), j, blocks, scatters, passes[j], veils[j]);
         });
         Shades shades = new Shades(stops, passes, veils);
-        return new Shown(patch.kind(), patch.surface(), IntStream.range(0, stops.size()).mapToObj(shades::effect).toList(), shades);
+        return new Shown(patch.kind(), patch.surface(), IntStream.range(0, stops.size()).mapToObj(shades::effect).toList(), shades, Streak.of(patch));
     }
 
     /// Share of the light of one picture point that is stopped.

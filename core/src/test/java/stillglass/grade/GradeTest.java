@@ -107,7 +107,7 @@ class GradeTest {
     }
 
     private static ShowThrough.Shown shown(double stop, double shadow, double veil) {
-        return new ShowThrough.Shown(FindingKind.HAZE, 0, List.of(new ShowThrough.Effect(stop, 0, shadow, -0.8, 0.8, veil)), Shades.clear(List.of(stop)));
+        return new ShowThrough.Shown(FindingKind.HAZE, 0, List.of(new ShowThrough.Effect(stop, 0, shadow, -0.8, 0.8, veil)), Shades.clear(List.of(stop)), List.of());
     }
 
     @Test

@@ -23,11 +23,12 @@ class MetalPairsTest {
         return Instrument.unopened("drawn", "Drawn", Instrument.Sort.LENS, "", 0, List.of(parts));
     }
 
-    /// A brass ring in an aluminium barrel, a steel ring that touches the brass one, and an aluminium cap far off.
+    /// A brass ring in an aluminium barrel, a steel ring that touches the brass one, an aluminium cap far off, and a plug that clears the ring's bore by a millimetre.
     @Test
     void metalsThatTouchAreToldTheMostEagerFirst() {
         Instrument i = drawn(part("ring", 0, 4, 10, 20, Material.BRASS), part("barrel", 0, 30, 20.05, 25, Material.ALUMINIUM, Material.BLACK_PAINT), part("washer", 4, 5, 10, 19, Material.STEEL),
-                part("cap", 40, 44, 10, 20, Material.ALUMINIUM));
+                part("cap", 40, 44, 10, 20, Material.ALUMINIUM),
+                part("plug", 0, 3, 0, 9, Material.ALUMINIUM));
         List<MetalPairs> all = MetalPairs.of(i, Part::materials, false);
         assertThat(all).extracting(p -> p.noble().id() + ">" + p.base().id()).containsExactly("ring>barrel", "ring>washer");
         assertThat(all.getFirst().volts()).isCloseTo(0.50, within(1e-9));

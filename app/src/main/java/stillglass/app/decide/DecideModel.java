@@ -166,7 +166,7 @@ public record DecideModel(
         OptionalDouble width = work.computed().beams().stream().mapToDouble(b -> ExamplePicture.widthDeg(b.prints().picture().widthMm(), b.prints().lens().nominalFocalLengthMm())).findFirst();
         return Optional.of(new Picture(every.stops().stream().map(Grader::stop).toList(), stop, now, shows(now, work.rules()),
                 figures(now.effect(stop), flare(left, stop)), less ? Words.of("decide.before", figures(every.effect(stop), flare(all, stop))) : "", width,
-                left.stream().map(a -> new ExamplePicture.Layer(a.shown().shades(), work.rules().optics(a.known().finding().kind()).lobe())).toList()));
+                left.stream().map(a -> new ExamplePicture.Layer(a.shown().shades(), work.rules().optics(a.known().finding().kind()).lobe(), a.shown().streaks())).toList()));
     }
 
     private static Flare flare(List<Assessment> all, int stop) {

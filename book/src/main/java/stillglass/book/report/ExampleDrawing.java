@@ -31,7 +31,7 @@ public final class ExampleDrawing {
         Shades all = Shades.together(assessments.stream().map(a -> a.shown().shades()).toList());
         int stop = IntStream.range(0, all.stops().size()).boxed().max(Comparator.comparingDouble(j -> harm(all.effect(j)))).orElse(0);
         List<ExamplePicture.Layer> layers = assessments.stream().sorted(Comparator.comparingInt(Assessment::surface))
-                .map(a -> new ExamplePicture.Layer(a.shown().shades(), rules.optics(a.known().finding().kind()).lobe())).toList();
+                .map(a -> new ExamplePicture.Layer(a.shown().shades(), rules.optics(a.known().finding().kind()).lobe(), a.shown().streaks())).toList();
         double wide = ExamplePicture.widthDeg(picture.widthMm(), lens.nominalFocalLengthMm());
         return new Report.Block.Drawn(heading, List.of(
                 new Report.Drawing(png(ExamplePicture.of(wide, layers, stop)), Said.of("report.example.found", "stop", Grader.stop(all.stops().get(stop)))),

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import stillglass.grade.Lobe;
 import stillglass.grade.Shades;
+import stillglass.grade.Streak;
 
 /// A scene as a lens takes it: what lies on its faces shades every point of the picture as it was traced, and throws a share of the light aside as its kind does.
 ///
@@ -31,7 +32,16 @@ public final class ExamplePicture {
     }
 
     /// What lies on one face.
-    public record Layer(Shades shades, Lobe lobe) {}
+    /// @param streaks of single scratches; none where light is thrown all round
+    public record Layer(Shades shades, Lobe lobe, List<Streak> streaks) {
+        public Layer(Shades shades, Lobe lobe) {
+            this(shades, lobe, List.of());
+        }
+
+        public Layer {
+            streaks = List.copyOf(streaks);
+        }
+    }
 
     /// @param widthDeg angle the picture's width takes in
     /// @param layers from the front to the rear; none for a clean lens
@@ -43,7 +53,8 @@ public final class ExamplePicture {
         }
         float[][] planes = Arrays.stream(Scene.PLANES).map(float[]::clone).toArray(float[][]::new);
         for (Layer layer : layers) {
-            double[] kernel = kernel(layer.lobe, Math.toRadians(widthDeg) / COARSE_WIDE);
+            double cell = Math.toRadians(widthDeg) / COARSE_WIDE;
+            double[] kernel = layer.streaks.isEmpty() ? kernel(layer.lobe, cell) : kernel(layer.lobe, cell, layer.streaks);
             Arrays.stream(planes).parallel().forEach(plane -> through(plane, layer.shades, stop, kernel));
         }
         int[] out = new int[WIDE * HIGH];
@@ -101,6 +112,38 @@ public final class ExamplePicture {
             out[(COARSE_HIGH - 1) * w + COARSE_WIDE - 1] -= Math.min(out[(COARSE_HIGH - 1) * w + COARSE_WIDE - 1], all - 1);
         }
         return out;
+    }
+
+    /// The same of single scratches, each throwing light across itself. Seen from behind, as the picture is, right and left change.
+    static double[] kernel(Lobe lobe, double cellRad, List<Streak> streaks) {
+        int w = 2 * COARSE_WIDE - 1;
+        int h = 2 * COARSE_HIGH - 1;
+        double[] out = new double[w * h];
+        double[] side = lobe.across(cellRad / PARTS, 2 * COARSE_WIDE * PARTS);
+        for (Streak s : streaks) {
+            double right = Math.sin(s.alongRad());
+            double down = -Math.cos(s.alongRad());
+            for (int way = -1; way <= 1; way += 2) {
+                for (int i = 0; i < side.length; i++) {
+                    double r = way * (i + 0.5) / PARTS;
+                    lay(out, w, h, COARSE_WIDE - 1 + r * right, COARSE_HIGH - 1 + r * down, s.share() * side[i]);
+                }
+            }
+        }
+        return out;
+    }
+
+    /// Shared out among the four cells about a point.
+    private static void lay(double[] out, int w, int h, double x, double y, double amount) {
+        int x0 = (int) Math.floor(x);
+        int y0 = (int) Math.floor(y);
+        for (int k = 0; k < 4; k++) {
+            int cx = x0 + k % 2;
+            int cy = y0 + k / 2;
+            if (cx >= 0 && cx < w && cy >= 0 && cy < h) {
+                out[cy * w + cx] += amount * (1 - Math.abs(x - cx)) * (1 - Math.abs(y - cy));
+            }
+        }
     }
 
     private static void through(float[] plane, Shades shades, int stop, double[] kernel) {

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.grade.Lobe;
+import stillglass.grade.Streak;
 import stillglass.grade.Veiled;
 
 class ExamplePictureTest {
@@ -63,6 +64,34 @@ class ExamplePictureTest {
             }
             assertThat(kernel[(63 + at[1]) * 191 + 95 + at[0]]).as("%d %d", at[0], at[1]).isCloseTo(sum, within(0.01 * sum));
         }
+    }
+
+    /// A scratch from side to side throws light up and down; one that rises to the right, seen from the front, rises to the left in the picture and streaks across that.
+    @Test
+    void aScratchThrowsLightAcrossItself() {
+        double cell = Math.toRadians(45) / 96;
+        double[] flat = ExamplePicture.kernel(new Lobe(8, 2), cell, List.of(new Streak(0, 1)));
+        double[] rising = ExamplePicture.kernel(new Lobe(8, 2), cell, List.of(new Streak(Math.PI / 4, 1)));
+        for (int d : new int[] {3, 10, 30}) {
+            assertThat(at(flat, 0, d)).isCloseTo(at(flat, 0, -d), within(1e-12)).isGreaterThan(1e-4);
+            assertThat(at(flat, d, 0)).isZero();
+            assertThat(at(rising, d, -d)).as("right and up").isGreaterThan(1e-4);
+            assertThat(at(rising, d, d)).as("right and down").isZero();
+        }
+        // What goes past the grid is no part of it: up and down it reaches 63 cells and a half of one.
+        Lobe lobe = new Lobe(8, 2);
+        assertThat(Arrays.stream(flat).sum()).isCloseTo(Math.atan(63.5 * cell / lobe.rollOff()) / Math.atan(Math.PI / 2 / lobe.rollOff()), within(0.01));
+        int[] clean = ExamplePicture.of(45, List.of(), 0);
+        int[] scratched = ExamplePicture.of(45, List.of(new ExamplePicture.Layer(Veiled.evenly(0.05), lobe, List.of(new Streak(Math.PI / 2, 1)))), 0);
+        int beside = green(scratched, QuayScene.LAMP_X + 0.06, QuayScene.LAMP_Y) - green(clean, QuayScene.LAMP_X + 0.06, QuayScene.LAMP_Y);
+        int above = green(scratched, QuayScene.LAMP_X, QuayScene.LAMP_Y - 0.09) - green(clean, QuayScene.LAMP_X, QuayScene.LAMP_Y - 0.09);
+        assertThat(beside).as("an upright scratch streaks to the sides of the lamp").isGreaterThan(above + 5);
+    }
+
+    /// @param right columns
+    /// @param down rows
+    private static double at(double[] kernel, int right, int down) {
+        return kernel[(63 + down) * 191 + 95 + right];
     }
 
     @Test
