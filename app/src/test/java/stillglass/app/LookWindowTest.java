@@ -308,10 +308,10 @@ class LookWindowTest {
         window.until("what is only there at one place of the lamp is doubted", () -> says("a reflection of the lamp, or too faint there"));
         select("q1#1");
         window.until("what stays is not", () -> says("it is in the glass"));
-        assertThat(((MenuButton) window.there("severity-menu")).getText()).isEqualTo("looks slight");
+        assertThat(((MenuButton) window.there("severity-menu")).getText()).isEqualTo("how far: slight");
         window.press(KeyCode.SHIFT, KeyCode.DIGIT4);
         window.settle();
-        assertThat(((MenuButton) window.there("severity-menu")).getText()).isEqualTo("is severe, as you say");
+        assertThat(((MenuButton) window.there("severity-menu")).getText()).isEqualTo("how far: severe, as you say");
         assertThat(known("q1#1").finding().severity()).isEqualTo(4);
     }
 
