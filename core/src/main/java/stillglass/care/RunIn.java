@@ -2,6 +2,7 @@ package stillglass.care;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import stillglass.say.Said;
 
@@ -152,7 +153,7 @@ public record RunIn(Verdict verdict, Optional<Double> changeMg, double share, do
 
     /// What to do, in sentences.
     public List<Said> said() {
-        List<Said> all = new ArrayList<>(List.of(Said.of("runin." + verdict.name().toLowerCase(java.util.Locale.ROOT), "mg", Math.abs(changeMg.orElse(0.0)), "percent", 100 * share, "far", 100 * farShare,
+        List<Said> all = new ArrayList<>(List.of(Said.of("runin." + verdict.name().toLowerCase(Locale.ROOT), "mg", Math.abs(changeMg.orElse(0.0)), "percent", 100 * share, "far", 100 * farShare,
                 "weighed", changeMg.isPresent() ? "yes" : "no")));
         if (verdict == Verdict.WIPE || verdict == Verdict.ADD) {
             all.add(Said.of(verdict == Verdict.WIPE ? "runin.how.wipe" : "runin.how.add"));

@@ -1,5 +1,6 @@
 package stillglass.ticket;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import stillglass.assembly.Hold;
@@ -35,6 +36,6 @@ public record RunningIn(Joint joint, RunIn next) {
 
     /// What fills its gap.
     public static Greasing dose(ThreadSize t) {
-        return Greasing.of(new Greasing.Asked(t.diameterMm(), t.engagedMm(), GreaseDose.Profile.ISO60, t.slopMm(), USUAL_CELSIUS, Optional.empty(), Greasing.USUAL_SPEED, java.util.List.of()));
+        return Greasing.of(new Greasing.Asked(t.diameterMm(), t.engagedMm(), GreaseDose.Profile.ISO60, t.slopMm(), USUAL_CELSIUS, Optional.empty(), Greasing.USUAL_SPEED, List.of()));
     }
 }

@@ -203,13 +203,20 @@ public final class ReportMaker {
                 Said means = worst.map(w -> w.extent().map(e -> Said.of("report.condition.means", "extent", f.at(e), "cure", f.cure())).orElse(f.cure())).orElse(Said.text(""));
                 rows.add(List.of(place.said(), condition(c, Phase.BEFORE, place, f), condition(c, Phase.AFTER, place, f), means));
             }
-            if (place == Place.COVERING) {
-                c.bumps().forEach((where, seen) -> rows.add(List.of(place.said(), seen.getLast().said(where), Said.text(""), c.bump(where).getFirst())));
-            }
-            if (said.isEmpty() && (place != Place.COVERING || c.bumps().isEmpty())) {
+            List<List<Said>> bumps = place == Place.COVERING ? bumps(c) : List.of();
+            rows.addAll(bumps);
+            if (said.isEmpty() && bumps.isEmpty()) {
                 rows.add(List.of(place.said(), looked(c, Phase.BEFORE, place), looked(c, Phase.AFTER, place), Said.text("")));
             }
         }
+        return rows;
+    }
+
+    /// Bumps under a covering, those that stand with what they ask for.
+    private static List<List<Said>> bumps(Condition c) {
+        List<List<Said>> rows = new ArrayList<>();
+        c.bumps().forEach((where, seen) -> rows.add(List.of(Place.COVERING.said(), seen.getLast().said(where), Said.text(""), c.bump(where).getFirst())));
+        c.lifted().forEach((where, seen) -> rows.add(List.of(Place.COVERING.said(), seen.said(where), Said.of("say.reads.bump.gone", "where", where), Said.text(""))));
         return rows;
     }
 

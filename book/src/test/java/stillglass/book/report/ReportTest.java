@@ -214,6 +214,16 @@ class ReportTest {
                 "door 96 × 2.1 mm (2 alike)");
     }
 
+    /// Bumps that stand and that are gone, and what was destroyed and why; what the job is worth is nobody's business.
+    @Test
+    void coveringsAndWhatWasDestroyedAreTold() throws Exception {
+        Path md = folder.resolve("covering.md");
+        MarkdownReport.write(told("begin body, Brook reflex, bumps under the leather", "stage look", "covering front: leather, dry", "bump front 1 x 8 mm", "bump back 0.2 x 9 mm", "bump back gone", "stage decide", "worth 120, chance 70 %",
+                "to make name ring, 90 min, costs 12", "drill out the front ring, loses 30, seized after three heats"), md);
+        assertThat(Files.readString(md)).contains("front: a bump 1 mm high, 8 mm across", "lift the covering there", "back: a bump 0.2 mm high, 9 mm across | back: the bump is gone", "rill out front ring: seized after three heats", "still to be made: name ring")
+                .doesNotContain("120").doesNotContain("70 %");
+    }
+
     /// Blades, barrel and slots before and after, and a place nobody looked at never as sound.
     @Test
     void whatWasFoundBesideTheGlassIsTold() throws Exception {

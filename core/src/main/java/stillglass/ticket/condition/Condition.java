@@ -22,11 +22,12 @@ import stillglass.ticket.story.Phase;
 /// @param flaws the last that was said of each
 /// @param sound places where nothing was found
 /// @param coverings by the face they are on
-/// @param bumps under them, by where they are, in the order they were measured
-public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> sound, Map<String, Covering> coverings, Map<String, List<Bump.Seen>> bumps) {
+/// @param bumps under them that stand there, by where they are, in the order they were measured
+/// @param lifted bumps that are gone, by where they were, as they were measured last
+public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> sound, Map<String, Covering> coverings, Map<String, List<Bump.Seen>> bumps, Map<String, Bump.Seen> lifted) {
     private static final int MOST_FACES = 30;
     /// Nobody has looked.
-    public static final Condition NONE = new Condition(Map.of(), List.of(), Map.of(), Map.of());
+    public static final Condition NONE = new Condition(Map.of(), List.of(), Map.of(), Map.of(), Map.of());
 
     /// A flaw of a place at a time.
     public record Key(Phase phase, Place place, Flaw flaw) {}
@@ -39,16 +40,18 @@ public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> s
         sound = List.copyOf(sound);
         coverings = Grown.kept(coverings);
         bumps = Grown.kept(bumps);
+        lifted = Grown.kept(lifted);
     }
 
     /// The state after one more event.
     public Condition after(ConditionEvent happened) {
         Looked where = new Looked(happened.phase(), happened.place());
         return switch (happened) {
-            case ConditionEvent.FlawFound e -> new Condition(Grown.by(flaws, new Key(e.phase(), e.place(), e.flaw()), e), e.there() ? sound.stream().filter(s -> !s.equals(where)).toList() : sound, coverings, bumps);
-            case ConditionEvent.PlaceSound e -> new Condition(flaws, Grown.by(sound.stream().filter(s -> !s.equals(where)).toList(), where), coverings, bumps);
-            case ConditionEvent.CoveringSeen e -> new Condition(flaws, sound, Grown.by(coverings, key(e.where()), e.covering()), bumps);
-            case ConditionEvent.BumpSeen e -> new Condition(flaws, sound.stream().filter(s -> !s.equals(where)).toList(), coverings, Grown.by(bumps, key(e.where()), Grown.by(bumps.getOrDefault(key(e.where()), List.of()), e.bump())));
+            case ConditionEvent.FlawFound e -> new Condition(Grown.by(flaws, new Key(e.phase(), e.place(), e.flaw()), e), e.there() ? sound.stream().filter(s -> !s.equals(where)).toList() : sound, coverings, bumps, lifted);
+            case ConditionEvent.PlaceSound e -> new Condition(flaws, Grown.by(sound.stream().filter(s -> !s.equals(where)).toList(), where), coverings, bumps, lifted);
+            case ConditionEvent.CoveringSeen e -> new Condition(flaws, sound, Grown.by(coverings, key(e.where()), e.covering()), bumps, lifted);
+            case ConditionEvent.BumpSeen e -> new Condition(flaws, sound.stream().filter(s -> !s.equals(where)).toList(), coverings, Grown.by(bumps, key(e.where()), Grown.by(bumps.getOrDefault(key(e.where()), List.of()), e.bump())), lifted);
+            case ConditionEvent.BumpGone e -> bumps.containsKey(key(e.where())) ? new Condition(flaws, sound, coverings, Grown.less(bumps, key(e.where())), Grown.by(lifted, key(e.where()), bumps.get(key(e.where())).getLast())) : this;
         };
     }
 
@@ -59,6 +62,7 @@ public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> s
                     "flaws", f.place().flaws().stream().map(Flaw::said).toList()) : !Place.of(instrument.sort()).contains(f.place()) ? noPlace(f.place(), instrument) : Decision.accepted(f);
             case ConditionEvent.CoveringSeen c -> covered(c, c.where(), coverings.size(), coverings.containsKey(key(c.where())), instrument);
             case ConditionEvent.BumpSeen b -> covered(b, b.where(), bumps.size(), bumps.containsKey(key(b.where())), instrument);
+            case ConditionEvent.BumpGone b -> bumps.containsKey(key(b.where())) ? Decision.accepted(b) : Decision.refused("bump.none", "where", b.where());
             case ConditionEvent.PlaceSound s -> !Place.of(instrument.sort()).contains(s.place()) ? noPlace(s.place(), instrument)
                     : s.place() == Place.COVERING && !bumps.isEmpty() ? Decision.refused("bump.sound-not", "where", bumps.keySet().stream().toList())
                     : at(s.phase(), s.place()).isEmpty() ? Decision.accepted(s) : Decision.refused("flaw.sound-not", "place", s.place().said(), "flaws", at(s.phase(), s.place()).stream().map(f -> f.flaw().said()).toList());
@@ -114,7 +118,7 @@ public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> s
 
     /// Whether anything was said of a place at all.
     public boolean looked(Phase phase, Place place) {
-        return sound(phase, place) || place == Place.COVERING && !(bumps.isEmpty() && coverings.isEmpty()) || place.flaws().stream().anyMatch(f -> said(phase, place, f).isPresent());
+        return sound(phase, place) || place == Place.COVERING && !(bumps.isEmpty() && coverings.isEmpty() && lifted.isEmpty()) || place.flaws().stream().anyMatch(f -> said(phase, place, f).isPresent());
     }
 
     /// All that is there in a phase, in the order of places.
@@ -127,7 +131,7 @@ public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> s
         Set<Place> places = new LinkedHashSet<>();
         flaws.keySet().forEach(k -> places.add(k.place()));
         sound.forEach(s -> places.add(s.place()));
-        if (!bumps.isEmpty() || !coverings.isEmpty()) {
+        if (!bumps.isEmpty() || !coverings.isEmpty() || !lifted.isEmpty()) {
             places.add(Place.COVERING);
         }
         return Arrays.stream(Place.values()).filter(places::contains).toList();

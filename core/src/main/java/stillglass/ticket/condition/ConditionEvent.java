@@ -73,6 +73,15 @@ public sealed interface ConditionEvent extends Event, ConditionIntent {
         }
     }
 
+    /// A bump that was measured is no longer there: the covering was lifted, what grew was taken off.
+    @Named("bump-gone")
+    record BumpGone(Phase phase, String where) implements ConditionEvent {
+        @Override
+        public Place place() {
+            return Place.COVERING;
+        }
+    }
+
     /// Somebody looked there and found nothing.
     @Named("place-sound")
     record PlaceSound(Phase phase, Place place) implements ConditionEvent {}

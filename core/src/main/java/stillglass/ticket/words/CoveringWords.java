@@ -11,12 +11,12 @@ import stillglass.ticket.condition.Place;
 import stillglass.ticket.line.Cursor;
 import stillglass.ticket.story.Stage;
 
-/// How a covering is, and what stands up under it: `covering front: leather, dry, trapped under the right lug`, `bump front grip 0.6 x 8 mm`, `bump front grip 0.8 x 8 mm, through`.
+/// How a covering is, and what stands up under it: `covering front: leather, dry, trapped under the right lug`, `bump front grip 0.6 x 8 mm`, `bump front grip 0.8 x 8 mm, through`, `bump front grip gone`.
 final class CoveringWords implements Grammar {
     @Override
     public Optional<Reading> read(Cursor line, Setting in) {
         int start = line.mark();
-        if (line.take("bump") || line.take("bump at")) {
+        if (line.take("bump")) {
             return Optional.of(bump(line, in));
         }
         if (line.take("covering") || line.take("leather")) {
@@ -32,12 +32,15 @@ final class CoveringWords implements Grammar {
     private static Reading bump(Cursor line, Setting in) {
         line.takeOne(List.of("at the", "on the", "at", "on", "the"));
         int start = line.mark();
-        while (!line.end() && !number(line)) {
+        while (!line.end() && !number(line) && !line.next("gone")) {
             line.skip();
         }
         String where = line.typed(start, line.mark()).replace(",", "").strip();
+        if (!where.isEmpty() && line.take("gone")) {
+            return Reading.understood(Said.of("say.reads.bump.gone", "where", where), new ConditionEvent.BumpGone(in.phase(), where));
+        }
         Optional<Double> height = line.lengthMm();
-        line.takeOne(List.of("high"));
+        line.take("high");
         line.separators();
         line.takeOne(List.of("x", "×", "by"));
         Optional<Double> across = line.lengthMm();

@@ -2,6 +2,7 @@ package stillglass.ticket.words;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import stillglass.assembly.Joint;
 import stillglass.care.RunIn;
@@ -47,7 +48,7 @@ final class RunInWords implements Grammar {
         if (travels.isEmpty() || feel.isEmpty() && nmm.isEmpty() || !CareEvent.RanIn.possible(travels.get(), nmm)) {
             return Reading.unclear("say.runin");
         }
-        Said how = nmm.map(t -> Said.of("runin.torque", "nmm", t)).orElseGet(() -> Said.of("runin.feel." + feel.get().name().toLowerCase(java.util.Locale.ROOT)));
+        Said how = nmm.map(t -> Said.of("runin.torque", "nmm", t)).orElseGet(() -> Said.of("runin.feel." + feel.get().name().toLowerCase(Locale.ROOT)));
         return Reading.understood(Said.of("say.reads.runin", "joint", joint.name(), "travels", travels.get(), "how", how), new CareEvent.RanIn(joint.id(), travels.get(), nmm, feel));
     }
 

@@ -12,6 +12,7 @@ import stillglass.say.Wording;
 import stillglass.ticket.Job;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
 
 /// A body nobody has a map of.
 class CoveringWordsTest {
@@ -43,6 +44,17 @@ class CoveringWordsTest {
         assertThat(job.state().condition().bumps()).as("one bump, measured twice").hasSize(1);
         assertThat(job.state().condition().bump("back").stream().map(Wording.core()::say)).anyMatch(l -> l.contains("0.05 mm a month"));
         assertThat(job.state().condition().sound(stillglass.ticket.story.Phase.BEFORE, Place.COVERING)).isFalse();
+    }
+
+    @Test
+    void whatWasLiftedIsGoneAndIsRememberedAsItWas() {
+        Job job = body().say("bump front 1 x 8 mm", "bump back 0.2 x 8 mm").say("bump Front gone");
+        assertThat(job.state().condition().bumps()).containsOnlyKeys("back");
+        assertThat(job.state().condition().lifted()).containsOnlyKeys("front");
+        assertThat(advice(job)).noneMatch(r -> r.contains("front"));
+        assertThat(job.answer("bump front gone")).contains("No bump");
+        job.accept(new Undo());
+        assertThat(job.state().condition().bumps()).hasSize(2);
     }
 
     @Test
