@@ -67,12 +67,12 @@ public record RunIn(Verdict verdict, Optional<Double> changeMg, double share, do
     public record Band(double fromNmm, double toNmm) {
         public Band {
             if (!possible(fromNmm, toNmm)) {
-                throw new IllegalArgumentException("a torque from " + fromNmm + " to " + toNmm + " N·mm is none: give two rising numbers above 0");
+                throw new IllegalArgumentException("a torque from " + fromNmm + " to " + toNmm + " N·mm is none: give two numbers above 0, the second no smaller");
             }
         }
 
         public static boolean possible(double fromNmm, double toNmm) {
-            return fromNmm > 0 && toNmm > fromNmm && toNmm < 1e5;
+            return fromNmm > 0 && toNmm >= fromNmm && toNmm < 1e5;
         }
 
         double middle() {
