@@ -99,6 +99,22 @@ class CleanWindowTest {
         assertThat(care().timers()).containsKey("dry-iris");
     }
 
+    /// What would spoil the silvered back of a splitter nobody knows is tried on its front all the same.
+    @Test
+    void eachFaceOfASplitterHasItsOwnLadder() {
+        window.beginLens("Brook finder", KeyCode.DIGIT4);
+        window.type("off splitter, seat, front");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        window.type("splitter front is made of coated glass");
+        window.type("splitter rear is made of silvered mirror");
+        window.click("part-splitter");
+        assertThat(text()).as("of the whole the weaker face decides").contains("silvered mirror");
+        window.click("face-front");
+        assertThat(text()).contains("Made of coated glass").doesNotContain("silvered mirror:");
+        window.press(KeyCode.N);
+        assertThat(care().cleaned().getLast().face()).contains(CareEvent.Face.FRONT);
+    }
+
     /// Bare metal that was greased soaks, bathes, is rinsed and dries, each clock begun when the one before has rung and was taken off; taken off before it has rung, it begins nothing.
     @Test
     void aTinGoesFromSoakToTankToRinseToDryByTheClock() {

@@ -50,6 +50,6 @@ public record Ways(Map<Part, Routed> routed, Map<Route, List<List<Part>>> loads)
 
     /// Whether nobody has said what a part is made of.
     public static boolean unknown(Part part, TicketState state) {
-        return !state.care().madeOf().containsKey(part.id()) && part.notNoted();
+        return !state.care().told(part) && part.notNoted();
     }
 }

@@ -1,6 +1,8 @@
 package stillglass.app.clean;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -61,6 +63,9 @@ public record CleanModel(
         CareTables.School school,
         boolean gone,
         boolean done) {
+
+    /// Parts whose two faces are cleaned one by one.
+    private static final Set<Part.Kind> FACED = EnumSet.of(Part.Kind.GLASS, Part.Kind.MIRROR, Part.Kind.PRISM, Part.Kind.SCREEN);
 
     /// Parts that go the same way.
     /// @param bath what a load of tin or tank begins with, where its clock does not run; empty otherwise
@@ -131,14 +136,15 @@ public record CleanModel(
         Part part = inHand.get();
         String soilId = chosen.soil.filter(s -> work.care().soil(s).isPresent()).orElseGet(() -> likelySoil(part, work));
         CareTables.Soil soil = work.care().soil(soilId).orElseThrow();
-        Set<Material> materials = materials(part, work);
-        Optional<CareEvent.Face> face = part.kind() == Part.Kind.GLASS ? chosen.face : Optional.empty();
+        boolean twoFaces = FACED.contains(part.kind()) || Arrays.stream(CareEvent.Face.values()).anyMatch(f -> work.state().care().made(part.id(), f).isPresent());
+        Optional<CareEvent.Face> face = twoFaces ? chosen.face : Optional.empty();
+        Set<Material> materials = face.flatMap(f -> work.state().care().made(part.id(), f)).orElseGet(() -> materials(part, work));
         AgentLadder ladder = AgentLadder.of(work.care(), materials, soil);
         List<CareEvent.PartCleaned> passes = work.state().care().passes(part.id(), soilId, face);
         boolean gone = passes.stream().anyMatch(CareEvent.PartCleaned::gone);
         return new CleanModel(
                 groups, Optional.of(part.id()), part.name(), routes.why(part),
-                materials(part, materials, work), unknown(part, work), part.kind() == Part.Kind.GLASS ? faces(face) : List.of(),
+                materials(part, materials, work), unknown(part, work), twoFaces ? faces(face) : List.of(),
                 work.care().soils().stream().map(s -> new SoilItem(s.id(), s.name(), s.id().equals(soilId))).toList(),
                 soil.name(), soil.why(), soil.caution(), rungs(ladder, soil, passes, gone, work),
                 ladder.spare().stream().map(r -> rung(r, soil, passes, false, work)).toList(),

@@ -1,10 +1,13 @@
 package stillglass.ticket.care;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
 import stillglass.assembly.Part;
@@ -24,7 +27,7 @@ import stillglass.ticket.story.World;
 /// @param cleaned in order
 /// @param harmed what was done to parts that should not have been, in order
 /// @param timers by their names
-/// @param madeOf what parts are made of, where somebody said so
+/// @param madeOf what parts are made of, where somebody said so; of one face under [#face]
 /// @param flushed what was flushed in place, in order
 /// @param cavities of something wet that are still shut, by name
 /// @param channels of light seals, by name
@@ -62,7 +65,7 @@ public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarme
             case CareEvent.PartHarmed e -> new Care(cleaned, Grown.by(harmed, e), timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
             case CareEvent.TimerSet e -> new Care(cleaned, harmed, Grown.by(timers, e.timer(), e), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
             case CareEvent.TimerCleared e -> new Care(cleaned, harmed, Grown.less(timers, e.timer()), madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
-            case CareEvent.MadeOf e -> new Care(cleaned, harmed, timers, Grown.by(madeOf, e.part(), Set.copyOf(e.materials())), flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
+            case CareEvent.MadeOf e -> new Care(cleaned, harmed, timers, Grown.by(madeOf, e.face().map(f -> face(e.part(), f)).orElse(e.part()), Set.copyOf(e.materials())), flushed, weighed, cavities, channels, foam, ultraviolet, running, routes);
             case CareEvent.Flushed e -> new Care(cleaned, harmed, timers, madeOf, Grown.by(flushed, e), weighed, cavities, channels, foam, ultraviolet, running, routes);
             case CareEvent.Weighed e -> new Care(cleaned, harmed, timers, madeOf, flushed, Grown.by(weighed, e), cavities, channels, foam, ultraviolet, running, routes);
             case CareEvent.CavityNamed e -> new Care(cleaned, harmed, timers, madeOf, flushed, weighed, Grown.by(cavities, key(e.cavity().name()), e), channels, foam, ultraviolet, running, routes);
@@ -118,7 +121,7 @@ public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarme
         }
         List<Part> whole = Inside.of(world.instrument(), r.part(), Set.of());
         Routed usual = Routed.of(part.get(), whole, Inside.materials(whole, this::made), false, world.care());
-        boolean known = whole.stream().allMatch(p -> madeOf.containsKey(p.id()) || !p.notNoted());
+        boolean known = whole.stream().allMatch(p -> told(p) || !p.notNoted());
         boolean bath = r.route() == Route.TIN || r.route() == Route.TANK;
         return bath && known && usual.route() == Route.NEVER_WET ? Decision.refused("route.never", "part", part.get().name(), "why", usual.why()) : Decision.accepted(r);
     }
@@ -169,9 +172,26 @@ public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarme
         return cleaned.stream().filter(c -> c.part().equals(part) && c.soil().equals(soil) && c.face().equals(face)).toList();
     }
 
-    /// What a part is made of: as somebody said, else as the model says; empty where nobody knows.
+    /// Under which what one face is made of is kept.
+    static String face(String part, CareEvent.Face face) {
+        return part + " / " + face.word();
+    }
+
+    /// What one face is made of, where somebody said.
+    public Optional<Set<Material>> made(String part, CareEvent.Face face) {
+        return Optional.ofNullable(madeOf.get(face(part, face)));
+    }
+
+    /// What a part is made of, both faces included: as somebody said, else as the model says; empty where nobody knows.
     public Set<Material> made(Part part) {
-        return madeOf.getOrDefault(part.id(), part.materials());
+        List<Set<Material>> faces = Arrays.stream(CareEvent.Face.values()).flatMap(f -> made(part.id(), f).stream()).toList();
+        Set<Material> whole = madeOf.getOrDefault(part.id(), faces.size() == CareEvent.Face.values().length ? Set.of() : part.materials());
+        return faces.isEmpty() ? whole : Stream.concat(faces.stream(), Stream.of(whole)).flatMap(Set::stream).collect(Collectors.toUnmodifiableSet());
+    }
+
+    /// Whether somebody has said what a part, or both of its faces, are made of.
+    public boolean told(Part part) {
+        return madeOf.containsKey(part.id()) || Arrays.stream(CareEvent.Face.values()).allMatch(f -> made(part.id(), f).isPresent());
     }
 
     /// What cannot be taken out of a part as the work stands, and what all of it is made of: as somebody said, else as the model says, else anything.

@@ -52,10 +52,15 @@ public sealed interface CareEvent extends Event, CareIntent {
     }
 
     /// What a part is made of, as somebody sees it; said again it replaces what was said before.
+    /// @param face of which it was said, where both differ: the front of a beam splitter bears a wipe, its silvered back none; empty for all of the part
     @Named("made-of")
-    record MadeOf(String part, List<Material> materials) implements CareEvent {
+    record MadeOf(String part, List<Material> materials, Optional<Face> face) implements CareEvent {
         public MadeOf {
             materials = List.copyOf(materials);
+        }
+
+        public MadeOf(String part, List<Material> materials) {
+            this(part, materials, Optional.empty());
         }
     }
 

@@ -51,7 +51,7 @@ public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> s
             case ConditionEvent.PlaceSound e -> new Condition(flaws, Grown.by(sound.stream().filter(s -> !s.equals(where)).toList(), where), coverings, bumps, lifted);
             case ConditionEvent.CoveringSeen e -> new Condition(flaws, sound, Grown.by(coverings, key(e.where()), e.covering()), bumps, lifted);
             case ConditionEvent.BumpSeen e -> new Condition(flaws, sound.stream().filter(s -> !s.equals(where)).toList(), coverings, Grown.by(bumps, key(e.where()), Grown.by(bumps.getOrDefault(key(e.where()), List.of()), e.bump())), lifted);
-            case ConditionEvent.BumpGone e -> bumps.containsKey(key(e.where())) ? new Condition(flaws, sound, coverings, Grown.less(bumps, key(e.where())), Grown.by(lifted, key(e.where()), bumps.get(key(e.where())).getLast())) : this;
+            case ConditionEvent.BumpGone e -> gone(key(e.where()));
         };
     }
 
@@ -67,6 +67,11 @@ public record Condition(Map<Key, ConditionEvent.FlawFound> flaws, List<Looked> s
                     : s.place() == Place.COVERING && !bumps.isEmpty() ? Decision.refused("bump.sound-not", "where", bumps.keySet().stream().toList())
                     : at(s.phase(), s.place()).isEmpty() ? Decision.accepted(s) : Decision.refused("flaw.sound-not", "place", s.place().said(), "flaws", at(s.phase(), s.place()).stream().map(f -> f.flaw().said()).toList());
         };
+    }
+
+    private Condition gone(String bump) {
+        List<Bump.Seen> seen = bumps.getOrDefault(bump, List.of());
+        return seen.isEmpty() ? this : new Condition(flaws, sound, coverings, Grown.less(bumps, bump), Grown.by(lifted, bump, seen.getLast()));
     }
 
     /// Faces are told apart by their names, however they are written.

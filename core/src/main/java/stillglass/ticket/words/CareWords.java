@@ -274,9 +274,10 @@ final class CareWords implements Grammar {
         return Reading.understood(took.map(t -> Said.of("say.reads.flushed.ms", "flushed", key, "ms", t)).orElse(key), new CareEvent.Flushed(place.get(), agent.get().id(), shows, took));
     }
 
-    /// `name ring is made of brass, engraved paint`.
+    /// `name ring is made of brass, engraved paint`, `splitter rear is made of silvered mirror`.
     private static Optional<Reading> made(Cursor line, Setting in) {
         Names.Match<Part> part = in.words().parts().take(line);
+        Optional<CareEvent.Face> face = !part.plain() ? Optional.empty() : line.take("front") ? Optional.of(CareEvent.Face.FRONT) : line.take("rear") || line.take("back") ? Optional.of(CareEvent.Face.REAR) : Optional.empty();
         if (!part.plain() || !line.take("is made of") && !line.take("made of")) {
             return Optional.empty();
         }
@@ -292,7 +293,7 @@ final class CareWords implements Grammar {
             all.add(one.get());
         } while (!line.end());
         Part p = part.things().getFirst();
-        return Optional.of(Reading.understood(Said.of("say.reads.made", "part", p.name(), "materials", all.stream().map(Material::word).toList()), new CareEvent.MadeOf(p.id(), all)));
+        return Optional.of(Reading.understood(Said.of("say.reads.made", "part", face.map(f -> Said.of("say.face", "part", p.name(), "side", f.word())).orElse(Said.text(p.name())), "materials", all.stream().map(Material::word).toList()), new CareEvent.MadeOf(p.id(), all, face)));
     }
 
     private static Optional<CareTables.Agent> agent(Cursor line, Setting in) {

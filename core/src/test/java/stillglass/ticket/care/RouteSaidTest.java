@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import stillglass.assembly.Material;
 import stillglass.assembly.Part;
 import stillglass.care.Route;
 import stillglass.plan.Routed;
@@ -39,6 +40,20 @@ class RouteSaidTest {
         assertThat(way(job, ring)).isEqualTo(new CareEvent.RouteSaid(ring, Route.HAND, "").routed());
         job.accept(new Undo());
         assertThat(way(job, ring).route()).isEqualTo(Route.TIN);
+    }
+
+    /// The front of a splitter bears a wipe, its silvered back none: of one face what is said of it counts, of the whole both.
+    @Test
+    void facesAreOfTheirOwnAndTheWholeIsOfBoth() {
+        Job job = Job.unknown().say("off splitter, seat, front").stage(Stage.CLEAN);
+        Part splitter = job.world().instrument().parts().getFirst();
+        job.say("splitter front is made of coated glass");
+        assertThat(Ways.unknown(splitter, job.state())).as("nobody spoke of its back").isTrue();
+        job.say("splitter rear is made of silvered mirror");
+        assertThat(job.state().care().made(splitter.id(), CareEvent.Face.FRONT)).contains(Set.of(Material.COATED_GLASS));
+        assertThat(job.state().care().made(splitter)).containsExactlyInAnyOrder(Material.COATED_GLASS, Material.SILVERED_MIRROR);
+        assertThat(Ways.unknown(splitter, job.state())).isFalse();
+        assertThat(job.answer("splitter side is made of coated glass")).isNotEmpty();
     }
 
     @Test
