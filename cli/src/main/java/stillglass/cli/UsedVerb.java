@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import picocli.CommandLine;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
@@ -43,7 +42,7 @@ final class UsedVerb extends Verb {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
         }
         try (ShopBook shop = ShopBook.open(book, InstantSource.system(), "used", err())) {
-            List<Row> rows = rows(shop.tickets());
+            List<Row> rows = rows(shop.tickets(), shop.shelf().care());
             if (json()) {
                 out().println(new Answer().put("used", rows.stream().map(UsedVerb::answer).toList()).number("mg", rows.stream().flatMap(r -> r.mg.stream()).mapToDouble(m -> m).sum()).json());
             } else {
@@ -63,18 +62,30 @@ final class UsedVerb extends Verb {
         return a.fields();
     }
 
-    private List<Row> rows(Tickets tickets) {
+    private List<Row> rows(Tickets tickets, CareTables care) {
         Map<String, World> worlds = new HashMap<>();
         List<Row> rows = new ArrayList<>();
         for (Logbook.Pass p : tickets.used()) {
-            World world = worlds.computeIfAbsent(p.ticket(), n -> tickets.world(tickets.open(n)));
-            LocalDate day = p.at().atZone(ZoneId.systemDefault()).toLocalDate();
-            if (p.event() instanceof JointEvent.Greased g) {
-                rows.add(new Row(day, p.ticket(), g.grease(), world.instrument().joint(g.joint()).map(Joint::name).orElse(g.joint()), g.massMg(), Optional.empty()));
-            } else if (p.event() instanceof CareEvent.PartCleaned c) {
-                rows.add(new Row(day, p.ticket(), world.care().agent(c.agent()).map(CareTables.Agent::name).orElse(c.agent()), world.instrument().part(c.part()).map(Part::name).orElse(c.part()), Optional.empty(), Optional.of(c.gone())));
+            String what = switch (p.event()) {
+                case JointEvent.Greased g -> g.grease();
+                case CareEvent.PartCleaned c -> care.agent(c.agent()).map(CareTables.Agent::name).orElse(c.agent());
+                default -> "";
+            };
+            // Only tickets in which it was used are read.
+            if (words.stream().allMatch(w -> what.toLowerCase(Locale.ROOT).contains(w.toLowerCase(Locale.ROOT)))) {
+                rows.add(row(p, what, worlds.computeIfAbsent(p.ticket(), n -> tickets.world(tickets.open(n)))));
             }
         }
-        return rows.stream().filter(r -> words.stream().allMatch(w -> r.what.toLowerCase(Locale.ROOT).contains(w.toLowerCase(Locale.ROOT)))).sorted(Comparator.comparing(Row::day).reversed()).collect(Collectors.toList());
+        rows.sort(Comparator.comparing(Row::day).reversed());
+        return rows;
+    }
+
+    private static Row row(Logbook.Pass p, String what, World world) {
+        LocalDate day = p.at().atZone(ZoneId.systemDefault()).toLocalDate();
+        return switch (p.event()) {
+            case JointEvent.Greased g -> new Row(day, p.ticket(), what, world.instrument().joint(g.joint()).map(Joint::name).orElse(g.joint()), g.massMg(), Optional.empty());
+            case CareEvent.PartCleaned c -> new Row(day, p.ticket(), what, world.instrument().part(c.part()).map(Part::name).orElse(c.part()), Optional.empty(), Optional.of(c.gone()));
+            default -> throw new IllegalStateException(p.event().getClass().getName() + " uses nothing");
+        };
     }
 }
