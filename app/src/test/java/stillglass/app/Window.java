@@ -183,7 +183,12 @@ final class Window implements AutoCloseable {
             return true;
         });
         press(KeyCode.ENTER);
+        // Some lines ask the book first, and go in a moment later.
         String left = onUi(field::getText);
+        for (int wait = 0; wait < 100 && !left.isEmpty(); wait++) {
+            WaitForAsyncUtils.sleep(50, TimeUnit.MILLISECONDS);
+            left = onUi(field::getText);
+        }
         assertThat(left).as("“%s” was not taken: %s", line, find("say-reading").map(n -> onUi(() -> ((Label) n).getText()))).isEmpty();
     }
 
