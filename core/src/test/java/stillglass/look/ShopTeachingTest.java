@@ -155,6 +155,8 @@ class ShopTeachingTest {
         ShopTeaching up = new ShopTeaching(List.of(), List.of(severe(PHONE, 1, 2, 14), severe(PHONE, 2, 2, 3)));
         assertThat(up.severityHelp()).isEqualTo(new ShopTeaching.Help(17, 3 / 17.0, 14 / 17.0));
         assertThat(up.worthUsing().severities()).isEqualTo(up.severities());
+        // Nine of nine: with one left out eight of sixteen are half a step, which is none yet.
+        assertThat(new ShopTeaching(List.of(), List.of(severe(PHONE, 1, 2, 9))).severityHelp().after()).isZero();
         ShopTeaching either = new ShopTeaching(List.of(), List.of(severe(PHONE, 2, 3, 6), severe(PHONE, 2, 1, 6), severe(PHONE, 2, 2, 6)));
         assertThat(either.severityHelp().worth()).isFalse();
         assertThat(either.worthUsing().severities()).isEmpty();

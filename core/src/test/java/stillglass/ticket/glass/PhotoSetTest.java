@@ -89,15 +89,26 @@ class PhotoSetTest {
         assertThat(job.answer("severity marked")).as("none is in hand").contains("Choose one in Look");
         assertThat(job.answer("finding 3 severity slight")).contains("3").contains("2");
         assertThat(job.answer("finding 2 severity")).contains("nothing to speak of").contains("severe");
-        job.say("finding 2 severity severe");
-        job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "again", Source.FILE), graded("p2", List.of(speck(0.7))));
-        assertThat(job.state().glass().findings()).extracting(k -> k.finding().severity(), Known::computedSeverity).containsExactly(tuple(2, Optional.empty()), tuple(4, Optional.of(2)));
+        job.say("finding 2 severity severe", "finding 1 severity trace");
+        job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "again", Source.FILE), graded("p2", List.of(speck(0.3), speck(0.7))));
+        assertThat(job.state().glass().findings()).extracting(k -> k.finding().severity(), Known::computedSeverity).as("whatever another photo shows").containsExactly(tuple(1, Optional.of(2)), tuple(4, Optional.of(2)));
 
         assertThat(Agreement.teaching(job.state())).as("its looking is not done").isEqualTo(ShopTeaching.NONE);
         job.accept(new CourseIntent.FinishStage(Stage.LOOK, Optional.empty()));
         ShopTeaching.Taken phone = ShopTeaching.Taken.with(Optional.of("Pellam P1"), Lighting.AGAINST);
-        assertThat(Agreement.teaching(job.state()).severities()).as("what was left beside it is agreed to")
-                .containsExactly(new ShopTeaching.Severe(phone, FindingKind.FUNGUS, 2, 2, 1), new ShopTeaching.Severe(phone, FindingKind.FUNGUS, 2, 4, 1));
+        assertThat(Agreement.teaching(job.state()).severities()).containsExactly(new ShopTeaching.Severe(phone, FindingKind.FUNGUS, 2, 1, 1), new ShopTeaching.Severe(phone, FindingKind.FUNGUS, 2, 4, 1));
+    }
+
+    /// What was left beside a severity that was said is agreed to; where none was said nobody looked.
+    @Test
+    void severitiesThatWereLeftCountOnlyWhereOneWasSaid() {
+        Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "here", Source.FILE), graded("p1", List.of(speck(0.3), speck(0.7)))).stage(Stage.LOOK);
+        CourseIntent done = new CourseIntent.FinishStage(Stage.LOOK, Optional.empty());
+        job.accept(done);
+        assertThat(Agreement.teaching(job.state()).judged()).hasSize(2);
+        assertThat(Agreement.teaching(job.state()).severities()).isEmpty();
+        job.say("finding 2 severity severe");
+        assertThat(Agreement.teaching(job.state()).severities()).extracting(ShopTeaching.Severe::said).containsExactly(2, 4);
     }
 
     private static Finding speck(double x) {
