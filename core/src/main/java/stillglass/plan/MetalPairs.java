@@ -17,7 +17,7 @@ import stillglass.say.Said;
 
 /// Where two metals meet that eat each other as soon as it is damp: the baser one goes, and its salts lift paint and leather and lock threads.
 ///
-/// How eager a pair is follows from the distance of their anodic indices (MIL-STD-889C, table of compatible couples, in volt against gold): 0.15 V and more in salt or sweat, 0.25 V in ordinary damp, 0.50 V even where it is kept dry. Plated metal is taken in the middle of nickel and chrome while its plating is whole.
+/// How eager a pair is follows from the distance of their anodic indices in volt against gold (as usually published, such as go with MIL-STD-889): 0.25 V and more in ordinary damp, 0.50 V even where it is kept dry. Salt lets 0.15 V do, but of these four metals no two lie between. Plated metal is taken in the middle of nickel and chrome while its plating is whole.
 /// Parts meet where their half sections touch; where nothing is drawn, parts that come off right after one another are taken to.
 ///
 /// @param noble the part that stays
@@ -26,16 +26,14 @@ import stillglass.say.Said;
 /// @param drawn whether the section shows that they touch
 public record MetalPairs(Part noble, Material nobleMetal, Part base, Material baseMetal, double volts, boolean drawn) {
     private static final Map<Material, Double> INDEX = new EnumMap<>(Map.of(Material.PLATED_METAL, 0.45, Material.BRASS, 0.40, Material.STEEL, 0.85, Material.ALUMINIUM, 0.90));
-    private static final double SALT = 0.15;
     private static final double DAMP = 0.25;
     private static final double DRY = 0.50;
     private static final double TOUCH_MM = 0.1;
     private static final int NAMED = 4;
 
     /// @param made what each part is made of, as somebody said or as the map says; empty where nobody knows
-    /// @param salt whether salt or sweat was there
     /// @return the most eager first
-    public static List<MetalPairs> of(Instrument instrument, Function<Part, Set<Material>> made, boolean salt) {
+    public static List<MetalPairs> of(Instrument instrument, Function<Part, Set<Material>> made) {
         List<MetalPairs> all = new ArrayList<>();
         List<Part> parts = instrument.parts();
         for (int i = 0; i < parts.size(); i++) {
@@ -44,7 +42,7 @@ public record MetalPairs(Part noble, Material nobleMetal, Part base, Material ba
                 Part b = parts.get(k);
                 boolean drawn = !a.profile().isEmpty() && !b.profile().isEmpty();
                 if (drawn ? touch(a, b) : next(instrument, a, b) || next(instrument, b, a)) {
-                    worst(a, made.apply(a), b, made.apply(b), drawn).filter(p -> p.volts >= (salt ? SALT : DAMP) - 1e-9).ifPresent(all::add);
+                    worst(a, made.apply(a), b, made.apply(b), drawn).filter(p -> p.volts >= DAMP - 1e-9).ifPresent(all::add);
                 }
             }
         }
@@ -87,7 +85,7 @@ public record MetalPairs(Part noble, Material nobleMetal, Part base, Material ba
         all.forEach(p -> by.computeIfAbsent(List.of(p.nobleMetal, p.baseMetal), k -> new ArrayList<>()).add(p));
         List<Said> lines = new ArrayList<>();
         by.forEach((metals, pairs) -> lines.add(Said.of("metals.pair", "noble", metals.getFirst().word(), "base", metals.getLast().word(), "volts", pairs.getFirst().volts,
-                "when", pairs.getFirst().volts >= DRY - 1e-9 ? "dry" : pairs.getFirst().volts >= DAMP - 1e-9 ? "damp" : "salt",
+                "when", pairs.getFirst().volts >= DRY - 1e-9 ? "dry" : "damp",
                 "sites", pairs.stream().limit(NAMED).map(p -> Said.of(p.drawn ? "metals.site" : "metals.site.order", "noble", p.noble.name(), "base", p.base.name())).toList(), "more", Math.max(0, pairs.size() - NAMED))));
         return lines;
     }

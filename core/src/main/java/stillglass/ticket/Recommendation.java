@@ -90,7 +90,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             reasons.add(l.why());
         });
         flaws(state, reasons);
-        corrosion(state, instrument, wet.isPresent(), reasons);
+        reasons.addAll(MetalPairs.said(Corroding.of(state, instrument)));
         state.condition().bumps().keySet().forEach(b -> reasons.add(state.condition().bump(b).getFirst()));
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
         // Without its optics nothing says what a finding does to a picture; that it is there is known all the same.
@@ -112,15 +112,6 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             reasons.add(Said.of("advise.nothing"));
         }
         return new Recommendation(act, List.copyOf(all), plan, reasons);
-    }
-
-    /// Where to look for what corrodes, once there is a reason to look.
-    private static void corrosion(TicketState state, Instrument instrument, boolean wet, List<Said> reasons) {
-        boolean found = state.condition().all(Phase.BEFORE).stream().anyMatch(f -> f.flaw() == Flaw.CORRODED) || !state.condition().bumps().isEmpty();
-        if (wet || found) {
-            boolean salt = state.arrival().wet().filter(w -> w.water().leavesResidue()).isPresent();
-            reasons.addAll(MetalPairs.said(MetalPairs.of(instrument, state.care()::made, salt)));
-        }
     }
 
     /// What stays as it is beside the glass, and what tells of others who were here before.

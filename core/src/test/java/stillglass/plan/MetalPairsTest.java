@@ -29,7 +29,7 @@ class MetalPairsTest {
         Instrument i = drawn(part("ring", 0, 4, 10, 20, Material.BRASS), part("barrel", 0, 30, 20.05, 25, Material.ALUMINIUM, Material.BLACK_PAINT), part("washer", 4, 5, 10, 19, Material.STEEL),
                 part("cap", 40, 44, 10, 20, Material.ALUMINIUM),
                 part("plug", 0, 3, 0, 9, Material.ALUMINIUM));
-        List<MetalPairs> all = MetalPairs.of(i, Part::materials, false);
+        List<MetalPairs> all = MetalPairs.of(i, Part::materials);
         assertThat(all).extracting(p -> p.noble().id() + ">" + p.base().id()).containsExactly("ring>barrel", "ring>washer");
         assertThat(all.getFirst().volts()).isCloseTo(0.50, within(1e-9));
         assertThat(Wording.core().say(MetalPairs.said(all).getFirst())).startsWith("brass on aluminium (0.50 V) corrodes even where it is kept dry; the aluminium goes").contains("barrel against ring");
@@ -37,12 +37,12 @@ class MetalPairsTest {
     }
 
     @Test
-    void whatNobodyKnowsTheMetalOfIsNotToldAndSaltMakesMoreOfThemEager() {
+    void whatNobodyKnowsTheMetalOfIsNotToldNorWhatIsNearlyAlike() {
         Instrument i = drawn(part("ring", 0, 4, 10, 20), part("barrel", 0, 30, 20, 25, Material.ALUMINIUM));
-        assertThat(MetalPairs.of(i, Part::materials, true)).isEmpty();
-        assertThat(MetalPairs.of(i, p -> p.id().equals("ring") ? Set.of(Material.STEEL) : p.materials(), true)).as("0.05 V").isEmpty();
+        assertThat(MetalPairs.of(i, Part::materials)).isEmpty();
+        assertThat(MetalPairs.of(i, p -> p.id().equals("ring") ? Set.of(Material.STEEL) : p.materials())).as("0.05 V").isEmpty();
         Instrument plated = drawn(part("ring", 0, 4, 10, 20, Material.PLATED_METAL), part("key", 0, 4, 20, 21, Material.BRASS));
-        assertThat(MetalPairs.of(plated, Part::materials, false)).isEmpty();
+        assertThat(MetalPairs.of(plated, Part::materials)).isEmpty();
     }
 
     /// An instrument nobody has a map of, its parts learned as they came off and told what they are made of.
@@ -50,7 +50,7 @@ class MetalPairsTest {
     void partsThatCameOffAfterOneAnotherAreTakenToTouch() {
         Job job = Job.unknown().stage(Stage.OPEN).say("off name ring, thread, front", "off front ring, thread, front");
         job.say("name ring is made of brass", "front ring is made of aluminium");
-        List<MetalPairs> all = MetalPairs.of(job.world().instrument(), job.state().care()::made, false);
+        List<MetalPairs> all = MetalPairs.of(job.world().instrument(), job.state().care()::made);
         assertThat(all).extracting(MetalPairs::drawn).containsExactly(false);
         assertThat(Wording.core().say(MetalPairs.said(all).getFirst())).contains("as they come off");
     }

@@ -22,6 +22,7 @@ import stillglass.care.CareTables;
 import stillglass.plan.MetalPairs;
 import stillglass.plan.Reached;
 import stillglass.day.Chore;
+import stillglass.ticket.Corroding;
 import stillglass.ticket.Ways;
 import stillglass.ticket.care.BathChain;
 import stillglass.ticket.care.CareEvent;
@@ -63,6 +64,9 @@ public record CleanModel(
         CareTables.School school,
         boolean gone,
         boolean done) {
+
+    /// Soils that come of metals eating each other.
+    private static final Set<String> CORRODED = Set.of("verdigris", "rust", "salt", "leakage");
 
     /// Parts whose two faces are cleaned one by one.
     private static final Set<Part.Kind> FACED = EnumSet.of(Part.Kind.GLASS, Part.Kind.MIRROR, Part.Kind.PRISM, Part.Kind.SCREEN);
@@ -144,7 +148,7 @@ public record CleanModel(
         boolean gone = passes.stream().anyMatch(CareEvent.PartCleaned::gone);
         return new CleanModel(
                 groups, Optional.of(part.id()), part.name(), routes.why(part),
-                materials(part, materials, work), unknown(part, work), twoFaces ? faces(face) : List.of(),
+                materials(part, materials, soil, work), unknown(part, work), twoFaces ? faces(face) : List.of(),
                 work.care().soils().stream().map(s -> new SoilItem(s.id(), s.name(), s.id().equals(soilId))).toList(),
                 soil.name(), soil.why(), soil.caution(), rungs(ladder, soil, passes, gone, work),
                 ladder.spare().stream().map(r -> rung(r, soil, passes, false, work)).toList(),
@@ -162,11 +166,13 @@ public record CleanModel(
     }
 
     /// What a solvent could reach, and where controls must stand so that the part is reached at all.
-    private static String materials(Part part, Set<Material> materials, Work work) {
+    private static String materials(Part part, Set<Material> materials, CareTables.Soil soil, Work work) {
         String made = Words.of(unknown(part, work) ? "clean.materials.unknown" : "clean.materials", String.join(", ", materials.stream().sorted().map(Material::word).toList()));
         List<String> controls = work.instrument().freedBy(part.id()).map(j -> j.behind().with()).orElse(Map.of()).entrySet().stream().sorted(Map.Entry.comparingByKey())
                 .map(c -> Words.of("clean.control", c.getKey(), c.getValue())).toList();
-        List<MetalPairs> metals = MetalPairs.of(work.instrument(), work.state().care()::made, false).stream().filter(m -> m.about(part)).toList();
+        // Told where there is a reason to look: of a sound part it would only take room from the ladder.
+        List<MetalPairs> all = CORRODED.contains(soil.id()) ? Corroding.pairs(work.state(), work.instrument()) : Corroding.of(work.state(), work.instrument());
+        List<MetalPairs> metals = all.stream().filter(m -> m.about(part)).toList();
         String with = controls.isEmpty() ? made : Words.of("clean.with", made, String.join(", ", controls));
         return metals.isEmpty() ? with : with + " " + MetalPairs.said(metals).stream().map(Words::sentence).collect(Collectors.joining(" "));
     }

@@ -54,6 +54,10 @@ public record Worth(Optional<WorthEvent.WorthSaid> said, Map<String, WorthEvent.
         if (!toMake.isEmpty()) {
             all.add(Said.of("worth.making", "parts", Said.commas(toMake.values().stream().map(WorthEvent.PartToMake::said).toList())));
         }
+        double lost = destroyed.stream().mapToDouble(d -> d.loses().orElse(0.0)).sum();
+        if (!destroyed.isEmpty()) {
+            all.add(Said.of("worth.lost", "what", Said.commas(destroyed.stream().map(d -> Said.of("worth.one-destroyed", "how", d.how().said(), "what", d.what())).toList()), "lost", lost));
+        }
         return all;
     }
 

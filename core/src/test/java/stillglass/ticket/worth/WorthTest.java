@@ -55,6 +55,7 @@ class WorthTest {
         assertThat(Wording.core().say(((stillglass.ticket.words.Reading.Understood) job.read("drill out the front ring, loses 30, seized after three heats")).reads())).contains("drill out front ring").contains("goggles");
         job.say("drill out the front ring, loses 30, seized after three heats");
         assertThat(job.state().worth().destroyed()).containsExactly(new WorthEvent.DestroyingDecided(How.DRILL, "front ring", Optional.of(30.0), "seized after three heats"));
+        assertThat(job.state().worth().told().stream().map(Wording.core()::say)).containsExactly("Decided to drill out front ring; 30 lost by it.");
         assertThat(job.refusal(new WorthEvent.DestroyingDecided(How.CUT, "strap", Optional.empty(), " "))).contains("strap");
     }
 
