@@ -211,7 +211,7 @@ class DayWindowTest {
             hour.fireEvent(new javafx.event.ActionEvent());
             return true;
         });
-        window.until("whether it pays is weighed", () -> said("Stop, or ask the owner"));
+        window.until("whether it pays is weighed", () -> said("Stop, or ask the owner") && said("nobody said how likely that is"));
     }
 
     @Test

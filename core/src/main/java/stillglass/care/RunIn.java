@@ -35,6 +35,8 @@ public record RunIn(Verdict verdict, Optional<Double> changeMg, double share, do
         OTHER_GREASE,
         /// The amount does not move it.
         NOT_THE_AMOUNT,
+        /// Nobody has said which torque is wanted, so none is right or wrong.
+        WANTED,
         /// Grains or places: wash it out, look for what was left in.
         WASH
     }
@@ -87,6 +89,9 @@ public record RunIn(Verdict verdict, Optional<Double> changeMg, double share, do
         Judged last = all.getLast();
         if (last.feel.filter(f -> f == Feel.GRAINY).isPresent()) {
             return plain(Verdict.WASH);
+        }
+        if (band.isEmpty() && last.feel.isEmpty()) {
+            return plain(Verdict.WANTED);
         }
         List<Judged> here = all.stream().filter(j -> j.changes == last.changes).toList();
         Optional<Double> torque = last.nmm.filter(t -> band.isPresent());

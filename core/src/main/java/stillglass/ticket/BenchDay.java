@@ -48,7 +48,12 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
 
     /// A ticket with what is left of it.
     /// @param outlook whether going on pays, where somebody said what it is worth and what an hour costs
-    public record Open(Tag tag, Chores chores, Optional<Outlook> outlook) {
+    /// @param unsaid what that leaves out, because nobody said it
+    public record Open(Tag tag, Chores chores, Optional<Outlook> outlook, List<Said> unsaid) {
+        public Open {
+            unsaid = List.copyOf(unsaid);
+        }
+
         public String number() {
             return tag.number();
         }
@@ -92,7 +97,7 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     private static Open opened(Read r, Shop shop, Durations durations, Instant now) {
         Chores chores = Chores.of(r.story, r.world, r.plan, durations, now);
         List<Durations.Estimate> attended = chores.tasks().stream().filter(Day.Task::attended).flatMap(k -> Stream.ofNullable(chores.takes().get(k.id()))).toList();
-        return new Open(r.story.state().tag(), chores, r.story.state().worth().outlook(attended, shop.hourCosts()));
+        return new Open(r.story.state().tag(), chores, r.story.state().worth().outlook(attended, shop.hourCosts()), r.story.state().worth().unsaid());
     }
 
     private static Day.Ticket ticket(Open o, Shop shop, Instant now, ZoneId zone) {

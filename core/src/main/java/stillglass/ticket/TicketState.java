@@ -43,7 +43,7 @@ public record TicketState(Arrival arrival, Readings readings, Glass glass, Condi
             case ReadingEvent e -> new TicketState(arrival, readings.after(row, e), glass, condition, joints, care, course, agenda, worth, proof, history);
             case GlassEvent e -> new TicketState(arrival, readings, glass.after(row, e), condition, joints, care, course, agenda, worth, proof, history);
             case ConditionEvent e -> new TicketState(arrival, readings, glass, condition.after(e), joints, care, course, agenda, worth, proof, history);
-            case JointEvent e -> new TicketState(arrival, readings, glass, condition, joints.after(row, e), care, course, agenda, worth, proof, history);
+            case JointEvent e -> new TicketState(arrival, readings, glass, condition, joints.after(row, e), e instanceof JointEvent.Greased g ? care.greasedAnew(g.joint()) : care, course, agenda, worth, proof, history);
             case CareEvent e -> new TicketState(arrival, readings, glass, condition, joints, care.after(e), course, agenda, worth, proof, history);
             case CourseEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course.after(row, e), agenda, worth, proof, history);
             case AgendaEvent e -> new TicketState(arrival, readings, glass, condition, joints, care, course, agenda.after(e), worth, proof, history);

@@ -114,6 +114,12 @@ class RunInTest {
     }
 
     @Test
+    void aTorqueOfWhichNobodySaidWhatIsWantedIsNeitherRightNorWrong() {
+        assertThat(RunIn.of(List.of(torque(40, 0, 51), torque(40, 0, 51)), Optional.empty(), Optional.of(50.0)).verdict()).isEqualTo(Verdict.WANTED);
+        assertThat(RunIn.of(List.of(torque(40, 0, 51), felt(Feel.RIGHT)), Optional.empty(), Optional.empty()).verdict()).as("a hand has judged it").isEqualTo(Verdict.DONE);
+    }
+
+    @Test
     void bandsThatAreNoneAreRefused() {
         assertThatThrownBy(() -> new RunIn.Band(40, 25)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new RunIn.Band(Double.NaN, 25)).hasMessageContaining("NaN");

@@ -43,6 +43,15 @@ class RunningInTest {
     }
 
     @Test
+    void whatWasJudgedBeforeItWasGreasedAnewIsOver() {
+        Job job = greased("greased 60 mg with helicoid grease").say("run in 5, 52", "wiped", "run in 5, heavy");
+        job.say("run in wants 25 to 40", "greased 40 mg with helicoid grease");
+        assertThat(next(job)).as("nobody has run it in since").isEmpty();
+        job.say("run in 5, 52", "run in 5, 51");
+        assertThat(Wording.core().say(next(job).getFirst())).as("of forty, weighed again, and the band still holds").contains("wipe off about 15.2 mg");
+    }
+
+    @Test
     void withoutAGreasedThreadThereIsNothingToRunIn() {
         assertThat(Job.unknown().say("off helicoid, thread, rear").stage(Stage.CLOSE).answer("run in 5, heavy")).contains("grease one first");
         assertThat(greased("greased 60 mg with helicoid grease").answer("run in often")).contains("run in 5, 42 N mm");

@@ -84,6 +84,11 @@ public record Care(List<CareEvent.PartCleaned> cleaned, List<CareEvent.PartHarme
         return new Care(cleaned, harmed, timers, madeOf, flushed, weighed, cavities, channels, foam, ultraviolet, Grown.by(running, joint, now), routes);
     }
 
+    /// The same after a thread was greased: what was judged and changed before is over, what is wanted stays.
+    public Care greasedAnew(String joint) {
+        return running.containsKey(joint) ? running(joint, running(joint).anew()) : this;
+    }
+
     /// How far a thread is run in.
     public Running running(String joint) {
         return running.getOrDefault(joint, Running.NONE);

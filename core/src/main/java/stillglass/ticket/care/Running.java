@@ -33,6 +33,11 @@ public record Running(List<Double> changes, boolean weighed, List<RunIn.Judged> 
         return new Running(changes, weighed, judged, Optional.of(wanted));
     }
 
+    /// Greased anew.
+    Running anew() {
+        return new Running(List.of(), true, List.of(), band);
+    }
+
     /// What to do next; nothing before it was judged.
     /// @param laidMg what was laid first, where it was weighed
     /// @param fullMg what fills the gap, where the thread was measured

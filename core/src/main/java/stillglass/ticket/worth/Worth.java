@@ -47,6 +47,19 @@ public record Worth(Optional<WorthEvent.WorthSaid> said, Map<String, WorthEvent.
         };
     }
 
+    /// What an outlook leaves out because nobody said it, in sentences.
+    public List<Said> unsaid() {
+        List<Said> all = new ArrayList<>();
+        if (said.filter(s -> s.chance().isEmpty()).isPresent()) {
+            all.add(Said.of("worth.unsaid.chance"));
+        }
+        List<String> parts = toMake.values().stream().filter(p -> p.minutes().isEmpty() || p.cost().isEmpty()).map(WorthEvent.PartToMake::name).toList();
+        if (!parts.isEmpty()) {
+            all.add(Said.of("worth.unsaid.parts", "parts", parts));
+        }
+        return all;
+    }
+
     /// What it is worth and what is lacking, in sentences. The shop's own business: no report tells it.
     public List<Said> told() {
         List<Said> all = new ArrayList<>();

@@ -32,6 +32,15 @@ class WorthTest {
     }
 
     @Test
+    void whatNobodySaidIsNamedAndNotTakenForNothing() {
+        assertThat(wreck().state().worth().unsaid()).isEmpty();
+        Job job = wreck().say("worth 120", "to make name ring, 90 min", "to buy ribbon, 5 min, costs 18");
+        assertThat(job.state().worth().unsaid().stream().map(Wording.core()::say)).containsExactly("Taken as sure to come out well, for nobody said how likely that is.", "What name ring takes or costs nobody said in full: that is not in it.");
+        job.say("worth 120, chance 70 %", "to make name ring, 90 min, costs 12");
+        assertThat(job.state().worth().unsaid()).isEmpty();
+    }
+
+    @Test
     void partsToMakeCostTimeAndMoneyUntilTheyAreThere() {
         Job job = wreck().say("worth 120", "to make name ring, 90 min, costs 12", "to buy ribbon, costs 18");
         assertThat(outlook(job, Optional.of(45.0)).orElseThrow()).satisfies(o -> {
