@@ -13,7 +13,7 @@ import stillglass.book.BookTrouble;
 @CommandLine.Command(
         name = "still-glass",
         description = "Grades, plans and proves optical repairs.",
-        subcommands = {LensVerb.class, DiagnoseVerb.class, HelicoidVerb.class, CollarsVerb.class, GlintsVerb.class, OrderVerb.class, GradeVerb.class, ShowVerb.class, LabelsVerb.class, UsedVerb.class, SpecksVerb.class, DryVerb.class, SealsVerb.class, GreaseVerb.class, DayVerb.class, PlanVerb.class, ClockingVerb.class, ShutterVerb.class, SharpnessVerb.class, IrisVerb.class, CouplingVerb.class, ClosingVerb.class, BladesVerb.class, VeilVerb.class, ChartsVerb.class, ReportVerb.class, SayVerb.class, ShelfVerb.class},
+        subcommands = {LensVerb.class, DiagnoseVerb.class, HelicoidVerb.class, CollarsVerb.class, GlintsVerb.class, OrderVerb.class, GradeVerb.class, ShowVerb.class, LabelsVerb.class, UsedVerb.class, KnacksVerb.class, SpecksVerb.class, DryVerb.class, SealsVerb.class, GreaseVerb.class, DayVerb.class, PlanVerb.class, ClockingVerb.class, ShutterVerb.class, SharpnessVerb.class, IrisVerb.class, CouplingVerb.class, ClosingVerb.class, BladesVerb.class, VeilVerb.class, ChartsVerb.class, ReportVerb.class, SayVerb.class, ShelfVerb.class},
         mixinStandardHelpOptions = true)
 public final class Main {
     private Main() {}

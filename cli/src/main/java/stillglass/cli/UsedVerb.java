@@ -18,7 +18,7 @@ import stillglass.assembly.Part;
 import stillglass.book.BadInput;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
-import stillglass.care.CareTables;
+import stillglass.care.Goods;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.joints.JointEvent;
 import stillglass.ticket.story.World;
@@ -33,8 +33,9 @@ final class UsedVerb extends Verb {
     private List<String> words = new ArrayList<>();
 
     /// @param mg laid, where it was weighed
-    /// @param gone whether a pass took the soil; empty for grease
-    private record Row(LocalDate day, String ticket, String what, String where, Optional<Double> mg, Optional<Boolean> gone) {}
+    /// @param gone whether a pass took the soil; empty for grease, and for what was flushed where it sits
+    /// @param cost of what was laid, where the shop said what all of it cost
+    private record Row(LocalDate day, String ticket, String what, String where, Optional<Double> mg, Optional<Boolean> gone, Optional<Double> cost) {}
 
     @Override
     public Integer call() {
@@ -42,11 +43,15 @@ final class UsedVerb extends Verb {
             throw new BadInput(String.valueOf(book.getFileName()), "file", "there is no such logbook: check the path " + book);
         }
         try (ShopBook shop = ShopBook.open(book, InstantSource.system(), "used", err())) {
-            List<Row> rows = rows(shop.tickets(), shop.shelf().care());
+            List<Row> rows = rows(shop.tickets());
+            List<Goods.Went> goods = shop.tickets().went().stream().filter(g -> named(g.good().called())).toList();
             if (json()) {
-                out().println(new Answer().put("used", rows.stream().map(UsedVerb::answer).toList()).number("mg", rows.stream().flatMap(r -> r.mg.stream()).mapToDouble(m -> m).sum()).json());
+                out().println(new Answer().put("used", rows.stream().map(UsedVerb::answer).toList()).number("mg", rows.stream().flatMap(r -> r.mg.stream()).mapToDouble(m -> m).sum())
+                        .put("goods", goods.stream().map(UsedVerb::answer).toList()).json());
             } else {
-                rows.forEach(r -> out().printf(Locale.ROOT, "%s  %-10s %-30s %s%s%n", r.day, r.ticket, r.what, r.where, r.mg.map(m -> String.format(Locale.ROOT, "  %.1f mg", m)).orElse("")));
+                rows.forEach(r -> out().printf(Locale.ROOT, "%s  %-10s %-30s %s%s%s%n", r.day, r.ticket, r.what, r.where, r.mg.map(m -> String.format(Locale.ROOT, "  %.1f mg", m)).orElse(""),
+                        r.cost.map(c -> String.format(Locale.ROOT, ", cost %.2f", c)).orElse("")));
+                goods.forEach(g -> out().printf(Locale.ROOT, "owned: %s; used %d times%s%n", g.good().line(), g.uses(), g.left().map(l -> String.format(Locale.ROOT, ", %s %.0f %% left", g.unweighed() > 0 ? "at most" : "about", 100 * l)).orElse("")));
                 if (rows.isEmpty()) {
                     out().println(words.isEmpty() ? "nothing was cleaned or greased on any ticket" : "nothing of that name was used on any ticket");
                 }
@@ -55,37 +60,44 @@ final class UsedVerb extends Verb {
         return 0;
     }
 
+    private static Map<String, Object> answer(Goods.Went g) {
+        Answer a = new Answer().put("good", g.good().line()).put("called", g.good().called()).put("uses", g.uses()).put("unweighed", g.unweighed());
+        g.left().ifPresent(l -> a.put("left_at_most", l));
+        return a.fields();
+    }
+
+    private boolean named(String what) {
+        return words.stream().allMatch(w -> what.toLowerCase(Locale.ROOT).contains(w.toLowerCase(Locale.ROOT)));
+    }
+
     private static Map<String, Object> answer(Row r) {
         Answer a = new Answer().put("day", r.day.toString()).put("ticket", r.ticket).put("what", r.what).put("where", r.where);
         r.mg.ifPresent(m -> a.put("mg", m));
         r.gone.ifPresent(g -> a.put("gone", g));
+        r.cost.ifPresent(c -> a.put("cost", c));
         return a.fields();
     }
 
-    private List<Row> rows(Tickets tickets, CareTables care) {
+    private List<Row> rows(Tickets tickets) {
         Map<String, World> worlds = new HashMap<>();
+        Goods goods = tickets.goods();
         List<Row> rows = new ArrayList<>();
         for (Logbook.Pass p : tickets.used()) {
-            String what = switch (p.event()) {
-                case JointEvent.Greased g -> g.grease();
-                case CareEvent.PartCleaned c -> care.agent(c.agent()).map(CareTables.Agent::name).orElse(c.agent());
-                default -> "";
-            };
             // Only tickets in which it was used are read.
-            if (words.stream().allMatch(w -> what.toLowerCase(Locale.ROOT).contains(w.toLowerCase(Locale.ROOT)))) {
-                rows.add(row(p, what, worlds.computeIfAbsent(p.ticket(), n -> tickets.world(tickets.open(n)))));
-            }
+            tickets.use(p).filter(u -> named(u.called())).ifPresent(u -> rows.add(row(p, u, goods, worlds.computeIfAbsent(p.ticket(), n -> tickets.world(tickets.open(n))))));
         }
         rows.sort(Comparator.comparing(Row::day).reversed());
         return rows;
     }
 
-    private static Row row(Logbook.Pass p, String what, World world) {
+    private static Row row(Logbook.Pass p, Goods.Use use, Goods goods, World world) {
         LocalDate day = p.at().atZone(ZoneId.systemDefault()).toLocalDate();
-        return switch (p.event()) {
-            case JointEvent.Greased g -> new Row(day, p.ticket(), what, world.instrument().joint(g.joint()).map(Joint::name).orElse(g.joint()), g.massMg(), Optional.empty());
-            case CareEvent.PartCleaned c -> new Row(day, p.ticket(), what, world.instrument().part(c.part()).map(Part::name).orElse(c.part()), Optional.empty(), Optional.of(c.gone()));
+        String where = switch (p.event()) {
+            case JointEvent.Greased g -> world.instrument().joint(g.joint()).map(Joint::name).orElse(g.joint());
+            case CareEvent.PartCleaned c -> world.instrument().part(c.part()).map(Part::name).orElse(c.part());
+            case CareEvent.Flushed f -> f.place().word();
             default -> throw new IllegalStateException(p.event().getClass().getName() + " uses nothing");
         };
+        return new Row(day, p.ticket(), use.called(), where, use.mg(), p.event() instanceof CareEvent.PartCleaned c ? Optional.of(c.gone()) : Optional.empty(), goods.cost(use));
     }
 }

@@ -18,7 +18,10 @@ import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.arrival.Tag;
+import stillglass.care.Goods;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.condition.Place;
+import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Intent;
 import stillglass.ticket.story.Undo;
@@ -72,6 +75,25 @@ class UsedVerbTest {
         JsonNode json = JsonMapper.builder().build().readTree(run("used", book, "--json"));
         assertThat(json.get("used").size()).isEqualTo(3);
         assertThat(json.get("used").get(0).get("gone").asBoolean()).isTrue();
+    }
+
+    @Test
+    void whatTheShopOwnsIsToldWithWhatIsLeftAndWhatAUseCost() {
+        try (Logbook log = Logbook.open(folder.resolve("book.sqlite"))) {
+            Tickets tickets = new Tickets(log, new Shelf(), InstantSource.fixed(Instant.parse("2026-06-01T10:00:00Z")), "", "test");
+            tickets.keep(Goods.parse("grease light damping, 10 g, batch 12, costs 18\nagent isopropanol, 100 ml"));
+            Tickets.Ticket t = tickets.open("T-0101");
+            t = act(tickets, t, new JointIntent.Open("name-ring", true));
+            t = act(tickets, t, new CareEvent.Flushed(Place.IRIS, "naphtha", Optional.of(false), Optional.empty()));
+            act(tickets, t, new JointIntent.Grease("name-ring", Optional.of(250.0), "light damping batch 12"));
+        }
+        String book = folder.resolve("book.sqlite").toString();
+        JsonNode json = JsonMapper.builder().build().readTree(run("used", book, "--json"));
+        JsonNode grease = json.get("goods").valueStream().filter(g -> g.get("called").asString().equals("light damping batch 12")).findFirst().orElseThrow();
+        assertThat(grease.get("left_at_most").asDouble()).as("a quarter of a gram of ten went").isEqualTo(0.975);
+        assertThat(json.get("used").valueStream().filter(u -> u.has("cost"))).singleElement().satisfies(u -> assertThat(u.get("cost").asDouble()).as("at 1.80 the gram").isEqualTo(0.45));
+        assertThat(json.get("used").valueStream().map(u -> u.get("where").asString())).as("what was flushed where it sits").contains("iris");
+        assertThat(run("used", book, "isopropanol")).contains("owned: agent isopropanol, 100 ml; used 1 times");
     }
 
     @Test

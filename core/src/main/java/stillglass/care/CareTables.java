@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import stillglass.assembly.Material;
+import stillglass.care.knack.Knacks;
 
 /// What the bench knows of agents, materials and soils. Data, read from one documented file.
 ///
@@ -16,7 +17,8 @@ import stillglass.assembly.Material;
 /// @param school in which order agents are tried
 /// @param greases laid on this bench, the last one first
 /// @param lacking agents there are none of on this bench, by id
-public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries, CareOutcomes outcomes, School school, List<String> greases, Set<String> lacking) {
+/// @param knacks what a hand should know at an act, and what this shop need not be told again
+public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries, CareOutcomes outcomes, School school, List<String> greases, Set<String> lacking, Knacks knacks) {
     /// In which order agents are tried. Benches disagree: some never pass over a weaker agent, since each step up can hurt; others go at once for what is likely to do it, since every pass with
     /// the wrong one is a pass of rubbing.
     public enum School {
@@ -30,17 +32,22 @@ public record CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tr
 
     /// As shipped: nothing was tried here yet.
     public CareTables(List<Agent> agents, List<Soil> soils, List<StuckTry> tries) {
-        this(agents, soils, tries, CareOutcomes.NONE, School.LEAST_EFFORT, List.of(), Set.of());
+        this(agents, soils, tries, CareOutcomes.NONE, School.LEAST_EFFORT, List.of(), Set.of(), Knacks.NONE);
     }
 
     /// The same as this bench knows and wants it.
     public CareTables taught(CareOutcomes tried, School wanted, List<String> laid) {
-        return new CareTables(agents, soils, tries, tried, wanted, laid, lacking);
+        return new CareTables(agents, soils, tries, tried, wanted, laid, lacking, knacks);
     }
 
     /// The same without agents there are none of.
     public CareTables without(Set<String> none) {
-        return new CareTables(agents, soils, tries, outcomes, school, greases, none);
+        return new CareTables(agents, soils, tries, outcomes, school, greases, none, knacks);
+    }
+
+    /// The same with habits of the hand.
+    public CareTables with(Knacks habits) {
+        return new CareTables(agents, soils, tries, outcomes, school, greases, lacking, habits);
     }
 
     /// The same where only passes were tried.

@@ -19,6 +19,9 @@ import stillglass.assembly.Part;
 import stillglass.care.AgentLadder;
 import stillglass.care.CareOutcomes;
 import stillglass.care.CareTables;
+import stillglass.care.knack.Act;
+import stillglass.care.knack.Knack;
+import stillglass.care.knack.Trait;
 import stillglass.plan.MetalPairs;
 import stillglass.plan.Reached;
 import stillglass.day.Chore;
@@ -44,6 +47,7 @@ import stillglass.ticket.story.Stage;
 /// @param barred what would have helped but would hurt
 /// @param chance that the soil is gone at the top
 /// @param school in which order agents are tried
+/// @param knacks what a hand should know at it
 public record CleanModel(
         List<Group> groups,
         Optional<String> part,
@@ -63,7 +67,8 @@ public record CleanModel(
         String chance,
         CareTables.School school,
         boolean gone,
-        boolean done) {
+        boolean done,
+        List<Knack> knacks) {
 
     /// Soils that come of metals eating each other.
     private static final Set<String> CORRODED = Set.of("verdigris", "rust", "salt", "leakage");
@@ -112,6 +117,7 @@ public record CleanModel(
         spare = List.copyOf(spare);
         lacking = List.copyOf(lacking);
         barred = List.copyOf(barred);
+        knacks = List.copyOf(knacks);
     }
 
     /// What the technician chose.
@@ -135,7 +141,7 @@ public record CleanModel(
         List<Group> groups = routes.groups().stream().map(g -> new Group(g.name(), g.parts().stream()
                 .map(p -> new PartChip(p.id(), p.name(), progress(p, work), inHand.filter(p::equals).isPresent())).toList(), g.chain().filter(c -> c.running(work.state().care()).isEmpty()).map(c -> bath(c, work)))).toList();
         if (inHand.isEmpty()) {
-            return new CleanModel(groups, Optional.empty(), "", "", "", false, List.of(), List.of(), "", "", "", List.of(), List.of(), List.of(), List.of(), "", work.care().school(), false, work.state().done(Stage.CLEAN));
+            return new CleanModel(groups, Optional.empty(), "", "", "", false, List.of(), List.of(), "", "", "", List.of(), List.of(), List.of(), List.of(), "", work.care().school(), false, work.state().done(Stage.CLEAN), List.of());
         }
         Part part = inHand.get();
         String soilId = chosen.soil.filter(s -> work.care().soil(s).isPresent()).orElseGet(() -> likelySoil(part, work));
@@ -154,7 +160,15 @@ public record CleanModel(
                 ladder.spare().stream().map(r -> rung(r, soil, passes, false, work)).toList(),
                 ladder.lacking().stream().map(r -> rung(r, soil, passes, false, work)).toList(),
                 ladder.barred().stream().map(b -> new Barred(b.agent().name(), Words.of("clean.barred", b.material().word(), Words.say(b.reason())))).toList(),
-                ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), work.care().school(), gone, work.state().done(Stage.CLEAN));
+                ladder.chance() > 0.99 ? Words.of("clean.over99") : Words.of("percent.0", 100 * ladder.chance()), work.care().school(), gone, work.state().done(Stage.CLEAN), gone ? List.of() : knacks(part, soilId, work));
+    }
+
+    /// By what it is, what is on it, and whether it is off or still sits where it sat.
+    private static List<Knack> knacks(Part part, String soil, Work work) {
+        Set<Trait> traits = Trait.of(part);
+        traits.addAll(Trait.ofSoil(soil));
+        traits.add(work.instrument().freedBy(part.id()).filter(j -> work.state().joints().openNow().contains(j.id())).isPresent() ? Trait.LOOSE : Trait.IN_PLACE);
+        return work.care().knacks().at(Act.CLEAN, traits);
     }
 
     private static List<FaceChip> faces(Optional<CareEvent.Face> chosen) {

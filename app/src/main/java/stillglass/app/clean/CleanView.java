@@ -28,6 +28,7 @@ import stillglass.app.desk.Say;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Work;
 import stillglass.app.station.Station;
+import stillglass.app.step.HandNotes;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Material;
@@ -58,6 +59,7 @@ public final class CleanView implements Station {
     private final VBox ladder = Build.column(0);
     private final ScrollPane scroll = Build.tall(ladder);
     private final VBox right;
+    private final HandNotes hand;
     private final InPlacePane inPlace;
     private final SealsPane seals;
     private final StackPane side = new StackPane();
@@ -76,7 +78,8 @@ public final class CleanView implements Station {
         seals = new SealsPane(desk, asker, type);
         VBox left = Build.column(8, Build.line(Words.of("clean.parts"), "heading"), Build.tall(parts),
                 Build.label(Words.of("caution.solvent"), "danger", "small"));
-        right = Build.sheet("", "", Build.head(12, 1, name, chance), route, materials, made, against, soilWhy, scroll);
+        hand = new HandNotes(desk, "clean-hand");
+        right = Build.sheet("", "", Build.head(12, 1, name, chance), route, materials, made, against, soilWhy, hand, scroll);
         right.getChildren().removeFirst();
         node = Build.shared(18, List.of(left, side), 0.8, 1.6);
         node.getStyleClass().add("station");
@@ -140,6 +143,7 @@ public final class CleanView implements Station {
         made.setManaged(m.unknown());
         against.getChildren().setAll(m.part().isEmpty() ? List.of() : against(m));
         set(soilWhy, m.soilCaution().isEmpty() ? m.soilWhy() : m.soilWhy() + " ▲ " + m.soilCaution());
+        hand.show(m.knacks());
         List<Node> rungs = new ArrayList<>();
         m.barred().reversed().forEach(b -> rungs.add(barred(b)));
         m.lacking().reversed().forEach(r -> rungs.add(lacking(r)));
@@ -178,7 +182,8 @@ public final class CleanView implements Station {
             FlowPane chips = Build.flowing(6);
             sitting.forEach(p -> chips.getChildren().add(chip(Words.say(p.said()), "in-place-" + p.word(), place.filter(p::equals).isPresent(), () -> {
                 place = Optional.of(p);
-                redraw();
+                drawn = Optional.empty();
+                desk.again();
             })));
             all.add(Build.column(4, Build.label(Words.of("clean.in-place"), "soft", "small"), chips));
         }
@@ -241,7 +246,7 @@ public final class CleanView implements Station {
     }
 
     private void otherSchool(CleanModel m) {
-        desk.follow(m.school() == CareTables.School.LEAST_EFFORT ? CareTables.School.GENTLEST_FIRST : CareTables.School.LEAST_EFFORT);
+        desk.shopCare().follow(m.school() == CareTables.School.LEAST_EFFORT ? CareTables.School.GENTLEST_FIRST : CareTables.School.LEAST_EFFORT);
     }
 
     private Node barred(CleanModel.Barred b) {
@@ -251,7 +256,7 @@ public final class CleanView implements Station {
     }
 
     private Node lacking(CleanModel.Rung r) {
-        Button there = Build.button(Words.of("clean.have"), "", () -> desk.hasAgent(r.agent(), true), "chip");
+        Button there = Build.button(Words.of("clean.have"), "", () -> desk.shopCare().has(r.agent(), true), "chip");
         there.setId("have-" + r.agent());
         there.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         Label why = Build.label(Words.of("clean.lacking", r.removes()), "soft", "small");
@@ -288,7 +293,7 @@ public final class CleanView implements Station {
             Button still = Build.button(Words.of("clean.still.do"), "N", () -> tried(m, r, false), "chip");
             Button count = Build.button(Words.of("clean.count.do"), "L", () -> count(m, r), "chip");
             Button timer = Build.button(Words.of("clean.timer", r.minutes()), "T", () -> timer(m, r), "chip");
-            Button none = Build.button(Words.of("clean.none"), "", () -> desk.hasAgent(r.agent(), false), "chip");
+            Button none = Build.button(Words.of("clean.none"), "", () -> desk.shopCare().has(r.agent(), false), "chip");
             none.setId("none-here");
             List.of(gone, still, count, timer, none).forEach(b -> b.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE));
             gone.setId("gone");

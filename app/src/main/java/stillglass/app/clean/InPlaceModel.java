@@ -1,15 +1,20 @@
 package stillglass.app.clean;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import stillglass.app.desk.Work;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Part;
 import stillglass.care.CareTables;
 import stillglass.care.Flushing;
+import stillglass.care.knack.Act;
+import stillglass.care.knack.Knack;
+import stillglass.care.knack.Trait;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
 import stillglass.ticket.care.CareEvent;
@@ -22,7 +27,8 @@ import stillglass.ticket.condition.Place;
 /// @param cycles what was done, in order
 /// @param verdict what to do next
 /// @param done whether nothing more is to be flushed
-record InPlaceModel(Place place, String name, String caution, List<String> neighbours, List<AgentItem> agents, List<String> cycles, String verdict, boolean done) {
+/// @param knacks what a hand should know at it
+record InPlaceModel(Place place, String name, String caution, List<String> neighbours, List<AgentItem> agents, List<String> cycles, String verdict, boolean done, List<Knack> knacks) {
     /// Between blades that lie on each other, all gaps together, mm, where nobody measured it.
     private static final double USUAL_GAP_MM = 0.03;
 
@@ -32,11 +38,12 @@ record InPlaceModel(Place place, String name, String caution, List<String> neigh
         neighbours = List.copyOf(neighbours);
         agents = List.copyOf(agents);
         cycles = List.copyOf(cycles);
+        knacks = List.copyOf(knacks);
     }
 
     /// Places of this instrument that are worked on where they sit.
     static List<Place> places(Work work) {
-        return Stream.of(Place.IRIS, Place.SHUTTER, Place.SEALS).filter(p -> Place.of(work.instrument().sort()).contains(p)).toList();
+        return Stream.of(Place.IRIS, Place.SHUTTER, Place.ESCAPEMENT, Place.SELF_TIMER, Place.SEALS).filter(p -> Place.of(work.instrument().sort()).contains(p)).toList();
     }
 
     static InPlaceModel of(Work work, Place place, Optional<String> agent) {
@@ -47,18 +54,35 @@ record InPlaceModel(Place place, String name, String caution, List<String> neigh
         List<CareEvent.Flushed> done = work.state().care().flushed().stream().filter(f -> f.place() == place).toList();
         List<String> cycles = new ArrayList<>();
         for (CareEvent.Flushed f : done) {
-            String shows = Words.of(f.shows().map(s -> s ? "clean.flush.oil" : "clean.flush.none").orElse("clean.flush.unsaid"));
+            String shows = Words.of(f.shows().map(s -> key(place, s ? "oil" : "none")).orElse(key(place, "unsaid")));
             String line = Words.of("clean.flush.cycle", cycles.size() + 1, care.agent(f.agent()).map(CareTables.Agent::name).orElse(f.agent()), shows);
-            cycles.add(f.closeMs().map(ms -> Words.of("clean.flush.ms", line, ms)).orElse(line));
+            cycles.add(f.closeMs().map(ms -> Words.of(key(place, "ms"), line, ms)).orElse(line));
         }
         Flushing judged = Flushing.of(done.stream().map(f -> new Flushing.Cycle(f.shows(), f.closeMs())).toList());
-        String verdict = Words.of("clean.flush." + judged.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-'));
+        String verdict = Words.of(key(place, judged.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')));
         return new InPlaceModel(place, Words.capital(Words.say(place.said())), place.caution().map(Words::say).orElse(""), neighbours(work, place),
                 able.stream().map(a -> new AgentItem(a.id(), a.name(), a.caution(), a.id().equals(chosen))).toList(), cycles,
-                judged.settledMs().map(ms -> Words.of("clean.flush.settles", verdict, ms)).orElse(verdict), !done.isEmpty() && judged.verdict() == Flushing.Verdict.DRY);
+                judged.settledMs().map(ms -> Words.of("clean.flush.settles", verdict, ms)).orElse(verdict), !done.isEmpty() && judged.verdict() == Flushing.Verdict.DRY,
+                care.knacks().at(Act.FLUSH, traits(place)));
+    }
+
+    /// Blades are flushed until no oil shows, a train gets drops until it runs: the words differ.
+    static String key(Place place, String what) {
+        return (place.train() ? "clean.train." : "clean.flush.") + what;
+    }
+
+    private static Set<Trait> traits(Place place) {
+        return switch (place) {
+            case IRIS -> EnumSet.of(Trait.BLADES, Trait.LEVER);
+            case ESCAPEMENT, SELF_TIMER -> EnumSet.of(Trait.GEAR);
+            default -> EnumSet.of(Trait.BLADES);
+        };
     }
 
     private static List<String> neighbours(Work work, Place place) {
+        if (place.train()) {
+            return List.of(Words.of("clean.train.drop"), Words.of("clean.train.cover"));
+        }
         List<String> all = new ArrayList<>();
         Optional<LensSection> lens = work.section().filter(l -> place == Place.IRIS);
         if (lens.isPresent()) {

@@ -16,6 +16,7 @@ import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
 import stillglass.app.desk.Work;
+import stillglass.app.step.HandNotes;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.ticket.care.CareEvent;
@@ -29,6 +30,7 @@ final class InPlacePane {
     private final Consumer<String> type;
     private final Runnable redraw;
     private final VBox lines = Build.column(8);
+    private final HandNotes hand;
     private final ScrollPane node = Build.tall(lines);
     private Optional<String> agent = Optional.empty();
 
@@ -38,6 +40,7 @@ final class InPlacePane {
         this.desk = desk;
         this.type = type;
         this.redraw = redraw;
+        hand = new HandNotes(desk, "flush-hand");
         lines.getStyleClass().add("sheet");
     }
 
@@ -51,7 +54,7 @@ final class InPlacePane {
 
     void show(Work work, Place place) {
         InPlaceModel m = model(work, place);
-        List<Node> all = new ArrayList<>(List.of(Build.label(Words.of("clean.flush.heading", m.name()), "heading"), Build.label(m.caution(), "caution", "small")));
+        List<Node> all = new ArrayList<>(List.of(Build.label(Words.of(InPlaceModel.key(place, "heading"), m.name()), "heading"), Build.label(m.caution(), "caution", "small")));
         MenuButton with = Build.menu(m.agent().map(InPlaceModel.AgentItem::name).orElse(""), "flush-agent");
         for (InPlaceModel.AgentItem a : m.agents()) {
             MenuItem item = new MenuItem(a.name());
@@ -61,9 +64,9 @@ final class InPlacePane {
             });
             with.getItems().add(item);
         }
-        Button oil = Build.button(Words.of("clean.flush.oil.do"), "Space", () -> flushed(m, true), "chip", "next");
-        Button none = Build.button(Words.of("clean.flush.none.do"), "N", () -> flushed(m, false), "chip");
-        Button time = Build.button(Words.of("clean.flush.time.do"), "L", () -> line(m), "chip");
+        Button oil = Build.button(Words.of(InPlaceModel.key(place, "oil.do")), "Space", () -> flushed(m, true), "chip", "next");
+        Button none = Build.button(Words.of(InPlaceModel.key(place, "none.do")), "N", () -> flushed(m, false), "chip");
+        Button time = Build.button(Words.of(InPlaceModel.key(place, "time.do")), "L", () -> line(m), "chip");
         Button dry = Build.button(Words.of("clean.flush.dry.do", DRY.toMinutes()), "T", () -> dry(m), "chip");
         oil.setId("flush-oil");
         none.setId("flush-none");
@@ -71,6 +74,8 @@ final class InPlacePane {
         dry.setId("flush-dry");
         all.add(Build.flowing(8, Build.line(Words.of("clean.flush.with"), "soft"), with, oil, none, time, dry));
         all.add(Build.label(m.verdict(), "subheading"));
+        hand.show(m.knacks());
+        all.add(hand);
         m.cycles().reversed().forEach(c -> all.add(Build.label(c, "medium")));
         m.neighbours().forEach(n -> all.add(Build.label("–  " + n)));
         m.agent().ifPresent(a -> all.add(Build.label("▲ " + a.caution(), "danger", "small")));
@@ -91,7 +96,7 @@ final class InPlacePane {
 
     Say say(Work work, Place place) {
         InPlaceModel m = model(work, place);
-        return new Say(m.verdict(), Words.of("clean.flush.keys"));
+        return new Say(m.verdict(), Words.of(InPlaceModel.key(place, "keys")));
     }
 
     boolean key(KeyCode code, Work work, Place place) {

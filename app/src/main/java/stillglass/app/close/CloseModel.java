@@ -1,7 +1,9 @@
 package stillglass.app.close;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import stillglass.app.checks.Causes;
 import stillglass.app.desk.Say;
@@ -13,6 +15,9 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.care.CareTables;
 import stillglass.care.GreaseDose;
+import stillglass.care.knack.Act;
+import stillglass.care.knack.Knack;
+import stillglass.care.knack.Trait;
 import stillglass.care.Greasing;
 import stillglass.plan.WayBack;
 import stillglass.ticket.TicketState;
@@ -45,8 +50,10 @@ import stillglass.ticket.story.Stage;
 /// @param causes what may be wrong with the assembly, by what was measured of it; empty while nothing disagrees
 /// @param runIn the thread that is run in, and what to do with it; empty where none is
 /// @param ledger what is still open
+/// @param knacks what a hand should know at the joint in hand, and at its grease
 public record CloseModel(
-        Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, List<String> causes, List<String> runIn, LedgerLines ledger, boolean anythingOpened, boolean done) {
+        Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, List<String> causes, List<String> runIn, LedgerLines ledger, boolean anythingOpened, boolean done,
+        List<Knack> knacks) {
     private static final int MOST_GREASES = 8;
     private static final int MOST_CAUSES = 5;
     private static final int MOST_PARTS = 12;
@@ -151,6 +158,7 @@ public record CloseModel(
         tests = List.copyOf(tests);
         causes = List.copyOf(causes);
         runIn = List.copyOf(runIn);
+        knacks = List.copyOf(knacks);
     }
 
     public static CloseModel of(Work work) {
@@ -161,7 +169,24 @@ public record CloseModel(
         return new CloseModel(
                 way.stream().findFirst().map(step -> now(step, s.joints().order().size() - s.joints().openNow().size() + 1, work)),
                 way.stream().skip(1).map(CloseModel::ahead).toList(), tests, work.computed().rework().map(CloseModel::failure), Causes.told(s, work).lines().stream().limit(MOST_CAUSES).toList(), runIn(work),
-                new LedgerLines(ledger.count(), ledger.lines(MOST_PARTS).stream().map(Words::sentence).toList()), !s.joints().order().isEmpty(), s.done(Stage.CLOSE));
+                new LedgerLines(ledger.count(), ledger.lines(MOST_PARTS).stream().map(Words::sentence).toList()), !s.joints().order().isEmpty(), s.done(Stage.CLOSE),
+                way.stream().findFirst().map(step -> knacks(step, work)).orElse(List.of()));
+    }
+
+    /// Grease first, as it is laid before the halves meet.
+    private static List<Knack> knacks(WayBack.Step step, Work work) {
+        Joint j = step.joint();
+        Set<Trait> traits = Trait.of(j, j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).toList());
+        JointStory story = work.state().joints().story(j.id());
+        List<Knack> all = new ArrayList<>();
+        if (step instanceof WayBack.Step.Close && story.closing().greased().isEmpty() && greasy(j, story, work)) {
+            traits.add(Trait.THREAD);
+            all.addAll(work.care().knacks().at(Act.GREASE, traits));
+        }
+        if (!(step instanceof WayBack.Step.TakeOff)) {
+            all.addAll(work.care().knacks().at(Act.CLOSE, traits));
+        }
+        return all;
     }
 
     private static Test test(HoldPoints h) {

@@ -24,6 +24,7 @@ import stillglass.app.desk.Work;
 import stillglass.app.draw.Dial;
 import stillglass.app.look.PhotoCache;
 import stillglass.app.station.Station;
+import stillglass.app.step.HandNotes;
 import stillglass.app.step.StepPhotoView;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
@@ -44,6 +45,7 @@ public final class CloseView implements Station {
     private final VBox now = Build.column(7);
     private final FlowPane actions = new FlowPane(8, 8);
     private final Dial dial;
+    private final HandNotes hand;
     private final VBox answers = Build.column(7);
     private final VBox ahead = Build.column(2);
     private final Label count = Build.line("", "verdict");
@@ -57,6 +59,7 @@ public final class CloseView implements Station {
         this.desk = desk;
         photos = new StepPhotoView(desk, asker, cache, () -> showPhotos(false));
         this.type = type;
+        hand = new HandNotes(desk, "close-hand");
         dial = new Dial(at -> state(new LetGo(at)));
         dial.setId("close-dial");
         VBox left = Build.column(8, Build.tall(now), actions);
@@ -96,6 +99,8 @@ public final class CloseView implements Station {
         drawn = Optional.of(m);
         actions.getChildren().clear();
         now.getChildren().setAll(m.now().map(n -> step(n, m)).orElseGet(() -> rest(m)));
+        hand.show(m.knacks());
+        now.getChildren().add(hand);
         answers.getChildren().setAll(m.now().map(this::answers).orElse(List.of()));
         ahead.getChildren().setAll(m.ahead().stream().map(a -> (Node) Build.label(a)).toList());
         if (m.ahead().isEmpty()) {

@@ -1,6 +1,8 @@
 package stillglass.app.day;
 
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,6 +28,7 @@ import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
 import stillglass.book.log.Logbook;
 import stillglass.book.report.DayCalendar;
+import stillglass.care.Goods;
 import stillglass.day.Chore;
 import stillglass.day.Shop;
 import stillglass.say.Said;
@@ -62,6 +65,8 @@ public final class DayPage implements Page {
     private final VBox plan;
     private final ShopSheet shop;
     private final VBox asked;
+    private final GoodsSheet goods;
+    private final VBox owned;
     private final StackPane node = new StackPane();
     private Optional<BenchDay.Slotted> chosen = Optional.empty();
     private Optional<DayModel> shown = Optional.empty();
@@ -89,11 +94,30 @@ public final class DayPage implements Page {
         task.setId("day-task");
         tickets.setId("day-tickets");
         shop = new ShopSheet(this::keep, () -> showShop(false));
-        plan = Build.column(10, Build.head(14, 2, heading, searching, Build.button(Words.of("day.search"), "S", this::search), Build.button(Words.of("day.calendar"), "C", this::calendar), Build.button(Words.of("day.shop"), "H", () -> showShop(true))),
+        plan = Build.column(10, Build.head(14, 2, heading, searching, Build.button(Words.of("day.search"), "S", this::search), Build.button(Words.of("day.calendar"), "C", this::calendar), Build.button(Words.of("day.goods"), "G", this::showGoods), Build.button(Words.of("day.shop"), "H", () -> showShop(true))),
                 sub, empty, rows, task, Build.tall(tickets));
         plan.getStyleClass().addAll("station", "day");
         asked = Build.column(0, shop.node());
         asked.getStyleClass().add("station");
+        goods = new GoodsSheet(new GoodsSheet.Keeper() {
+            @Override
+            public void keep(Goods owned) {
+                desk.shopCare().keep(owned).thenRunAsync(DayPage.this::drawGoods, Platform::runLater);
+            }
+
+            @Override
+            public void thereIs(String agent) {
+                desk.shopCare().has(agent, true).thenRunAsync(DayPage.this::drawGoods, Platform::runLater);
+            }
+
+            @Override
+            public void tellAgain() {
+                desk.shopCare().tellAgain().thenRunAsync(DayPage.this::drawGoods, Platform::runLater);
+            }
+        }, () -> showShop(false));
+        owned = Build.column(0, goods.node());
+        owned.getStyleClass().add("station");
+        VBox.setVgrow(goods.node(), Priority.ALWAYS);
         node.getChildren().setAll(plan);
         // While it is not shown nothing is drawn; what is known then is drawn when it is shown again.
         keeper.watch(() -> {
@@ -338,6 +362,16 @@ public final class DayPage implements Page {
         showShop(false);
     }
 
+    private void showGoods() {
+        node.getChildren().setAll(owned);
+        drawGoods();
+        changed.run();
+    }
+
+    private void drawGoods() {
+        desk.shopCare().state().thenAcceptAsync(s -> goods.show(s, LocalDate.ofInstant(desk.clock().instant(), ZoneId.systemDefault())), Platform::runLater);
+    }
+
     private void showShop(boolean on) {
         node.getChildren().setAll(on ? asked : plan);
         if (on) {
@@ -353,12 +387,15 @@ public final class DayPage implements Page {
         if (node.getChildren().getFirst() == asked) {
             return new Say(Words.of("day.say.shop"), "");
         }
+        if (node.getChildren().getFirst() == owned) {
+            return new Say(Words.of("day.say.goods"), "");
+        }
         return new Say(keeper.planned().flatMap(p -> DayModel.next(p.day(), Optional.empty())).map(n -> Words.of("day.say", n)).orElse(Words.of(keeper.planned().isPresent() ? "day.say.empty" : "day.say.planning")), Words.of("day.say.keys"));
     }
 
     @Override
     public boolean key(KeyEvent e) {
-        if (node.getChildren().getFirst() == asked) {
+        if (node.getChildren().getFirst() != plan) {
             return false;
         }
         switch (e.getCode()) {
@@ -382,6 +419,7 @@ public final class DayPage implements Page {
             case S -> search();
             case C -> calendar();
             case H -> showShop(true);
+            case G -> showGoods();
             case ESCAPE -> {
                 return stopSearching();
             }

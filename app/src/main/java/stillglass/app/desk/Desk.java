@@ -22,7 +22,6 @@ import stillglass.book.BadInput;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
-import stillglass.care.CareTables;
 import stillglass.optics.LensSection;
 import stillglass.say.Said;
 import stillglass.ticket.Agreement;
@@ -50,6 +49,7 @@ public final class Desk implements AutoCloseable {
     private final Settings settings;
     private final Computing computing;
     private final BenchDays benchDays;
+    private final ShopCare shopCare;
     private final Watchers watchers = new Watchers();
     private final Set<CompletableFuture<?>> onTheWay = ConcurrentHashMap.newKeySet();
     /// Owned by the book's thread.
@@ -78,6 +78,7 @@ public final class Desk implements AutoCloseable {
         settings = new Settings(log);
         computing = new Computing(shelf);
         benchDays = new BenchDays(threads, tickets, settings, clock);
+        shopCare = new ShopCare(threads, tickets, shelf.care(), () -> open.ifPresent(t -> publish(t, Stage.CLEAN)));
         threads.onBook(() -> {
             tickets.present();
             seen = log.changed();
@@ -291,22 +292,9 @@ public final class Desk implements AutoCloseable {
         });
     }
 
-    /// Whether there is any of an agent, in the whole shop.
-    public CompletableFuture<Void> hasAgent(String agent, boolean there) {
-        return onBook(() -> {
-            tickets.has(agent, there);
-            open.ifPresent(t -> publish(t, Stage.CLEAN));
-            return null;
-        });
-    }
-
-    /// In which order agents are tried from now on, in the whole shop.
-    public CompletableFuture<Void> follow(CareTables.School school) {
-        return onBook(() -> {
-            tickets.follow(school);
-            open.ifPresent(t -> publish(t, Stage.CLEAN));
-            return null;
-        });
+    /// What the whole shop owns, lacks, knows, and how it goes about cleaning.
+    public ShopCare shopCare() {
+        return shopCare;
     }
 
     /// Counts something that is on its way into the book, a photo that is graded: the window does not close over it.
@@ -410,6 +398,11 @@ public final class Desk implements AutoCloseable {
     /// Shows a stage. On the interface thread.
     public void go(Stage stage) {
         shown.filter(w -> w.stage() != stage).ifPresent(w -> show(w.with(stage)));
+    }
+
+    /// Shows the same once more, after a view has chosen something of its own. On the interface thread.
+    public void again() {
+        shown.ifPresent(this::show);
     }
 
     /// Points at something. On the interface thread.

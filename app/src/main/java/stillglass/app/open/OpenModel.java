@@ -19,6 +19,9 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Side;
+import stillglass.care.knack.Act;
+import stillglass.care.knack.Knack;
+import stillglass.care.knack.Trait;
 import stillglass.plan.Leaves;
 import stillglass.plan.LookAlikes;
 import stillglass.plan.Step;
@@ -47,9 +50,10 @@ import stillglass.ticket.story.Stage;
 /// @param start how the record of a model nobody knows begins, before anything came off
 /// @param photos whether there is a photo of a step to look at and to mark
 /// @param barred whether trouble has closed every way to the goals
+/// @param knacks what a hand should know at the joint in hand, while it is not off
 public record OpenModel(
         String summary, List<Rung> rungs, Optional<Now> now, Optional<Record> record, List<Tray.Cell> tray, boolean hasGoal, boolean mapped, boolean barred,
-        boolean photos, boolean done, Optional<Expect> expect, Optional<Start> start) {
+        boolean photos, boolean done, Optional<Expect> expect, Optional<Start> start, List<Knack> knacks) {
 
     private static final int MOST_MORE = 3;
 
@@ -177,6 +181,7 @@ public record OpenModel(
     public OpenModel {
         rungs = List.copyOf(rungs);
         tray = List.copyOf(tray);
+        knacks = List.copyOf(knacks);
     }
 
     public static OpenModel of(Work work) {
@@ -190,7 +195,17 @@ public record OpenModel(
         Optional<Joint> next = ahead.stream().findFirst();
         return new OpenModel(summary(work, opened.size(), ahead.size()), rungs(all, opened.size(), work), next.map(j -> now(j, opened.size() + 1, all, work)),
                 work.inHand().map(j -> record(j, next, work)), Tray.cells(work), !s.course().goals().isEmpty(), work.mapped(), !s.joints().barred().isEmpty() && work.computed().plan().isEmpty(), StepPhotos.of(work).isPresent(), s.done(Stage.OPEN),
-                next.isPresent() ? Optional.empty() : expect(work), start(work));
+                next.isPresent() ? Optional.empty() : expect(work), start(work), knacks(next, work));
+    }
+
+    /// At the joint that comes next, or else the one in hand that is not off yet, or the one the construction lets expect.
+    private static List<Knack> knacks(Optional<Joint> next, Work work) {
+        Optional<Joint> inHand = work.inHand().filter(j -> !work.state().joints().story(j.id()).open());
+        Set<Trait> traits = inHand.or(() -> next).map(j -> Trait.of(j, j.frees().stream().flatMap(p -> work.instrument().part(p).stream()).toList()))
+                .or(() -> work.state().course().build(work.world()).flatMap(b -> new Expected(b, work.world().seen()).next(work.state().joints(), Set.copyOf(work.state().course().notThere())).stream().findFirst()
+                        .map(n -> Trait.of(n.joint(), n.joint().frees().stream().flatMap(p -> b.expected().part(p).stream()).toList()))))
+                .orElse(Set.of());
+        return work.care().knacks().at(Act.OPEN, traits);
     }
 
     private static String summary(Work work, int opened, int ahead) {

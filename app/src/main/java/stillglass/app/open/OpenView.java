@@ -22,6 +22,7 @@ import stillglass.app.desk.Work;
 import stillglass.app.draw.Dial;
 import stillglass.app.look.PhotoCache;
 import stillglass.app.station.Station;
+import stillglass.app.step.HandNotes;
 import stillglass.app.step.StepPhotoView;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Em;
@@ -64,6 +65,7 @@ public final class OpenView implements Station {
     private final Button viewPhotos = Build.button(Words.of("open.photo.view"), "V", () -> showPhotos(true), "chip");
     private final Button keepMap = Build.button(Words.of("open.map.keep"), "", this::keepMap, "chip");
     private final StepPhotoView photos;
+    private final HandNotes hand;
     private final HBox below;
     private final Asker asker;
     private final VBox node;
@@ -73,6 +75,7 @@ public final class OpenView implements Station {
     public OpenView(Desk desk, Asker asker, PhotoCache cache, Consumer<String> type) {
         this.desk = desk;
         photos = new StepPhotoView(desk, asker, cache, () -> showPhotos(false));
+        hand = new HandNotes(desk, "open-hand");
         this.asker = asker;
         this.type = type;
         descent = new Descent(j -> desk.shown().flatMap(w -> w.instrument().joint(j)).flatMap(x -> x.frees().stream().findFirst())
@@ -159,6 +162,8 @@ public final class OpenView implements Station {
         actions.getChildren().clear();
         now.getChildren().setAll(m.now().map(this::step).or(() -> m.expect().map(this::expected)).or(() -> m.start().map(this::beginning)).orElseGet(() -> List.of(
                 Build.label(Words.of(!m.mapped() ? "open.unmapped" : m.barred() ? "open.barred" : m.hasGoal() ? "open.there" : "open.nogoal"), "large"))));
+        hand.show(m.knacks());
+        now.getChildren().add(hand);
         boolean way = !m.rungs().isEmpty();
         descent.setVisible(way && !ways.node().isVisible() && !toolShelf.isVisible() && !photos.open());
         descent.setManaged(descent.isVisible());

@@ -83,7 +83,7 @@ public final class Shell extends StackPane {
         this.desk = desk;
         this.theme = theme;
         tag = new TicketTag(this::showBook);
-        thread = new StageThread(desk::go);
+        thread = new StageThread(this::go);
         axis = new AxisView(desk::select, s -> desk.shown().ifPresent(w -> desk.view(w.viewing().facing(s))));
         axis.setId("axis");
         split = new AxisSplit(desk, axis, this);
@@ -102,10 +102,8 @@ public final class Shell extends StackPane {
             pages.shown().ifPresent(Page::refresh);
             show();
         }));
-        subscriptions.add(desk.complain(why -> {
-            say.complain(why);
-            bench.complain(why);
-        }));
+        subscriptions.add(desk.complain(say::complain));
+        subscriptions.add(desk.complain(bench::complain));
         second = new Timeline(new KeyFrame(Duration.seconds(1), e -> tick()));
         second.setCycleCount(Animation.INDEFINITE);
         second.play();
@@ -350,8 +348,10 @@ public final class Shell extends StackPane {
         return shown;
     }
 
+    /// Shows a stage of the open ticket, from wherever one is.
     void go(Stage stage) {
-        work().ifPresent(w -> desk.go(stage));
+        desk.shown().ifPresent(w -> showWork());
+        desk.go(stage);
     }
 
     /// The caliper's reading goes into the field that has the focus; without one it begins a line about the joint in hand.

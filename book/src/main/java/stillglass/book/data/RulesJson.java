@@ -3,6 +3,7 @@ package stillglass.book.data;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -12,6 +13,10 @@ import java.util.Set;
 import stillglass.assembly.Material;
 import stillglass.care.CareTables;
 import stillglass.care.StuckTry;
+import stillglass.care.knack.Act;
+import stillglass.care.knack.Knack;
+import stillglass.care.knack.Knacks;
+import stillglass.care.knack.Trait;
 import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Lobe;
@@ -33,7 +38,18 @@ public final class RulesJson {
     }
 
     static CareTables shippedCare() {
-        return care("care.json", CheckedJson.resource("/stillglass/book/care.json", "care.schema.json"));
+        return care("care.json", CheckedJson.resource("/stillglass/book/care.json", "care.schema.json")).with(shippedKnacks());
+    }
+
+    private static Knacks shippedKnacks() {
+        String file = "knacks.json";
+        List<Knack> all = new ArrayList<>();
+        for (JsonNode k : CheckedJson.resource("/stillglass/book/knacks.json", "knacks.schema.json").get("knacks")) {
+            Set<Trait> on = EnumSet.noneOf(Trait.class);
+            k.get("on").forEach(t -> on.add(Trait.ofWord(t.asString()).orElseThrow()));
+            all.add(new Knack(k.get("id").asString(), Act.ofWord(k.get("act").asString()).orElseThrow(), on, k.get("what").asString(), k.get("why").asString()));
+        }
+        return LensJson.at(file, "file", () -> new Knacks(all, Set.of()));
     }
 
     static List<CheapTest> shippedTests() {

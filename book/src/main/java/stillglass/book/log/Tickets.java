@@ -19,6 +19,8 @@ import stillglass.book.data.LensJson;
 import stillglass.book.data.Shelf;
 import stillglass.care.CareOutcomes;
 import stillglass.care.CareTables;
+import stillglass.care.Good;
+import stillglass.care.Goods;
 import stillglass.look.ShopTeaching;
 import stillglass.optics.LensSection;
 import stillglass.plan.alike.AlikeModel;
@@ -52,6 +54,8 @@ public final class Tickets {
     private static final int FIRST = 100;
     private static final String SCHOOL = "care school";
     private static final String LACKING = "agents lacking";
+    private static final String GOODS = "goods";
+    private static final String KNOWN = "knacks known";
 
     private final Logbook log;
     private final Shelf shelf;
@@ -265,7 +269,7 @@ public final class Tickets {
                 log.setting("section " + id).ifPresent(text -> shelf.add(id, LensJson.parse(id + ".json", text))));
     }
 
-    /// Passes of cleaning and greases laid that were not taken back, ticket by ticket.
+    /// Passes of cleaning, flushings and greases laid that were not taken back, ticket by ticket.
     public List<Logbook.Pass> used() {
         List<Logbook.Pass> standing = new ArrayList<>();
         passes.addAll(log.passes(passes.isEmpty() ? 0 : passes.getLast().id()));
@@ -290,24 +294,72 @@ public final class Tickets {
                 greases.addLast(g.grease());
             }
         }
+        // What is owned and was not laid yet is offered after what was.
+        goods().all().stream().filter(Good::grease).map(Good::called).filter(g -> !greases.contains(g)).forEach(greases::addFirst);
         CareTables.School school = log.setting(SCHOOL).flatMap(w -> Arrays.stream(CareTables.School.values()).filter(s -> s.word().equals(w)).findFirst()).orElse(CareTables.School.LEAST_EFFORT);
-        return shelf.care().taught(CareOutcomes.of(tried), school, List.copyOf(greases.reversed())).without(lacking());
+        return shelf.care().taught(CareOutcomes.of(tried), school, List.copyOf(greases.reversed())).without(listed(LACKING)).with(shelf.care().knacks().knowing(listed(KNOWN)));
+    }
+
+    /// The tables as this bench knows and wants them now.
+    public CareTables care() {
+        return care;
+    }
+
+    /// What the shop owns of greases and agents.
+    public Goods goods() {
+        return Goods.readable(log.setting(GOODS).orElse(""));
+    }
+
+    /// What it owns from now on.
+    public void keep(Goods goods) {
+        log.remember(GOODS, goods.text());
+        care = careNow();
+    }
+
+    /// How much of it went, over all tickets.
+    public List<Goods.Went> went() {
+        return goods().went(used().stream().flatMap(p -> use(p).stream()).toList());
+    }
+
+    /// What was used there, by the name it is called.
+    public Optional<Goods.Use> use(Logbook.Pass p) {
+        return switch (p.event()) {
+            case JointEvent.Greased g -> Optional.of(new Goods.Use(g.grease(), g.massMg()));
+            case CareEvent.PartCleaned c -> Optional.of(new Goods.Use(care.agent(c.agent()).map(CareTables.Agent::name).orElse(c.agent()), Optional.empty()));
+            case CareEvent.Flushed f -> Optional.of(new Goods.Use(care.agent(f.agent()).map(CareTables.Agent::name).orElse(f.agent()), Optional.empty()));
+            default -> Optional.empty();
+        };
     }
 
     /// Whether there is any of an agent on this bench, from now on.
     public void has(String agent, boolean there) {
-        Set<String> now = new TreeSet<>(lacking());
-        if (there) {
-            now.remove(agent);
-        } else {
-            now.add(agent);
-        }
-        log.remember(LACKING, String.join("\n", now));
+        list(LACKING, agent, !there);
+    }
+
+    /// Whether a habit of the hand need not be told here again.
+    public void knows(String knack, boolean known) {
+        list(KNOWN, knack, known);
+    }
+
+    /// Every habit is told again.
+    public void forgetKnacks() {
+        log.remember(KNOWN, "");
         care = careNow();
     }
 
-    private Set<String> lacking() {
-        return Set.copyOf(log.setting(LACKING).orElse("").lines().filter(l -> !l.isBlank()).toList());
+    private void list(String setting, String id, boolean on) {
+        Set<String> now = new TreeSet<>(listed(setting));
+        if (on) {
+            now.add(id);
+        } else {
+            now.remove(id);
+        }
+        log.remember(setting, String.join("\n", now));
+        care = careNow();
+    }
+
+    private Set<String> listed(String setting) {
+        return Set.copyOf(log.setting(setting).orElse("").lines().filter(l -> !l.isBlank()).toList());
     }
 
     /// In which order agents are tried from now on.

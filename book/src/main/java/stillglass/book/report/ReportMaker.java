@@ -357,9 +357,10 @@ public final class ReportMaker {
             List<CareEvent.Flushed> cycles = state.care().flushed().stream().filter(f -> f.place() == place).toList();
             if (!cycles.isEmpty()) {
                 List<Double> times = cycles.stream().flatMap(f -> f.closeMs().stream()).toList();
-                Said end = cycles.getLast().shows().map(o -> Said.of(o ? "report.flushed.oil" : "report.flushed.none")).orElse(Said.of("report.flushed.unsaid"));
+                Said end = cycles.getLast().shows().map(o -> Said.of(place.train() ? o ? "report.flushed.drags" : "report.flushed.runs" : o ? "report.flushed.oil" : "report.flushed.none"))
+                        .orElse(Said.of(place.train() ? "report.flushed.unsaid.train" : "report.flushed.unsaid"));
                 Said done = Said.of("report.flushed", "place", place.said(), "agents", cycles.stream().map(f -> agent(f.agent())).distinct().toList(), "count", cycles.size(), "end", end);
-                all.add(times.size() > 1 ? Said.of("report.flushed.times", "flushed", done, "first", times.getFirst(), "last", times.getLast()) : done);
+                all.add(times.size() > 1 ? Said.of(place.train() ? "report.flushed.down" : "report.flushed.times", "flushed", done, "first", times.getFirst(), "last", times.getLast()) : done);
             }
         }
     }

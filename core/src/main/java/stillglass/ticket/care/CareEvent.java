@@ -74,9 +74,9 @@ public sealed interface CareEvent extends Event, CareIntent {
         }
     }
 
-    /// Blades or leaves were flushed where they sit and worked through their range.
-    /// @param shows whether oil still showed; empty where nobody said
-    /// @param closeMs how long they took to close afterwards, where it was measured
+    /// Blades or leaves were flushed where they sit and worked through their range, or a train of wheels got a drop and was tried.
+    /// @param shows whether oil still showed, or the train still dragged; empty where nobody said
+    /// @param closeMs how long they took to close afterwards, or the train to run down, where it was measured
     @Named("flushed")
     record Flushed(Place place, String agent, Optional<Boolean> shows, Optional<Double> closeMs) implements CareEvent {
         private static final double MOST_MS = 60_000;

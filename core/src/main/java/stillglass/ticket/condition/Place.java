@@ -20,6 +20,10 @@ public enum Place {
     SHUTTER(List.of(Flaw.WET, Flaw.DIRTY, Flaw.RUST, Flaw.BENT, Flaw.LOOSE, Flaw.TORN, Flaw.MISSING), EnumSet.of(Sort.CAMERA, Sort.SHUTTER, Sort.PAIR, Sort.PART), Set.of(Part.Kind.SHUTTER), "shutter blade",
             "shutter blades", "shutter leaves", "sectors"),
     CURTAINS(List.of(Flaw.DIRTY, Flaw.TORN, Flaw.PERISHED, Flaw.LOOSE, Flaw.BENT), EnumSet.of(Sort.BODY), Set.of(), "curtain", "curtains", "curtain"),
+    ESCAPEMENT(List.of(Flaw.DIRTY, Flaw.WET, Flaw.GRIT, Flaw.RUST, Flaw.BENT, Flaw.WORN, Flaw.LOOSE, Flaw.MISSING), EnumSet.of(Sort.CAMERA, Sort.SHUTTER, Sort.PAIR, Sort.BODY, Sort.PART), Set.of(), "escapement|retard|slow train|gear train",
+            "escapement", "retard", "slow train", "gear train"),
+    SELF_TIMER(List.of(Flaw.DIRTY, Flaw.WET, Flaw.GRIT, Flaw.RUST, Flaw.BENT, Flaw.WORN, Flaw.LOOSE, Flaw.MISSING), EnumSet.of(Sort.CAMERA, Sort.SHUTTER, Sort.PAIR, Sort.BODY), Set.of(), "self[- ]?timer|delayed? action",
+            "self-timer", "self timer", "timer", "delay"),
     BARREL(List.of(Flaw.FLAKED, Flaw.SCRAPED, Flaw.GRIT, Flaw.CORRODED, Flaw.DENTED), EnumSet.of(Sort.LENS, Sort.ZOOM, Sort.CAMERA, Sort.PAIR, Sort.FINDER), Set.of(), "", "barrel", "inside of the barrel", "baffles"),
     THREAD(List.of(Flaw.DIRTY, Flaw.GRIT, Flaw.WORN, Flaw.CORRODED, Flaw.LOOSE), EnumSet.of(Sort.LENS, Sort.ZOOM, Sort.CAMERA), Set.of(Part.Kind.HELICOID), "helicoid|focus", "focusing thread", "helicoid", "thread"),
     SLOTS(List.of(Flaw.TOOL_MARKS, Flaw.WORN), EnumSet.complementOf(EnumSet.of(Sort.BODY)), Set.of(), "", "ring slots", "slots", "spanner slots"),
@@ -54,6 +58,11 @@ public enum Place {
         return Arrays.stream(values()).filter(p -> p.sorts.contains(sort)).toList();
     }
 
+    /// Whether it is a train of wheels: freed by drops at its pivots and judged by how it runs, not by whether oil shows.
+    public boolean train() {
+        return this == ESCAPEMENT || this == SELF_TIMER;
+    }
+
     /// What is looked for there, the commonest first.
     public List<Flaw> flaws() {
         return flaws;
@@ -78,7 +87,7 @@ public enum Place {
     /// What to beware of there before anything is touched.
     public Optional<Said> caution() {
         return switch (this) {
-            case IRIS, SHUTTER, CURTAINS, SPRINGS, CONTACTS, MIRROR, SEALS -> Optional.of(Said.of("place." + word() + ".caution"));
+            case IRIS, SHUTTER, CURTAINS, ESCAPEMENT, SELF_TIMER, SPRINGS, CONTACTS, MIRROR, SEALS -> Optional.of(Said.of("place." + word() + ".caution"));
             case BARREL, THREAD, SLOTS, SCREWS, FRONT_RIM, MOUNT, BELLOWS, COVERING -> Optional.empty();
         };
     }

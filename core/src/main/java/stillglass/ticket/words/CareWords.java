@@ -242,7 +242,7 @@ final class CareWords implements Grammar {
         return Optional.empty();
     }
 
-    /// `flushed iris blades with naphtha, 42 ms`, `… oil shows`, `… no oil shows`.
+    /// `flushed iris blades with naphtha, 42 ms`, `… oil shows`, `… no oil shows`; `flushed escapement with naphtha, still drags`, `… runs free`.
     private static Reading flushed(Cursor line, Setting in) {
         line.take("the");
         List<Place> places = List.of(Place.values());
@@ -264,14 +264,15 @@ final class CareWords implements Grammar {
             line.reset(before);
         }
         line.separators();
-        Optional<Boolean> shows = line.takeOne(List.of("no oil shows", "no oil", "nothing shows", "dry")).isPresent() ? Optional.of(false)
-                : line.takeOne(List.of("oil shows", "still oily", "oil")).isPresent() ? Optional.of(true) : Optional.empty();
+        Optional<Boolean> shows = line.takeOne(place.get().train() ? List.of("runs free", "runs through", "runs", "free") : List.of("no oil shows", "no oil", "nothing shows", "dry")).isPresent() ? Optional.of(false)
+                : line.takeOne(place.get().train() ? List.of("still drags", "still hangs", "still fails", "drags", "hangs", "fails") : List.of("oil shows", "still oily", "oil")).isPresent() ? Optional.of(true) : Optional.empty();
         if (!CareEvent.Flushed.possible(ms)) {
             return Reading.unclear("say.flush.ms");
         }
-        Said key = Said.of(shows.map(o -> o ? "say.reads.flushed.oil" : "say.reads.flushed.clean").orElse("say.reads.flushed"), "place", place.get().said(), "agent", agent.get().name());
+        boolean train = place.get().train();
+        Said key = Said.of(shows.map(o -> train ? o ? "say.reads.flushed.drags" : "say.reads.flushed.runs" : o ? "say.reads.flushed.oil" : "say.reads.flushed.clean").orElse("say.reads.flushed"), "place", place.get().said(), "agent", agent.get().name());
         Optional<Double> took = ms;
-        return Reading.understood(took.map(t -> Said.of("say.reads.flushed.ms", "flushed", key, "ms", t)).orElse(key), new CareEvent.Flushed(place.get(), agent.get().id(), shows, took));
+        return Reading.understood(took.map(t -> Said.of(train ? "say.reads.flushed.down" : "say.reads.flushed.ms", "flushed", key, "ms", t)).orElse(key), new CareEvent.Flushed(place.get(), agent.get().id(), shows, took));
     }
 
     /// `name ring is made of brass, engraved paint`, `splitter rear is made of silvered mirror`.
