@@ -88,6 +88,17 @@ class HandWindowTest {
     }
 
     @Test
+    void whatToLayOutFollowsFromWhatWasFound() {
+        window.beginLens("Brook 85 mm f/2", KeyCode.DIGIT2);
+        window.type("iris oily, marked");
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        window.press(KeyCode.K);
+        window.until("it is laid out", () -> told("lay-out").contains("oil film"));
+        assertThat(text("lay-out")).contains("lamp").contains("gloves");
+        assertThat(text("tool-shelf")).contains("Nothing names a tool yet");
+    }
+
+    @Test
     void aTrainGetsDropsUntilItRuns() {
         window.begin("shutter", "Size 0 leaf shutter", KeyCode.DIGIT5);
         window.fire("in-place-escapement");

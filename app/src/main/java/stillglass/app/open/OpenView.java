@@ -141,7 +141,7 @@ public final class OpenView implements Station {
     @Override
     public void show(Work work) {
         photos.show(work);
-        toolShelf.show(work.tools());
+        toolShelf.show(work);
         OpenModel m = OpenModel.of(work);
         if (drawn.filter(m::equals).isPresent()) {
             return;
