@@ -77,6 +77,7 @@ class HandWindowTest {
         assertThat(text("close-hand")).contains("Finger force");
         window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
         window.fire("in-place-self-timer");
+        window.settle();
         assertThat(text("flush-hand")).contains("After each drop");
 
         window.press(KeyCode.CONTROL, KeyCode.D);
@@ -102,6 +103,7 @@ class HandWindowTest {
     void aTrainGetsDropsUntilItRuns() {
         window.begin("shutter", "Size 0 leaf shutter", KeyCode.DIGIT5);
         window.fire("in-place-escapement");
+        window.settle();
         assertThat(window.say()).contains("A drop at each pivot");
         window.press(KeyCode.SPACE);
         window.type("flushed escapement with naphtha, runs free");
