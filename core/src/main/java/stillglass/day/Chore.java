@@ -18,6 +18,8 @@ public enum Chore {
     DRY(45, false),
     /// By hand.
     CLEAN(60, true),
+    /// A part that is lacking, at the lathe or the file.
+    MAKE(90, true),
     CLOSE(60, true),
     PROVE(30, true),
     /// Glue that sets, parts that are on their way, a clock that runs.

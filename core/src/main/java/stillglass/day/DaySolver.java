@@ -18,6 +18,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
 
 /// Plans a day with the CP-SAT solver: weighted lateness first, then the finish, then idle hands, each held while the next is lessened.
 ///
@@ -34,9 +38,11 @@ public final class DaySolver {
     private static final long MOST_MINUTES_LAID_OUT = 20_000_000;
     /// Workers search in different ways; with fewer a full day is planned much worse in the same time.
     private static final int WORKERS = 8;
+    private static final long WATCH_NS = 20_000_000;
 
     private final Day day;
     private final double seconds;
+    private final BooleanSupplier stopped;
     private final CpModel model = new CpModel();
     private final Map<Key, Placed> placed = new LinkedHashMap<>();
     private final int horizon;
@@ -45,18 +51,25 @@ public final class DaySolver {
 
     private record Placed(Day.Ticket ticket, Day.Task task, IntVar start, IntVar end, IntervalVar span) {}
 
-    private DaySolver(Day day, double seconds) {
+    private DaySolver(Day day, double seconds, BooleanSupplier stopped) {
         this.day = day;
         this.seconds = seconds;
+        this.stopped = stopped;
         horizon = horizon(day);
     }
 
     /// @param seconds how long may be searched
     /// @throws IllegalArgumentException where it cannot all be done in these hours
     public static DayPlan solve(Day day, double seconds) {
+        return solve(day, seconds, () -> false);
+    }
+
+    /// @param stopped asked again and again, also while the solver searches
+    /// @throws CancellationException once it is stopped
+    public static DayPlan solve(Day day, double seconds, BooleanSupplier stopped) {
         checked(seconds);
         Loader.loadNativeLibraries();
-        return new DaySolver(day, seconds).solve();
+        return new DaySolver(day, seconds, stopped).solve();
     }
 
     /// @throws IllegalArgumentException for no time to search in
@@ -104,7 +117,7 @@ public final class DaySolver {
 
     /// A plan by urgency; none for days so long that laying them out minute by minute would take too much room.
     private Optional<List<DayPlan.Slot>> firstPlan() {
-        return tooLong(day, horizon) ? Optional.empty() : new ListSchedule(day, horizon).best(seconds * LIST_SHARE, Integer.MAX_VALUE);
+        return tooLong(day, horizon) ? Optional.empty() : new ListSchedule(day, horizon).best(seconds * LIST_SHARE, Integer.MAX_VALUE, stopped);
     }
 
     private static boolean tooLong(Day day, int horizon) {
@@ -125,7 +138,7 @@ public final class DaySolver {
         if (tooLong(day, horizon)) {
             return Optional.empty();
         }
-        return new ListSchedule(day, horizon).best(seconds, QUICK_TRIES).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
+        return new ListSchedule(day, horizon).best(seconds, QUICK_TRIES, () -> false).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
     }
 
     /// For going through a day again and again.
@@ -144,12 +157,36 @@ public final class DaySolver {
     private CpSolver run(double most) {
         CpSolver solver = new CpSolver();
         solver.getParameters().setMaxTimeInSeconds(most).setNumWorkers(WORKERS).setRandomSeed(1);
-        CpSolverStatus status = solver.solve(model);
+        CpSolverStatus status = watched(solver);
         if (status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE) {
             return solver;
         }
         throw new IllegalArgumentException(status == CpSolverStatus.INFEASIBLE ? "it cannot all be done in these hours with what there is: give more hours, or free what is fixed"
                 : "no plan was found in " + Math.round(most * 10) / 10.0 + " seconds: give more of them");
+    }
+
+    /// The solver knows no way to be asked: somebody beside it looks whether it is still wanted, and stops it.
+    private CpSolverStatus watched(CpSolver solver) {
+        AtomicBoolean over = new AtomicBoolean();
+        Thread watch = Thread.ofVirtual().name("day watch").start(() -> {
+            while (!over.get()) {
+                // Said before it has begun, it would not be heard: so it is said until it is over.
+                if (stopped.getAsBoolean()) {
+                    solver.stopSearch();
+                }
+                LockSupport.parkNanos(WATCH_NS);
+            }
+        });
+        try {
+            CpSolverStatus status = solver.solve(model);
+            if (stopped.getAsBoolean()) {
+                throw new CancellationException("the search for a day was stopped");
+            }
+            return status;
+        } finally {
+            over.set(true);
+            LockSupport.unpark(watch);
+        }
     }
 
     private Placed of(Day.Ticket t, Day.Task k) {

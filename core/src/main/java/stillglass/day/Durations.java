@@ -11,6 +11,8 @@ import org.hipparchus.distribution.continuous.TDistribution;
 ///
 /// Minutes are lognormal. What a chore is expected to take (the minutes of the map, or a usual figure where there is no map) is the middle of what is believed before anything is known; every finished job moves it: normal logarithms with unknown mean and variance
 /// under the conjugate normal-inverse-gamma prior, whose prediction is Student's t (A. Gelman et al., *Bayesian Data Analysis*, 3rd ed., section 3.3). What was expected with a map and without one is learned apart.
+///
+/// A model that was on the bench before has figures of its own: its logarithms begin at the mean of what other models teach, which is worth [#PRIOR_MODEL_JOBS] of its jobs (models differ about as much as jobs on one model do), and its spread is that of jobs about the mean of their models.
 public final class Durations {
     /// The prior is worth this many jobs.
     private static final double PRIOR_JOBS = 1;
@@ -18,15 +20,22 @@ public final class Durations {
     /// Spread of the logarithm that is believed at first: two jobs in three take between 0.6 and 1.65 of what was expected.
     private static final double PRIOR_SPREAD = 0.5;
     private static final double PROMISED = 0.8;
+    /// What all other models teach is worth this many jobs of one model.
+    private static final double PRIOR_MODEL_JOBS = 1;
+    /// Spread of the logarithm about a model that is believed at first: with as much between models it makes [#PRIOR_SPREAD].
+    private static final double PRIOR_MODEL_SPREAD = 0.35;
 
-    private final Map<Key, List<Double>> logRatios = new HashMap<>();
+    private final Map<Key, List<Seen>> logRatios = new HashMap<>();
 
     private record Key(Chore chore, boolean mapped) {}
+
+    private record Seen(String model, double log) {}
 
     /// A chore that was done.
     /// @param minutes attended time
     /// @param expected minutes of the map for what was done, where there was a map
-    public record Done(Chore chore, double minutes, Optional<Double> expected) {}
+    /// @param model on what it was done
+    public record Done(Chore chore, double minutes, Optional<Double> expected, String model) {}
 
     /// From where a figure comes.
     public enum Source {
@@ -36,13 +45,15 @@ public final class Durations {
         MAP,
         /// Jobs of this bench.
         BENCH,
+        /// Jobs on this model.
+        MODEL,
         /// The technician.
         SAID
     }
 
     /// @param middle minutes it takes as often more as less
     /// @param promised minutes that are enough four times in five
-    /// @param jobs how many finished jobs it is learned from
+    /// @param jobs how many finished jobs it is learned from: of the model where it comes from there
     public record Estimate(double middle, double promised, Source source, int jobs) {
         private static final double Z80 = 0.8416212335729143;
 
@@ -72,24 +83,68 @@ public final class Durations {
         for (Done d : jobs) {
             double expected = d.expected.orElse(d.chore.usualMinutes());
             if (d.minutes > 0 && expected > 0) {
-                logRatios.computeIfAbsent(new Key(d.chore, d.expected.isPresent()), k -> new ArrayList<>()).add(Math.log(d.minutes / expected));
+                logRatios.computeIfAbsent(new Key(d.chore, d.expected.isPresent()), k -> new ArrayList<>()).add(new Seen(d.model, Math.log(d.minutes / expected)));
             }
         }
     }
 
+    /// On something of which nothing like was here.
     /// @param expected minutes of the map, where there is one
     public Estimate of(Chore chore, Optional<Double> expected) {
-        List<Double> seen = logRatios.getOrDefault(new Key(chore, expected.isPresent()), List.of());
-        int n = seen.size();
-        double mean = seen.stream().mapToDouble(x -> x).average().orElse(0);
-        double squares = seen.stream().mapToDouble(x -> (x - mean) * (x - mean)).sum();
-        double jobs = PRIOR_JOBS + n;
-        double shape = PRIOR_SHAPE + n / 2.0;
-        double rate = PRIOR_SHAPE * PRIOR_SPREAD * PRIOR_SPREAD + squares / 2 + PRIOR_JOBS * n * mean * mean / (2 * jobs);
-        double middle = n * mean / jobs;
-        double scale = Math.sqrt(rate * (jobs + 1) / (shape * jobs));
+        return of(chore, expected, "");
+    }
+
+    /// @param expected minutes of the map, where there is one
+    /// @param model on which it is to be done
+    public Estimate of(Chore chore, Optional<Double> expected, String model) {
+        List<Seen> seen = logRatios.getOrDefault(new Key(chore, expected.isPresent()), List.of());
         double base = expected.orElse(chore.usualMinutes());
-        return new Estimate(base * Math.exp(middle), base * Math.exp(middle + scale * new TDistribution(2 * shape).inverseCumulativeProbability(PROMISED)),
-                n > 0 ? Source.BENCH : expected.isPresent() ? Source.MAP : Source.USUAL, n);
+        List<Double> own = seen.stream().filter(x -> x.model.equals(model)).map(Seen::log).toList();
+        return own.isEmpty() ? ofShop(seen, base, expected.isPresent()) : ofModel(seen, own, model, base);
+    }
+
+    /// Of a model that was never here: as all jobs of the shop went.
+    private static Estimate ofShop(List<Seen> seen, double base, boolean mapped) {
+        Belief shop = Belief.of(0, PRIOR_JOBS, PRIOR_SHAPE, PRIOR_SHAPE * PRIOR_SPREAD * PRIOR_SPREAD, seen.stream().map(Seen::log).toList());
+        return estimate(shop, base, !seen.isEmpty() ? Source.BENCH : mapped ? Source.MAP : Source.USUAL, seen.size());
+    }
+
+    private static Estimate ofModel(List<Seen> seen, List<Double> own, String model, double base) {
+        List<Seen> others = seen.stream().filter(x -> !x.model.equals(model)).toList();
+        double start = Belief.of(0, PRIOR_JOBS, PRIOR_SHAPE, 1, others.stream().map(Seen::log).toList()).middle;
+        Map<String, List<Double>> models = new HashMap<>();
+        others.forEach(x -> models.computeIfAbsent(x.model, m -> new ArrayList<>()).add(x.log));
+        double rate = PRIOR_SHAPE * PRIOR_MODEL_SPREAD * PRIOR_MODEL_SPREAD + models.values().stream().mapToDouble(Belief::squares).sum() / 2;
+        double shape = PRIOR_SHAPE + (others.size() - models.size()) / 2.0;
+        return estimate(Belief.of(start, PRIOR_MODEL_JOBS, shape, rate, own), base, Source.MODEL, own.size());
+    }
+
+    private static Estimate estimate(Belief b, double base, Source source, int jobs) {
+        return new Estimate(base * Math.exp(b.middle), base * Math.exp(b.middle + b.scale() * new TDistribution(2 * b.shape).inverseCumulativeProbability(PROMISED)), source, jobs);
+    }
+
+    /// Normal-inverse-gamma.
+    /// @param jobs what its middle is worth
+    private record Belief(double middle, double jobs, double shape, double rate) {
+        static Belief of(double start, double worth, double shape, double rate, List<Double> seen) {
+            int n = seen.size();
+            double mean = mean(seen);
+            double jobs = worth + n;
+            return new Belief((worth * start + n * mean) / jobs, jobs, shape + n / 2.0, rate + squares(seen) / 2 + worth * n * (mean - start) * (mean - start) / (2 * jobs));
+        }
+
+        /// Of the next job.
+        double scale() {
+            return Math.sqrt(rate * (jobs + 1) / (shape * jobs));
+        }
+
+        private static double mean(List<Double> of) {
+            return of.stream().mapToDouble(x -> x).average().orElse(0);
+        }
+
+        static double squares(List<Double> of) {
+            double mean = mean(of);
+            return of.stream().mapToDouble(x -> (x - mean) * (x - mean)).sum();
+        }
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 
 /// A first plan for the solver to better: tasks in an order of urgency, each as early as it fits (serial schedule generation), the order changed a little again and again and kept where the plan is no worse.
@@ -95,7 +96,7 @@ final class ListSchedule {
     /// @param seconds how long may be tried
     /// @param tries how many orders at most; with few of them the same day is planned in the same way again
     /// @return nothing where not one was found
-    Optional<List<DayPlan.Slot>> best(double seconds, int tries) {
+    Optional<List<DayPlan.Slot>> best(double seconds, int tries, BooleanSupplier stopped) {
         int n = tasks.size();
         if (n == 0) {
             return Optional.empty();
@@ -106,7 +107,7 @@ final class ListSchedule {
         Value value = value(order);
         Value best = value;
         Optional<List<DayPlan.Slot>> found = slots(value);
-        for (int tried = 0; tried < tries && System.nanoTime() < until && best.lateness > 0; tried++) {
+        for (int tried = 0; tried < tries && System.nanoTime() < until && best.lateness > 0 && !stopped.getAsBoolean(); tried++) {
             double[] other = order.clone();
             int changes = 1 + random.nextInt(3);
             for (int c = 0; c < changes; c++) {

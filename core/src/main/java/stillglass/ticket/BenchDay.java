@@ -13,7 +13,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
+import stillglass.day.Chore;
 import stillglass.day.Chore;
 import stillglass.day.Day;
 import stillglass.day.DayPlan;
@@ -96,7 +99,8 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
 
     private static Open opened(Read r, Shop shop, Durations durations, Instant now) {
         Chores chores = Chores.of(r.story, r.world, r.plan, durations, now);
-        List<Durations.Estimate> attended = chores.tasks().stream().filter(Day.Task::attended).flatMap(k -> Stream.ofNullable(chores.takes().get(k.id()))).toList();
+        // What is to be made is weighed by itself: only what somebody said of it counts there.
+        List<Durations.Estimate> attended = chores.tasks().stream().filter(Day.Task::attended).filter(k -> Chore.of(k.id()).filter(Chore.MAKE::equals).isEmpty()).flatMap(k -> Stream.ofNullable(chores.takes().get(k.id()))).toList();
         return new Open(r.story.state().tag(), chores, r.story.state().worth().outlook(attended, shop.hourCosts()), r.story.state().worth().unsaid());
     }
 
@@ -150,15 +154,22 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     /// @param seconds how long
     /// @throws IllegalArgumentException for no time to search in
     public BenchDay searched(double seconds) {
+        return searched(seconds, () -> false);
+    }
+
+    /// The same, until it is stopped: then as it is.
+    public BenchDay searched(double seconds, BooleanSupplier stopped) {
         DaySolver.checked(seconds);
         if (plan.isEmpty()) {
             return this;
         }
         DayPlan better;
         try {
-            better = DaySolver.solve(day, seconds);
+            better = DaySolver.solve(day, seconds, stopped);
         } catch (IllegalArgumentException noneInTime) {
             // On a busy machine the search may not even get as far as the plan there is.
+            return this;
+        } catch (CancellationException nobodyWants) {
             return this;
         }
         boolean worth = better.lateness() < plan.get().lateness() || better.lateness() == plan.get().lateness() && better.finish() < plan.get().finish();

@@ -22,6 +22,7 @@ import stillglass.care.Route;
 import stillglass.day.Chore;
 import stillglass.day.Day;
 import stillglass.day.Durations;
+import stillglass.day.Fixing;
 import stillglass.day.Shop;
 import stillglass.plan.Reached;
 import stillglass.plan.WayIn;
@@ -30,6 +31,7 @@ import stillglass.ticket.care.BathChain;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
+import stillglass.ticket.worth.WorthEvent;
 
 /// What is left to be done on a ticket, as far as its record and its map tell: tasks with what they wait for, what they need and how long they take.
 ///
@@ -40,7 +42,8 @@ import stillglass.ticket.story.World;
 /// @param slipped tasks that were to have begun by now and are to be done whenever they fit
 /// @param urgent whether it corrodes by the hour: it came in wet and is not proven dry
 /// @param unknown why no end can be given, where none can
-public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes, List<String> slipped, boolean urgent, Optional<Said> unknown) {
+/// @param parts what the makings among the tasks make
+public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes, List<String> slipped, boolean urgent, Optional<Said> unknown, Map<String, String> parts) {
     /// Tags of what must never be open together, or never left alone.
     public static final String SOLVENT = "solvent";
     public static final String GREASE = "grease";
@@ -54,6 +57,12 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
         tasks = List.copyOf(tasks);
         takes = Map.copyOf(takes);
         slipped = List.copyOf(slipped);
+        parts = Map.copyOf(parts);
+    }
+
+    /// A task as it is called on its ticket: what is made is named.
+    public Said name(String task) {
+        return Optional.ofNullable(parts.get(task)).map(p -> Said.of("chore.make.part", "part", p)).orElse(Fixing.name(task));
     }
 
     /// @param story of the ticket
@@ -86,6 +95,7 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
         /// Tasks of clocks that run, by their names.
         private final Map<String, String> clocks = new HashMap<>();
         private final Map<Chore, Integer> numbers = new EnumMap<>(Chore.class);
+        private final Map<String, String> parts = new HashMap<>();
 
         private Maker(Story story, World world, Optional<WayIn.Plan> plan, Durations durations, Instant now) {
             s = story.state();
@@ -99,35 +109,53 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
         private Chores chores() {
             Optional<Wet> wet = Wet.of(s).filter(w -> !w.proven());
             if (s.proof().signed(s.joints()).isPresent() || !s.tag().begun()) {
-                return new Chores(List.of(), Map.of(), List.of(), false, Optional.empty());
+                return new Chores(List.of(), Map.of(), List.of(), false, Optional.empty(), Map.of());
             }
             List<String> last = waits();
             // What came in wet is looked at and opened wet; it is not closed before it is dry.
             Optional<String> dry = wet.flatMap(Wet::drying).filter(d -> !Double.isInfinite(d.toH())).map(d -> dries(wet.get(), d));
             if (!passed(Stage.LOOK)) {
-                last = task(Chore.LOOK, 1, last, List.of(Shop.LAMP), Set.of(), durations.of(Chore.LOOK, Optional.empty()));
+                last = task(Chore.LOOK, 1, last, List.of(Shop.LAMP), Set.of(), usual(Chore.LOOK, Optional.empty()));
             }
             if (!passed(Stage.DECIDE)) {
-                last = task(Chore.DECIDE, 1, last, List.of(), Set.of(), durations.of(Chore.DECIDE, Optional.empty()));
+                last = task(Chore.DECIDE, 1, last, List.of(), Set.of(), usual(Chore.DECIDE, Optional.empty()));
             }
+            List<String> begun = last;
             Set<String> open = new LinkedHashSet<>(s.joints().openNow());
             if (!passed(Stage.OPEN)) {
                 Optional<Double> byMap = plan.filter(p -> !p.joints().isEmpty()).flatMap(p -> Spent.byMap(p.joints().stream().map(Joint::id).toList(), s, world.instrument()).map(m -> Math.max(m, p.minutes())));
                 // Minutes of the map are those that are left; others are for all of it.
-                last = task(Chore.OPEN, 1, last, List.of(), Set.of(), byMap.isPresent() ? durations.of(Chore.OPEN, byMap) : durations.of(Chore.OPEN, Optional.empty()).less(spent.getOrDefault(Chore.OPEN, 0.0)));
+                last = task(Chore.OPEN, 1, last, List.of(), Set.of(), byMap.isPresent() ? usual(Chore.OPEN, byMap) : usual(Chore.OPEN, Optional.empty()).less(spent.getOrDefault(Chore.OPEN, 0.0)));
                 plan.ifPresent(p -> p.joints().forEach(j -> open.add(j.id())));
             }
             if (!passed(Stage.CLEAN)) {
                 last = clean(open, last);
             }
-            last = Stream.concat(last.stream(), dry.stream()).toList();
+            last = Stream.of(last, dry.stream().toList(), makes(begun)).flatMap(List::stream).toList();
             if (!closed()) {
                 Optional<Double> byMap = Spent.byMap(List.copyOf(open), s, world.instrument());
                 boolean greases = open.stream().flatMap(id -> world.instrument().joint(id).stream()).flatMap(j -> j.frees().stream()).flatMap(p -> world.instrument().part(p).stream()).anyMatch(p -> p.kind() == Part.Kind.HELICOID);
-                last = task(Chore.CLOSE, 1, last, List.of(), greases ? Set.of(GREASE) : Set.of(), byMap.isPresent() ? durations.of(Chore.CLOSE, byMap) : durations.of(Chore.CLOSE, Optional.empty()).less(spent.getOrDefault(Chore.CLOSE, 0.0)));
+                last = task(Chore.CLOSE, 1, last, List.of(), greases ? Set.of(GREASE) : Set.of(), byMap.isPresent() ? usual(Chore.CLOSE, byMap) : usual(Chore.CLOSE, Optional.empty()).less(spent.getOrDefault(Chore.CLOSE, 0.0)));
             }
-            task(Chore.PROVE, 1, last, List.of(), Set.of(), durations.of(Chore.PROVE, Optional.empty()).less(spent.getOrDefault(Chore.PROVE, 0.0)));
-            return new Chores(tasks, takes, slipped, wet.isPresent(), wet.filter(w -> w.drying().filter(d -> !Double.isInfinite(d.toH())).isEmpty()).map(w -> Said.of("chores.wet")));
+            task(Chore.PROVE, 1, last, List.of(), Set.of(), usual(Chore.PROVE, Optional.empty()).less(spent.getOrDefault(Chore.PROVE, 0.0)));
+            return new Chores(tasks, takes, slipped, wet.isPresent(), wet.filter(w -> w.drying().filter(d -> !Double.isInfinite(d.toH())).isEmpty()).map(w -> Said.of("chores.wet")), parts);
+        }
+
+        /// Parts that are lacking are made while the rest is open or soaks, and are there before it is closed. One that is only said to cost something is bought, and nobody knows when it comes.
+        private List<String> makes(List<String> after) {
+            List<String> ends = new ArrayList<>();
+            for (WorthEvent.PartToMake p : s.worth().toMake().values()) {
+                if (p.minutes().isPresent() || p.cost().isEmpty()) {
+                    int number = numbers.merge(Chore.MAKE, 1, Integer::sum);
+                    parts.put(named(Chore.MAKE, number), p.name());
+                    ends.addAll(task(Chore.MAKE, number, after, List.of(), Set.of(), p.minutes().map(Durations.Estimate::said).orElseGet(() -> usual(Chore.MAKE, Optional.empty()))));
+                }
+            }
+            return ends;
+        }
+
+        private Durations.Estimate usual(Chore chore, Optional<Double> byMap) {
+            return durations.of(chore, byMap, s.tag().instrumentId());
         }
 
         private boolean passed(Stage stage) {
@@ -155,7 +183,7 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
                     ends.addAll(bathes(new BathChain(r, i), last));
                 }
             }
-            ends.addAll(task(Chore.CLEAN, 1, last, List.of(Shop.LAMP), Set.of(SOLVENT), durations.of(Chore.CLEAN, Optional.empty()).less(spent.getOrDefault(Chore.CLEAN, 0.0))));
+            ends.addAll(task(Chore.CLEAN, 1, last, List.of(Shop.LAMP), Set.of(SOLVENT), usual(Chore.CLEAN, Optional.empty()).less(spent.getOrDefault(Chore.CLEAN, 0.0))));
             return ends;
         }
 
@@ -167,10 +195,10 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
             for (Chore link : links.subList(running.map(r -> links.indexOf(r) + 1).orElse(0), links.size())) {
                 int number = numbers.merge(link, 1, Integer::sum);
                 after = switch (link) {
-                    case SOAK -> task(link, number, after, List.of(Shop.TIN), Set.of(SOLVENT, FLAMMABLE), durations.of(link, BathChain.minutes(link, world.care())));
-                    case BATHE -> task(link, number, after, List.of(Shop.TANK), Set.of(), durations.of(link, BathChain.minutes(link, world.care())));
-                    case DRY -> task(link, number, after, List.of(Shop.CABINET), Set.of(), durations.of(link, Optional.empty()));
-                    default -> task(link, number, after, List.of(), Set.of(), durations.of(link, Optional.empty()));
+                    case SOAK -> task(link, number, after, List.of(Shop.TIN), Set.of(SOLVENT, FLAMMABLE), usual(link, BathChain.minutes(link, world.care())));
+                    case BATHE -> task(link, number, after, List.of(Shop.TANK), Set.of(), usual(link, BathChain.minutes(link, world.care())));
+                    case DRY -> task(link, number, after, List.of(Shop.CABINET), Set.of(), usual(link, Optional.empty()));
+                    default -> task(link, number, after, List.of(), Set.of(), usual(link, Optional.empty()));
                 };
             }
             return after;

@@ -98,7 +98,7 @@ public final class Spent {
         of(story.rows()).forEach((chore, minutes) -> {
             if (minutes >= FEWEST_MINUTES) {
                 boolean byMap = chore == Chore.OPEN || chore == Chore.CLOSE;
-                all.add(new Durations.Done(chore, minutes, byMap ? byMap(s.joints().order(), s, instrument) : Optional.empty()));
+                all.add(new Durations.Done(chore, minutes, byMap ? byMap(s.joints().order(), s, instrument) : Optional.empty(), s.tag().instrumentId()));
             }
         });
         return all;

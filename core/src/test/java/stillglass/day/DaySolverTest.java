@@ -4,13 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -205,6 +213,31 @@ class DaySolverTest {
         holds(day, plan);
         List<Integer> ends = plan.slots().stream().map(DayPlan.Slot::end).toList();
         assertThat(plan.slots()).allMatch(s -> s.start() == 0 || ends.contains(s.start()));
+    }
+
+    /// Fifteen jobs over fifteen machines would be searched for minutes: stopped once the solver is at it, it gives up and does not go on to the end.
+    @Test
+    @Timeout(120)
+    void aSearchIsStoppedInsideTheSolver() {
+        SplittableRandom random = new SplittableRandom(5);
+        Map<String, Integer> machines = IntStream.range(0, 15).boxed().collect(Collectors.toMap(m -> "m" + m, m -> 1));
+        List<Day.Ticket> tickets = new ArrayList<>();
+        for (int t = 0; t < 15; t++) {
+            List<String> order = new ArrayList<>(machines.keySet().stream().sorted().toList());
+            Collections.shuffle(order, new Random(random.nextLong()));
+            List<Day.Task> tasks = new ArrayList<>();
+            for (int k = 0; k < order.size(); k++) {
+                tasks.add(task("k" + k, 5 + random.nextInt(90), false, List.of(order.get(k)), k == 0 ? List.of() : List.of("k" + (k - 1))));
+            }
+            tickets.add(new Day.Ticket("T" + t, Optional.empty(), 1, tasks));
+        }
+        Day day = new Day(1, machines, tickets, List.of(new Day.Span(0, 20_000)), List.of(), Set.of());
+        Thread here = Thread.currentThread();
+        AtomicInteger asked = new AtomicInteger();
+        // Beside the solver it is asked by somebody else than who searches.
+        BooleanSupplier stopped = () -> Thread.currentThread().equals(here) ? asked.get() > 40 : asked.incrementAndGet() > 40;
+        assertThatThrownBy(() -> DaySolver.solve(day, 3600, stopped)).isInstanceOf(CancellationException.class);
+        assertThat(asked.get()).isGreaterThan(40);
     }
 
     @Test

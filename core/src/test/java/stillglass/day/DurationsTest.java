@@ -3,6 +3,7 @@ package stillglass.day;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -17,7 +18,7 @@ class DurationsTest {
     private static final Optional<Double> NO_MAP = Optional.empty();
 
     private static List<Durations.Done> jobs(Chore chore, double... minutes) {
-        return Arrays.stream(minutes).mapToObj(m -> new Durations.Done(chore, m, NO_MAP)).toList();
+        return Arrays.stream(minutes).mapToObj(m -> new Durations.Done(chore, m, NO_MAP, "any")).toList();
     }
 
     @Test
@@ -57,10 +58,55 @@ class DurationsTest {
         for (int i = 0; i < all; i++) {
             double pace = 0.4 * random.nextGaussian();
             double unevenness = 0.25 + 0.45 * random.nextDouble();
-            List<Durations.Done> jobs = Stream.generate(() -> new Durations.Done(Chore.CLOSE, 60 * Math.exp(pace + unevenness * random.nextGaussian()), NO_MAP)).limit(seen).toList();
+            List<Durations.Done> jobs = Stream.generate(() -> new Durations.Done(Chore.CLOSE, 60 * Math.exp(pace + unevenness * random.nextGaussian()), NO_MAP, "any")).limit(seen).toList();
             kept += 60 * Math.exp(pace + unevenness * random.nextGaussian()) <= new Durations(jobs).of(Chore.CLOSE, NO_MAP).promised() ? 1 : 0;
         }
         assertThat(kept / (double) all).isBetween(0.77, 0.84);
+    }
+
+    /// A model begins at what the others teach, which is worth one of its own jobs.
+    @Test
+    void aModelHasFiguresOfItsOwn() {
+        List<Durations.Done> all = List.of(new Durations.Done(Chore.CLOSE, 120, NO_MAP, "other"), new Durations.Done(Chore.CLOSE, 120, NO_MAP, "other"), new Durations.Done(Chore.CLOSE, 240, NO_MAP, "this"));
+        Durations.Estimate own = new Durations(all).of(Chore.CLOSE, NO_MAP, "this");
+        assertThat(own.middle()).as("half way between 60·2^(2/3) and 240, in logarithms").isCloseTo(Math.sqrt(60 * Math.pow(2, 2 / 3.0) * 240), within(1e-9));
+        assertThat(own.source()).isEqualTo(Durations.Source.MODEL);
+        assertThat(own.jobs()).isEqualTo(1);
+        assertThat(new Durations(all).of(Chore.CLOSE, NO_MAP, "never here").source()).isEqualTo(Durations.Source.BENCH);
+        assertThat(new Durations(all).of(Chore.CLOSE, NO_MAP, "never here").jobs()).isEqualTo(3);
+    }
+
+    /// On drawn benches of models that differ: promises of a model are kept in about four of five, and its own figure is nearer than that of the shop.
+    @ParameterizedTest
+    @ValueSource(ints = {1, 3, 10})
+    void promisesOfAModelAreKeptAndComeNearer(int own) {
+        SplittableRandom random = new SplittableRandom(70 + own);
+        int kept = 0;
+        double byModel = 0;
+        double byShop = 0;
+        int all = 3000;
+        for (int i = 0; i < all; i++) {
+            double pace = 0.4 * random.nextGaussian();
+            double between = 0.2 + 0.3 * random.nextDouble();
+            double within = 0.2 + 0.3 * random.nextDouble();
+            List<Durations.Done> jobs = new ArrayList<>();
+            for (int m = 0; m < 4; m++) {
+                double of = pace + between * random.nextGaussian();
+                for (int k = 0; k < 3; k++) {
+                    jobs.add(new Durations.Done(Chore.CLOSE, 60 * Math.exp(of + within * random.nextGaussian()), NO_MAP, "model " + m));
+                }
+            }
+            double of = pace + between * random.nextGaussian();
+            for (int k = 0; k < own; k++) {
+                jobs.add(new Durations.Done(Chore.CLOSE, 60 * Math.exp(of + within * random.nextGaussian()), NO_MAP, "this"));
+            }
+            Durations here = new Durations(jobs);
+            kept += 60 * Math.exp(of + within * random.nextGaussian()) <= here.of(Chore.CLOSE, NO_MAP, "this").promised() ? 1 : 0;
+            byModel += Math.abs(Math.log(here.of(Chore.CLOSE, NO_MAP, "this").middle() / 60) - of);
+            byShop += Math.abs(Math.log(here.of(Chore.CLOSE, NO_MAP).middle() / 60) - of);
+        }
+        assertThat(kept / (double) all).isBetween(0.77, 0.84);
+        assertThat(byModel).isLessThan(0.9 * byShop);
     }
 
     @Test

@@ -1,6 +1,7 @@
 package stillglass.ticket;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -17,6 +18,7 @@ import stillglass.day.Durations;
 import stillglass.day.Shop;
 import stillglass.say.Wording;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.story.Stage;
 
 /// A Tuesday, one person, from noon on: nine to one and two to six.
 class BenchDayTest {
@@ -141,5 +143,25 @@ class BenchDayTest {
         BenchDay s = d.searched(1);
         assertThat(s.plan().orElseThrow().lateness()).isLessThanOrEqualTo(d.plan().orElseThrow().lateness());
         assertThat(s.plan().orElseThrow().latenessBound()).isLessThanOrEqualTo(s.plan().orElseThrow().lateness());
+    }
+
+    /// A search nobody wants any more is given up at once, and the day stays as it is.
+    @Test
+    void aSearchThatIsStoppedLeavesTheDayAsItIs() {
+        BenchDay d = planned(Job.NOON, ticket("T-1", LocalDate.of(2026, 11, 25)), ticket("T-2", LocalDate.of(2026, 11, 25)));
+        assertThat(d.searched(3600, () -> true)).isSameAs(d);
+    }
+
+    /// What is to be made is weighed once: as what was said of it, and not as one of the chores too.
+    @Test
+    void aPartToMakeIsNotWeighedTwice() {
+        Shop shop = Shop.parse("hands 1\nhour 60\ntuesday 9-18\nwednesday 9-18");
+        Job bare = Job.unknown().stage(Stage.DECIDE).say("worth 500, chance 90 %");
+        Job making = Job.unknown().stage(Stage.DECIDE).say("worth 500, chance 90 %", "to make name ring, 60 min, costs 5");
+        assertThat(leftHours(making, shop) - leftHours(bare, shop)).isCloseTo(1, within(1e-9));
+    }
+
+    private static double leftHours(Job job, Shop shop) {
+        return BenchDay.of(shop, List.of(new BenchDay.Read(job.story(), job.world(), Optional.empty())), new Durations(), Job.NOON, ZoneOffset.UTC).open("T-1").orElseThrow().outlook().orElseThrow().leftHours();
     }
 }

@@ -99,6 +99,22 @@ class ChoresTest {
         assertThat(task(c, "look").startMin()).isEmpty();
     }
 
+    /// What is lacking is made while the rest is open, with the minutes that were said or a usual figure, and is there before it is closed. What is only bought waits for the post, and nobody knows how long.
+    @Test
+    void partsThatAreLackingAreMadeBeforeItIsClosed() {
+        Job job = Job.unknown().stage(Stage.DECIDE).say("to make name ring, 75 min, costs 12", "to make pin", "to buy ribbon, costs 18");
+        Chores c = left(job);
+        assertThat(names(c)).containsExactly("look", "decide", "open", "clean", "make", "make 2", "close", "prove");
+        assertThat(task(c, "make").minutes()).isEqualTo(75);
+        assertThat(task(c, "make").after()).as("as soon as it is decided").containsExactly("decide");
+        assertThat(task(c, "close").after()).containsExactlyInAnyOrder("clean", "make", "make 2");
+        assertThat(c.takes().get("make").source()).isEqualTo(Durations.Source.SAID);
+        assertThat(c.takes().get("make 2").source()).isEqualTo(Durations.Source.USUAL);
+        assertThat(Wording.core().say(c.name("make 2"))).isEqualTo("make pin");
+        assertThat(Wording.core().say(c.name("close"))).isEqualTo("close");
+        assertThat(names(left(job.say("made pin", "made name ring")))).doesNotContain("make", "make 2");
+    }
+
     /// Until weighings tell how something wet dries, nobody can say when it is through.
     @Test
     void somethingWetHasNoEndBeforeItsDryingIsKnown() {

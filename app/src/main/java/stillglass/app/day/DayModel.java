@@ -21,6 +21,7 @@ import stillglass.day.DayPlan;
 import stillglass.day.Durations;
 import stillglass.day.Fixing;
 import stillglass.day.Shop;
+import stillglass.say.Said;
 import stillglass.ticket.BenchDay;
 import stillglass.ticket.Chores;
 
@@ -126,6 +127,10 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
         return lanes;
     }
 
+    private static Said name(String ticket, String task, BenchDay d) {
+        return d.open(ticket).map(o -> o.chores().name(task)).orElse(Fixing.name(task));
+    }
+
     private static boolean attended(DayPlan.Slot s) {
         return Chore.of(s.task()).filter(Chore::attended).isPresent();
     }
@@ -135,7 +140,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
     }
 
     private static Block block(DayPlan.Slot s, BenchDay d) {
-        String what = Words.say(Fixing.name(s.task()));
+        String what = Words.say(name(s.ticket(), s.task(), d));
         return new Block(id(s), what, s.start(), s.end(), attended(s), fixed(id(s), d), d.late(s.ticket()) > 0, movable(id(s), d), d.day().task(s.ticket(), s.task()).map(Day.Task::after).orElse(List.of()), Words.of("day.block.spoken", s.ticket(), what, time(s.start(), d), time(s.end(), d)));
     }
 
@@ -152,10 +157,10 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
         Optional<BenchDay.Through> through = d.through(o.number());
         List<String> remarks = new ArrayList<>();
         o.chores().unknown().ifPresent(u -> remarks.add(Words.sentence(u)));
-        o.chores().slipped().forEach(t -> remarks.add(Words.of("day.slipped", Words.say(Fixing.name(t)))));
+        o.chores().slipped().forEach(t -> remarks.add(Words.of("day.slipped", Words.say(o.chores().name(t)))));
         d.unfixed().forEach((slot, why) -> {
             if (slot.ticket().equals(o.number())) {
-                remarks.add(Words.of("day.unfixed", Words.say(Fixing.name(slot.task())), Words.sentence(why)));
+                remarks.add(Words.of("day.unfixed", Words.say(o.chores().name(slot.task())), Words.sentence(why)));
             }
         });
         o.outlook().ifPresent(x -> {
@@ -170,7 +175,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
     private static Optional<Task> task(BenchDay.Slotted c, BenchDay d, List<DayPlan.Slot> slots) {
         Optional<DayPlan.Slot> slot = slots.stream().filter(s -> id(s).equals(c)).findFirst();
         Optional<Durations.Estimate> takes = d.open(c.ticket()).flatMap(o -> Optional.ofNullable(o.chores().takes().get(c.task())));
-        return slot.map(s -> new Task(c.ticket(), Words.capital(Words.say(Fixing.name(c.task()))), Words.of("day.task.when", time(s.start(), d), time(s.end(), d)), takes.map(DayModel::takes).orElse(""), fixed(c, d), movable(c, d)));
+        return slot.map(s -> new Task(c.ticket(), Words.capital(Words.say(name(c.ticket(), c.task(), d))), Words.of("day.task.when", time(s.start(), d), time(s.end(), d)), takes.map(DayModel::takes).orElse(""), fixed(c, d), movable(c, d)));
     }
 
     private static String takes(Durations.Estimate e) {
@@ -193,7 +198,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
     /// @param here the ticket that is shown: it is not named
     static Optional<String> next(BenchDay d, Optional<String> here) {
         return d.first().map(s -> {
-            String what = Words.say(Fixing.name(s.task()));
+            String what = Words.say(name(s.ticket(), s.task(), d));
             String whose = here.filter(s.ticket()::equals).isPresent() ? what : Words.of("day.next.whose", s.ticket(), what);
             return s.start() == 0 ? Words.of("day.next.now", whose) : Words.of("day.next.later", time(s.start(), d), whose);
         });

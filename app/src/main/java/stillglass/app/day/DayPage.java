@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -72,6 +73,8 @@ public final class DayPage implements Page {
     private Optional<DayModel> shown = Optional.empty();
     private Optional<BenchDay> searched = Optional.empty();
     private Optional<String> lastMoved = Optional.empty();
+    /// Ends the search that goes on.
+    private Runnable stop = () -> {};
 
     /// @param opened shows the ticket that was opened
     /// @param changed hears that what is said here is new
@@ -310,7 +313,7 @@ public final class DayPage implements Page {
             case DECIDE -> Optional.of(Stage.DECIDE);
             case OPEN -> Optional.of(Stage.OPEN);
             case SOAK, BATHE, RINSE, DRY, CLEAN -> Optional.of(Stage.CLEAN);
-            case CLOSE -> Optional.of(Stage.CLOSE);
+            case MAKE, CLOSE -> Optional.of(Stage.CLOSE);
             case PROVE -> Optional.of(Stage.PROVE);
             case WAIT -> Optional.empty();
         };
@@ -321,7 +324,9 @@ public final class DayPage implements Page {
         keeper.planned().map(BenchDays.Planned::day).filter(d -> searched.isEmpty() && d.plan().isPresent()).ifPresent(d -> {
             searched = Optional.of(d);
             searching.setText(Words.of("day.searching", SEARCH_SECONDS));
-            desk.benchDays().search(d, SEARCH_SECONDS).whenCompleteAsync((better, wrong) -> {
+            AtomicBoolean stopped = new AtomicBoolean();
+            stop = () -> stopped.set(true);
+            desk.benchDays().search(d, SEARCH_SECONDS, stopped::get).whenCompleteAsync((better, wrong) -> {
                 if (searched.filter(s -> s == d).isEmpty()) {
                     return;
                 }
@@ -338,6 +343,7 @@ public final class DayPage implements Page {
 
     private boolean stopSearching() {
         boolean was = searched.isPresent();
+        stop.run();
         searched = Optional.empty();
         searching.setText("");
         return was;

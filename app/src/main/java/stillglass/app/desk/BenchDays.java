@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.BooleanSupplier;
 import stillglass.book.log.OpenTickets;
 import stillglass.book.log.Tickets;
 import stillglass.day.Shop;
@@ -67,9 +68,10 @@ public final class BenchDays {
     }
 
     /// A better plan of the same day, searched for.
-    public CompletableFuture<BenchDay> search(BenchDay day, double seconds) {
+    /// @param stopped asked again and again: the day is left as it is once it says so
+    public CompletableFuture<BenchDay> search(BenchDay day, double seconds, BooleanSupplier stopped) {
         // Aside from the computing thread, on which tickets wait for their own results.
-        return CompletableFuture.supplyAsync(() -> day.searched(seconds));
+        return CompletableFuture.supplyAsync(() -> day.searched(seconds, stopped));
     }
 
     /// What the shop says from now on of its hours and things.

@@ -44,11 +44,12 @@ public final class DayCalendar {
             Optional<Chore> chore = Chore.of(s.task());
             // Clocks are told apart from what is planned.
             if (chore.filter(c -> c == Chore.WAIT).isEmpty()) {
+                Said name = day.open(s.ticket()).map(o -> o.chores().name(s.task())).orElse(Fixing.name(s.task()));
                 String title = day.open(s.ticket()).map(o -> o.tag().title()).orElse("");
-                VEvent e = event(s.ticket() + "-" + s.task(), say("calendar.task", "ticket", s.ticket(), "task", Fixing.name(s.task()), "title", title), day.at(s.start()), day.at(s.end()), day.now());
+                VEvent e = event(s.ticket() + "-" + s.task(), say("calendar.task", "ticket", s.ticket(), "task", name, "title", title), day.at(s.start()), day.at(s.end()), day.now());
                 if (chore.filter(Chore::attended).isEmpty()) {
                     // It goes on by itself, and somebody has to come when it is over.
-                    e.addAlarm(atEnd(say("calendar.over", "ticket", s.ticket(), "task", Fixing.name(s.task()))));
+                    e.addAlarm(atEnd(say("calendar.over", "ticket", s.ticket(), "task", name)));
                 }
                 calendar.addEvent(e);
             }
