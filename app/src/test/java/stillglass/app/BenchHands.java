@@ -123,6 +123,9 @@ final class BenchHands {
             if (closes && joint.close().setFirst().isPresent()) {
                 window.press(KeyCode.S);
             }
+            for (int i = 0; closes && i < joint.close().points().size(); i++) {
+                window.press(KeyCode.D);
+            }
             if (closes && joint.close().greased() && w.state().joints().story(joint.id()).closing().greased().isEmpty()) {
                 window.press(KeyCode.G);
             }

@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import picocli.CommandLine;
 import stillglass.book.data.GreaseJson;
+import stillglass.care.Creep;
 import stillglass.care.Greasing;
 import stillglass.say.Wording;
 
@@ -22,12 +24,28 @@ final class GreaseVerb extends Verb {
         GreaseJson.File asked = GreaseJson.read(file);
         Greasing g = Greasing.of(asked.asked());
         String why = Wording.core().say(g.why());
+        Optional<Creep> creep = asked.laidMg().flatMap(mg -> Creep.of(mg - g.volumeMm3() * density(g), asked.asked().diameterMm(), asked.summer()));
+        Optional<Double> harmless = asked.toBladesMm().map(mm -> Creep.harmlessMg(mm, asked.asked().diameterMm(), asked.summer()));
         if (json()) {
-            out().println(answer(g, asked.needleMm(), why).json());
+            Answer answer = answer(g, asked.needleMm(), why);
+            creep.ifPresent(c -> answer.put("creep", new Answer().number("excess_mg", c.excessMg()).put("standing_mm", pair(c.standing())).put("lying_mm", pair(c.lying())).fields()));
+            harmless.ifPresent(mg -> answer.number("harmless_excess_mg", mg));
+            out().println(answer.json());
         } else {
             told(g, asked.needleMm(), why);
+            creep.ifPresent(c -> out().printf(Locale.ROOT, "%.0f mg too much: its oil may run %.0f to %.0f mm along the barrel standing, %.0f to %.0f mm lying%n", c.excessMg(), c.standing().low(), c.standing().high(), c.lying().low(), c.lying().high()));
+            harmless.ifPresent(mg -> out().printf(Locale.ROOT, "up to %.1f mg too much do not reach so far%n", mg));
         }
         return 0;
+    }
+
+    /// Of the grease to take, else of the first there is: what was laid is of one of them.
+    private static double density(Greasing g) {
+        return g.take().orElse(g.greases().getFirst()).grease().densityMgPerMm3();
+    }
+
+    private static List<Double> pair(Creep.Range r) {
+        return List.of(rounded(r.low()), rounded(r.high()));
     }
 
     private static Answer answer(Greasing g, double needleMm, String why) {

@@ -86,6 +86,14 @@ class CareVerbsTest {
         assertThat(j.get("greases").get(1).get("torque_nmm").asDouble()).isCloseTo(3 * 3684, within(20.0));
         assertThat(j.get("mass_mg").asDouble()).isCloseTo(2552.5 * 0.0433 * 0.9, within(0.1));
         assertThat(run("grease", asked.toString()).out()).contains("half on each thread").contains("light turns with");
+        // Grease that sheds one mg of oil for ten, on 157 mm of circumference: 0.0073 mm² for each mg of surplus, held at no less than half a thousandth of a mm.
+        String creeps = GREASE.replace("\"diameter_mm\"", "\"laid_mg\":1000,\"to_blades_mm\":12,\"summer\":{\"shed_percent\":[10,10],\"oil_mm2_s\":[100,100],\"days\":90},\"diameter_mm\"");
+        JsonNode c = run("grease", file("creep.json", creeps).toString(), "--json").json();
+        double surplus = c.get("creep").get("excess_mg").asDouble();
+        assertThat(surplus).isCloseTo(1000 - j.get("volume_mm3").asDouble() * 0.9, within(1.0));
+        assertThat(c.get("creep").get("standing_mm").get(1).asDouble()).isCloseTo(Math.cbrt(9 * Math.pow(surplus * 0.1 / 0.87 / (Math.PI * 50), 2) * 9810 * 90 * 86400 / 400), within(3.0));
+        assertThat(c.get("harmless_excess_mg").asDouble()).isBetween(0.5, 20.0);
+        assertThat(run("grease", file("creep2.json", creeps.replace("[10,10]", "[20,10]")).toString()).err()).contains("creep2.json").contains("lower first");
         assertThat(run("grease", file("no.json", GREASE.replace("[[0,900],[20,300]]", "[[0,300],[20,900]]")).toString()).err()).contains("no.json").contains("thinner").hasLineCount(1);
         assertThat(run("grease", file("nan.json", GREASE.replace("0.1,", "\"NaN\",")).toString()).err()).contains("nan.json").contains("slop_mm").hasLineCount(1);
     }

@@ -56,6 +56,11 @@ public record Joint(
         return new Joint(id, name, hold, side, tool, minutes, risk, other, frees, exposes, loses, hazards, close);
     }
 
+    /// The same that closes otherwise.
+    public Joint closing(Closing other) {
+        return new Joint(id, name, hold, side, tool, minutes, risk, behind, frees, exposes, loses, hazards, other);
+    }
+
     /// What hands and controls are set to for it: changed from one joint to the next, that costs a moment.
     public String hand() {
         return behind.with().isEmpty() ? tool : tool + " | " + new TreeMap<>(behind.with());
@@ -162,6 +167,7 @@ public record Joint(
     /// @param before joints that may only be closed after it, though they came off later: they would bar the way to it
     /// @param refit joint that is put back for a moment while this one closes, to hold a reference
     /// @param zeroLast what is zeroed on it once everything is closed, its screws loosened for it
+    /// @param points what is laid on, or kept dry, before it closes over them
     public record Closing(
             Optional<String> setFirst,
             Optional<String> looseUntil,
@@ -169,21 +175,23 @@ public record Joint(
             boolean greased,
             Set<String> before,
             Optional<String> refit,
-            Optional<String> zeroLast) {
+            Optional<String> zeroLast,
+            List<Point> points) {
         /// Plain reversal.
         public static final Closing PLAIN =
-                new Closing(Optional.empty(), Optional.empty(), Optional.empty(), false, Set.of(), Optional.empty(), Optional.empty());
+                new Closing(Optional.empty(), Optional.empty(), Optional.empty(), false, Set.of(), Optional.empty(), Optional.empty(), List.of());
 
         public Closing {
             before = Set.copyOf(before);
+            points = List.copyOf(points);
         }
 
         public Closing withSetFirst(String positions) {
-            return new Closing(Optional.of(positions), looseUntil, test, greased, before, refit, zeroLast);
+            return new Closing(Optional.of(positions), looseUntil, test, greased, before, refit, zeroLast, points);
         }
 
         public Closing withLooseUntil(String joint) {
-            return new Closing(setFirst, Optional.of(joint), test, greased, before, refit, zeroLast);
+            return new Closing(setFirst, Optional.of(joint), test, greased, before, refit, zeroLast, points);
         }
 
         public Closing withTest(String function) {
@@ -191,23 +199,27 @@ public record Joint(
         }
 
         public Closing withTest(String function, Set<String> needs) {
-            return new Closing(setFirst, looseUntil, Optional.of(new Test(function, needs)), greased, before, refit, zeroLast);
+            return new Closing(setFirst, looseUntil, Optional.of(new Test(function, needs)), greased, before, refit, zeroLast, points);
         }
 
         public Closing withGrease() {
-            return new Closing(setFirst, looseUntil, test, true, before, refit, zeroLast);
+            return new Closing(setFirst, looseUntil, test, true, before, refit, zeroLast, points);
         }
 
         public Closing withBefore(Set<String> joints) {
-            return new Closing(setFirst, looseUntil, test, greased, joints, refit, zeroLast);
+            return new Closing(setFirst, looseUntil, test, greased, joints, refit, zeroLast, points);
         }
 
         public Closing withRefit(String joint) {
-            return new Closing(setFirst, looseUntil, test, greased, before, Optional.of(joint), zeroLast);
+            return new Closing(setFirst, looseUntil, test, greased, before, Optional.of(joint), zeroLast, points);
         }
 
         public Closing withZeroLast(String what) {
-            return new Closing(setFirst, looseUntil, test, greased, before, refit, Optional.of(what));
+            return new Closing(setFirst, looseUntil, test, greased, before, refit, Optional.of(what), points);
+        }
+
+        public Closing withPoints(List<Point> contacts) {
+            return new Closing(setFirst, looseUntil, test, greased, before, refit, zeroLast, contacts);
         }
     }
 }

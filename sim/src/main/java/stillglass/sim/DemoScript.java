@@ -33,6 +33,7 @@ import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.Lubricated;
 import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.glass.PhotoMark;
 import stillglass.ticket.joints.Closings;
@@ -181,6 +182,7 @@ public final class DemoScript {
             GreaseDose dose = GreaseDose.usual(t);
             acts.add(new Deed.Do(Stage.CLOSE, new JointIntent.Grease(j.id(), Optional.of(dose.massMg()), "light damping grease")));
         }
+        j.close().points().forEach(p -> acts.add(new Deed.Do(Stage.CLOSE, new JointIntent.State(j.id(), Lubricated.of(p)))));
         j.close().setFirst().ifPresent(p -> acts.add(new Deed.Do(Stage.CLOSE, new JointIntent.SetControls(j.id()))));
     }
 

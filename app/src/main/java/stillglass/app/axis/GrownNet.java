@@ -79,6 +79,6 @@ final class GrownNet {
             tiles.add(new NetModel.Tile(t.partId(), Words.capital(t.name()), place, t.form() == PartForm.GLASS ? AxisModel.Look.GLASS : AxisModel.Look.METAL, false, t.standing(), t.number(),
                     !t.partId().isEmpty() && work.selection().part(t.partId()), Optional.of(t.form())));
         }
-        return new NetModel.Face(side, width, height, tiles, List.of());
+        return new NetModel.Face(side, width, height, tiles, List.of(), List.of());
     }
 }

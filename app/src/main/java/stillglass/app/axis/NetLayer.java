@@ -9,15 +9,21 @@ import javafx.geometry.Bounds;
 import javafx.geometry.VPos;
 import javafx.scene.Group;
 import javafx.scene.Node;
+import javafx.scene.shape.ArcTo;
 import javafx.scene.shape.Circle;
+import javafx.scene.shape.ClosePath;
+import javafx.scene.shape.CubicCurveTo;
 import javafx.scene.shape.Ellipse;
 import javafx.scene.shape.Line;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import javafx.scene.text.Text;
 import stillglass.app.draw.Inked;
 import stillglass.app.draw.PartForm;
 import stillglass.app.theme.Words;
+import stillglass.assembly.Point;
 import stillglass.assembly.Side;
 
 /// Draws a [NetModel] into the band of the Axis: the sides as a strip with top and bottom at its end, or as a cross about the front, whichever comes out larger.
@@ -152,6 +158,25 @@ public final class NetLayer {
         out.sort(java.util.Comparator.comparingInt(NetModel.Tile::number));
         out.forEach(t -> tile(t, x + w / 2, y + h / 2, scale));
         f.heads().forEach(s -> head(s, x + w / 2, y + h / 2, scale));
+        f.dots().forEach(d -> dot(d, x + w / 2, y + h / 2, scale, em));
+    }
+
+    /// A point that takes something is a drop, hanging from where it is laid on; one that stays dry a ring with a stroke through it.
+    private void dot(NetModel.Dot d, double cx, double cy, double scale, double em) {
+        double x = cx + d.xMm() * scale;
+        double y = cy - d.yMm() * scale;
+        double r = (d.standing() == NetModel.Standing.NEXT ? 0.42 : 0.3) * em;
+        Group g = new Group();
+        if (d.wants() == Point.Wants.DRY) {
+            g.getChildren().addAll(new Circle(x, y, r), new Line(x - 0.7 * r, y + 0.7 * r, x + 0.7 * r, y - 0.7 * r));
+        } else {
+            Path drop = new Path(new MoveTo(x, y - 1.7 * r), new CubicCurveTo(x + 0.5 * r, y - 0.7 * r, x + r, y - 0.3 * r, x + r, y + 0.2 * r), new ArcTo(r, r, 0, x - r, y + 0.2 * r, false, true),
+                    new CubicCurveTo(x - r, y - 0.3 * r, x - 0.5 * r, y - 0.7 * r, x, y - 1.7 * r), new ClosePath());
+            g.getChildren().add(drop);
+        }
+        g.getChildren().forEach(n -> n.getStyleClass().add("net-point-" + d.standing().name().toLowerCase(java.util.Locale.ROOT)));
+        speaker.speak(g, d.spoken(), "");
+        into.add(g);
     }
 
     private void tile(NetModel.Tile t, double cx, double cy, double scale) {

@@ -17,7 +17,10 @@ import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Net;
 import stillglass.assembly.Part;
+import stillglass.assembly.Point;
 import stillglass.assembly.Side;
+import stillglass.ticket.facts.Lubricated;
+import stillglass.ticket.joints.Closings;
 import stillglass.ticket.story.Stage;
 
 /// The instrument unfolded: its sides with what is in its place, what is out, and the screws that can be reached.
@@ -41,12 +44,18 @@ public record NetModel(List<Face> faces) {
     }
 
     /// @param tiles parts, the lowest first
-    public record Face(Side side, double widthMm, double heightMm, List<Tile> tiles, List<Head> heads) {
+    /// @param dots points that take something or stay dry, while it is put together
+    public record Face(Side side, double widthMm, double heightMm, List<Tile> tiles, List<Head> heads, List<Dot> dots) {
         public Face {
             tiles = List.copyOf(tiles);
             heads = List.copyOf(heads);
+            dots = List.copyOf(dots);
         }
     }
+
+    /// A point of contact.
+    /// @param standing next while it is to be seen to now, in once it was, out before its turn
+    public record Dot(String spoken, double xMm, double yMm, Point.Wants wants, Standing standing) {}
 
     /// A part.
     /// @param ring whether one looks through its middle
@@ -89,7 +98,7 @@ public record NetModel(List<Face> faces) {
                     .thenComparingDouble(t -> -t.place().widthMm() * t.place().heightMm()));
             List<Head> heads = heads(side, work, net, open);
             if (!tiles.isEmpty() || !heads.isEmpty()) {
-                faces.add(new Face(side, net.width(side), net.height(side), tiles, heads));
+                faces.add(new Face(side, net.width(side), net.height(side), tiles, heads, dots(side, work, open)));
             }
         }
         return new NetModel(faces);
@@ -125,6 +134,23 @@ public record NetModel(List<Face> faces) {
             }
         }
         return heads;
+    }
+
+    /// Points of joints that are open, while it is put together.
+    private static List<Dot> dots(Side side, Work work, Set<String> open) {
+        if (work.stage() != Stage.CLOSE) {
+            return List.of();
+        }
+        Optional<String> next = work.nextToClose().map(s -> s.joint().id());
+        List<Dot> all = new ArrayList<>();
+        for (Joint j : work.instrument().joints().stream().filter(x -> open.contains(x.id())).toList()) {
+            List<Point> due = Closings.due(j, work.state().joints().story(j.id()));
+            for (Point p : j.close().points()) {
+                p.at().filter(at -> at.side() == side).ifPresent(at -> all.add(new Dot(Words.sentence(Lubricated.of(p).said()), at.x(), at.y(), p.wants(),
+                        !due.contains(p) ? Standing.IN : next.filter(j.id()::equals).isPresent() ? Standing.NEXT : Standing.OUT)));
+            }
+        }
+        return all;
     }
 
     /// How many joints lie over a part, at least.

@@ -64,9 +64,9 @@ final class InPlacePane {
             });
             with.getItems().add(item);
         }
-        Button oil = Build.button(Words.of(InPlaceModel.key(place, "oil.do")), "Space", () -> flushed(m, true), "chip", "next");
-        Button none = Build.button(Words.of(InPlaceModel.key(place, "none.do")), "N", () -> flushed(m, false), "chip");
-        Button time = Build.button(Words.of(InPlaceModel.key(place, "time.do")), "L", () -> line(m), "chip");
+        Button oil = Build.button(Words.of(place.train() ? "clean.train.oil.do" : "clean.flush.oil.do"), "Space", () -> flushed(m, true), "chip", "next");
+        Button none = Build.button(Words.of(place.train() ? "clean.train.none.do" : "clean.flush.none.do"), "N", () -> flushed(m, false), "chip");
+        Button time = Build.button(Words.of(place.train() ? "clean.train.time.do" : "clean.flush.time.do"), "L", () -> line(m), "chip");
         Button dry = Build.button(Words.of("clean.flush.dry.do", DRY.toMinutes()), "T", () -> dry(m), "chip");
         oil.setId("flush-oil");
         none.setId("flush-none");

@@ -13,6 +13,7 @@ import stillglass.app.step.StepPhotos;
 import stillglass.app.theme.Words;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
+import stillglass.assembly.Point;
 import stillglass.care.CareTables;
 import stillglass.care.GreaseDose;
 import stillglass.care.knack.Act;
@@ -27,6 +28,7 @@ import stillglass.ticket.facts.Clocked;
 import stillglass.ticket.facts.Facing;
 import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.LetGo;
+import stillglass.ticket.facts.Lubricated;
 import stillglass.ticket.joints.Closings;
 import stillglass.ticket.RunningIn;
 import stillglass.ticket.proof.HoldPoints;
@@ -54,7 +56,13 @@ import stillglass.ticket.story.Stage;
 public record CloseModel(
         Optional<Now> now, List<String> ahead, List<Test> tests, Optional<Failure> failure, List<String> causes, List<String> runIn, LedgerLines ledger, boolean anythingOpened, boolean done,
         List<Knack> knacks) {
+    /// A point of contact the map names.
+    /// @param fact what is stated when it was seen to
+    public record PointItem(String said, String why, boolean done, Fact fact) {}
+
     private static final int MOST_GREASES = 8;
+    /// What is told of too much is told of half as much again.
+    private static final double HALF_AGAIN = 1.5;
     private static final int MOST_CAUSES = 5;
     private static final int MOST_PARTS = 12;
     private static final int MOST_TESTS = 3;
@@ -71,6 +79,7 @@ public record CloseModel(
     /// @param clock whether a clock position is asked for
     /// @param dose grease it wants now
     /// @param photo whether there is a photo of the record with which it can be compared
+    /// @param points what is laid on or kept dry before it closes
     public record Now(
             Joint joint,
             int number,
@@ -88,8 +97,10 @@ public record CloseModel(
             boolean clock,
             Optional<Dose> dose,
             Optional<String> greased,
-            boolean photo) {
+            boolean photo,
+            List<PointItem> points) {
         public Now {
+            points = List.copyOf(points);
             before = List.copyOf(before);
             recalled = List.copyOf(recalled);
             questions = List.copyOf(questions);
@@ -107,7 +118,7 @@ public record CloseModel(
 
         /// Whether nothing has to be said or done before.
         public boolean ready() {
-            return questions.isEmpty() && dose.filter(Dose::must).isEmpty() && toSet.isEmpty();
+            return questions.isEmpty() && dose.filter(Dose::must).isEmpty() && toSet.isEmpty() && points.stream().allMatch(PointItem::done);
         }
     }
 
@@ -118,7 +129,8 @@ public record CloseModel(
     /// @param how area, film, bead
     /// @param must whether it is not closed without
     /// @param greases that were laid on this bench, the last one first; the usual name where none was
-    public record Dose(Optional<Double> milligrams, String how, List<String> greases, boolean must) {
+    /// @param excess what more of it would do
+    public record Dose(Optional<Double> milligrams, String how, List<String> greases, boolean must, String excess) {
         public Dose {
             greases = List.copyOf(greases);
         }
@@ -218,11 +230,16 @@ public record CloseModel(
                 wanted.stream().filter(Facing.class::isInstance).map(f -> ((Facing) f).part()).findFirst(),
                 wanted.stream().anyMatch(LetGo.class::isInstance),
                 closes && story.closing().greased().isEmpty() && greasy(j, story, work) ? Optional.of(dose(j, story, work.care())) : Optional.empty(),
-                story.closing().greased().map(CloseModel::greased), StepPhotos.recorded(j, s).isPresent());
+                story.closing().greased().map(g -> greased(g, j, story)), StepPhotos.recorded(j, s).isPresent(), closes ? points(j, story) : List.of());
     }
 
     private static Stated stated(Statement f, JointStory story, Joint j, Work work) {
         return new Stated(Words.sentence(f.fact().said()), Words.sentence(Closings.said(Notes.verdict(f, story, j, work.world()))), f.matches(), f.fact() instanceof Clocked);
+    }
+
+    private static List<PointItem> points(Joint j, JointStory story) {
+        List<Point> due = Closings.due(j, story);
+        return j.close().points().stream().map(p -> new PointItem(Words.sentence(Lubricated.of(p).said()), p.why(), !due.contains(p), Lubricated.of(p))).toList();
     }
 
     /// Whether its thread takes grease, or may: what nobody drew is asked about, not held up.
@@ -235,18 +252,22 @@ public record CloseModel(
         List<String> greases = care.greases().isEmpty() ? List.of(Words.of("close.grease.usual")) : care.greases().stream().limit(MOST_GREASES).toList();
         Optional<ThreadSize> size = RunningIn.thread(j, story);
         if (size.isEmpty()) {
-            return new Dose(Optional.empty(), Words.of("close.dose.unknown"), greases, j.close().greased());
+            return new Dose(Optional.empty(), Words.of("close.dose.unknown"), greases, j.close().greased(), Words.of("close.dose.excess"));
         }
         Greasing g = RunningIn.dose(size.get());
-        return new Dose(Optional.of(g.volumeMm3() * GreaseDose.USUAL_DENSITY), Words.of(g.measured() ? "close.dose.measured" : "close.dose.how", g.areaMm2() / 100, g.filmMm(), g.beadMm(GreaseDose.USUAL_NEEDLE_MM), GreaseDose.USUAL_NEEDLE_MM), greases, j.close().greased());
+        double full = g.volumeMm3() * GreaseDose.USUAL_DENSITY;
+        return new Dose(Optional.of(full), Words.of(g.measured() ? "close.dose.measured" : "close.dose.how", g.areaMm2() / 100, g.filmMm(), g.beadMm(GreaseDose.USUAL_NEEDLE_MM), GreaseDose.USUAL_NEEDLE_MM), greases, j.close().greased(),
+                RunningIn.creep(j, story, HALF_AGAIN * full).map(c -> Words.of("close.dose.creep", c.excessMg(), c.standing().low(), c.standing().high(), c.lying().low(), c.lying().high())).orElse(Words.of("close.dose.excess")));
     }
 
     private static List<String> runIn(Work work) {
         return RunningIn.of(work.state(), work.instrument()).map(r -> Stream.concat(Stream.of(Words.of("close.runin", r.joint().name())), r.next().said().stream().map(Words::say)).toList()).orElse(List.of());
     }
 
-    private static String greased(JointEvent.Greased g) {
-        return g.massMg().map(mg -> Words.of("close.greased", mg, g.grease())).orElse(Words.of("close.greased.unweighed", g.grease()));
+    /// With what the oil of a surplus may do by autumn.
+    private static String greased(JointEvent.Greased g, Joint j, JointStory story) {
+        String laid = g.massMg().map(mg -> Words.of("close.greased", mg, g.grease())).orElse(Words.of("close.greased.unweighed", g.grease()));
+        return g.massMg().flatMap(mg -> RunningIn.creep(j, story, mg)).map(c -> laid + " " + Words.of("close.creep", c.excessMg(), c.standing().low(), c.standing().high(), c.lying().low(), c.lying().high())).orElse(laid);
     }
 
     private static String ahead(WayBack.Step step) {
@@ -314,6 +335,10 @@ public record CloseModel(
         }
         if (n.toSet().isPresent()) {
             return new Say(Words.of("close.say.set", n.toSet().get()), Words.of("close.keys.set"));
+        }
+        Optional<PointItem> point = n.points().stream().filter(p -> !p.done()).findFirst();
+        if (point.isPresent()) {
+            return new Say(point.get().said(), Words.of("close.keys.point"));
         }
         if (n.dose().filter(Dose::must).isPresent()) {
             return new Say(n.dose().get().milligrams().map(mg -> Words.of("close.say.grease", mg, n.joint().name())).orElse(Words.of("close.say.grease.unknown", n.joint().name())), Words.of("close.keys.grease"));

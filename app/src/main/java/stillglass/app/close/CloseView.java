@@ -223,6 +223,7 @@ public final class CloseView implements Station {
             box.getStyleClass().add("caution");
             nodes.add(box);
         });
+        nodes.addAll(points(n));
         n.dose().ifPresent(d -> {
             Button greased = Build.button(Words.of("close.grease.done"), "G", this::grease, d.must() ? "next" : "chip");
             greased.setId("greased");
@@ -234,7 +235,7 @@ public final class CloseView implements Station {
             })));
             with.getItems().add(item(Words.of("close.grease.other"), () -> type.accept("greased " + d.milligrams().map(mg -> Math.round(mg) + " mg ").orElse("with "))));
             VBox box = Build.column(3, Build.head(10, 1, Build.label(d.milligrams().map(mg -> Words.of("close.dose", mg)).orElse(Words.of("close.dose.some")), "subheading"), with, greased),
-                    Build.label(d.how(), "soft", "small"), Build.label(Words.of("close.dose.excess"), "small", "gold"));
+                    Build.label(d.how(), "soft", "small"), Build.label(d.excess(), "small", "gold"));
             box.getStyleClass().add("dose");
             nodes.add(box);
         });
@@ -256,6 +257,31 @@ public final class CloseView implements Station {
             nodes.add(despite(reason -> desk.submit(n.despite(reason)), "close.despite"));
         }
         return nodes;
+    }
+
+    /// What is laid on or kept dry, each to be said as it is done; the first by its key.
+    private List<Node> points(CloseModel.Now n) {
+        List<Node> all = new ArrayList<>();
+        n.points().stream().filter(CloseModel.PointItem::done).forEach(p -> all.add(Build.label("✓ " + p.said(), "green")));
+        List<CloseModel.PointItem> due = n.points().stream().filter(p -> !p.done()).toList();
+        for (CloseModel.PointItem p : due) {
+            boolean first = p.equals(due.getFirst());
+            Button done = Build.button(Words.of("close.point.do"), first ? "D" : "", () -> state(p.fact()), "chip");
+            done.setMinWidth(Region.USE_PREF_SIZE);
+            done.setId(first ? "point-done" : null);
+            all.add(Build.column(0, Build.head(10, 1, Build.label(p.said()), done), Build.label(p.why(), "soft", "small")));
+        }
+        if (all.isEmpty()) {
+            return all;
+        }
+        VBox box = Build.column(5, all.toArray(Node[]::new));
+        box.getStyleClass().add("dose");
+        box.setId("close-points");
+        return List.of(box);
+    }
+
+    private void pointDone() {
+        drawn.flatMap(CloseModel::now).flatMap(n -> n.points().stream().filter(p -> !p.done()).findFirst()).ifPresent(p -> state(p.fact()));
     }
 
     private static Node despite(Consumer<String> with, String key) {
@@ -363,6 +389,7 @@ public final class CloseView implements Station {
         switch (event.getCode()) {
             case SPACE -> close();
             case G -> grease();
+            case D -> pointDone();
             case P -> drawn.flatMap(CloseModel::now).filter(CloseModel.Now::photo).ifPresent(n -> compare());
             case V -> showPhotos(true);
             case S -> setControls();

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import stillglass.care.Creep;
 import stillglass.care.Grease;
 import stillglass.care.GreaseDose;
 import stillglass.care.Greasing;
@@ -19,12 +20,23 @@ public final class GreaseJson {
 
     /// What a file asks.
     /// @param needleMm bore of the dosing needle
-    public record File(Greasing.Asked asked, double needleMm) {}
+    /// @param laidMg what was or is to be laid, where that is asked about
+    /// @param toBladesMm how far the oil may run before it does harm
+    public record File(Greasing.Asked asked, double needleMm, Optional<Double> laidMg, Optional<Double> toBladesMm, Creep.Summer summer) {}
 
     /// @throws stillglass.book.BadInput naming file and field
     public static File read(Path file) {
         JsonNode j = CheckedJson.file(file, SCHEMA);
-        return CheckedJson.read(String.valueOf(file.getFileName()), "describe thread and greases as the schema asks", () -> new File(asked(j), j.path("needle_mm").asDouble(GreaseDose.USUAL_NEEDLE_MM)));
+        return CheckedJson.read(String.valueOf(file.getFileName()), "describe thread and greases as the schema asks", () -> new File(asked(j), j.path("needle_mm").asDouble(GreaseDose.USUAL_NEEDLE_MM),
+                number(j.path("laid_mg")), number(j.path("to_blades_mm")), summer(j.path("summer"))));
+    }
+
+    private static Creep.Summer summer(JsonNode s) {
+        return new Creep.Summer(range(s.path("shed_percent"), 0.01, Creep.USUAL_SHED), range(s.path("oil_mm2_s"), 1, Creep.USUAL_OIL), s.path("days").asDouble(Creep.USUAL_DAYS));
+    }
+
+    private static Creep.Range range(JsonNode pair, double unit, Creep.Range usual) {
+        return pair.isArray() ? new Creep.Range(pair.get(0).asDouble() * unit, pair.get(1).asDouble() * unit) : usual;
     }
 
     private static Greasing.Asked asked(JsonNode j) {

@@ -18,6 +18,7 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Material;
 import stillglass.assembly.Net;
 import stillglass.assembly.Part;
+import stillglass.assembly.Point;
 import stillglass.assembly.Side;
 import tools.jackson.databind.JsonNode;
 
@@ -150,7 +151,17 @@ public final class InstrumentJson {
                         close.path("greased").asBoolean(false),
                         Set.copyOf(LensJson.strings(close.path("before"))),
                         text(close, "refit"),
-                        text(close, "zero_last")));
+                        text(close, "zero_last"),
+                        points(close.path("points"))));
+    }
+
+    private static List<Point> points(JsonNode all) {
+        List<Point> points = new ArrayList<>();
+        for (JsonNode p : all) {
+            Optional<Point.At> at = p.has("at_mm") ? Optional.of(new Point.At(named(Side.class, p.path("side").asString("")), p.get("at_mm").get(0).asDouble(), p.get("at_mm").get(1).asDouble())) : Optional.empty();
+            points.add(new Point(p.get("name").asString(), named(Point.Wants.class, p.get("wants").asString()), text(p, "with"), p.get("why").asString(), at));
+        }
+        return points;
     }
 
     /// A name must be open before; of a list of names one is enough.

@@ -117,6 +117,17 @@ public final class InstrumentText {
         words(n, "before", c.before());
         c.refit().ifPresent(s -> n.put("refit", s));
         c.zeroLast().ifPresent(s -> n.put("zero_last", s));
+        if (!c.points().isEmpty()) {
+            ArrayNode points = n.putArray("points");
+            c.points().forEach(p -> {
+                ObjectNode one = points.addObject().put("name", p.name()).put("wants", p.wants().word()).put("why", p.why());
+                p.with().ifPresent(w -> one.put("with", w));
+                p.at().ifPresent(at -> {
+                    one.put("side", at.side().word());
+                    one.putArray("at_mm").add(at.x()).add(at.y());
+                });
+            });
+        }
         return n;
     }
 

@@ -15,6 +15,7 @@ import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
+import stillglass.assembly.Point;
 import stillglass.assembly.Side;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
@@ -201,7 +202,7 @@ public record AlikeModel(Known known, double likeness, List<Said> differences, M
         before.removeAll(dropped.keySet());
         Optional<Joint.Test> test = c.test().map(t -> new Joint.Test(t.what(), t.needs().stream().filter(id -> !dropped.containsKey(id)).collect(Collectors.toSet())));
         return new Joint.Closing(c.setFirst(), c.looseUntil().filter(id -> !dropped.containsKey(id)), test, c.greased(), before,
-                c.refit().filter(id -> !dropped.containsKey(id)), c.zeroLast());
+                c.refit().filter(id -> !dropped.containsKey(id)), c.zeroLast(), c.points().stream().map(Point::elsewhere).toList());
     }
 
     /// Surfaces of the counterparts of the glass that it bares.

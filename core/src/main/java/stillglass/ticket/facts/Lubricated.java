@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Point;
 import stillglass.say.Said;
 import stillglass.ticket.line.Cursor;
 
@@ -15,25 +16,18 @@ import stillglass.ticket.line.Cursor;
 /// @param point what it is called
 /// @param wants what belongs there
 /// @param with the agent by its name, where somebody said it
-public record Lubricated(String point, Kind wants, Optional<String> with) implements Fact {
+public record Lubricated(String point, Point.Wants wants, Optional<String> with) implements Fact {
     private static final int LONGEST = 80;
-
-    /// What belongs on a point.
-    public enum Kind {
-        PASTE,
-        GREASE,
-        OIL,
-        DRY;
-
-        String word() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
 
     public Lubricated {
         if (point.isBlank() || point.length() > LONGEST) {
             throw new IllegalArgumentException("a point called “" + point + "”: give it a name of at most " + LONGEST + " letters");
         }
+    }
+
+    /// What a map wants at a point, as it is said when it is done.
+    public static Lubricated of(Point point) {
+        return new Lubricated(point.name(), point.wants(), point.with());
     }
 
     @Override
@@ -57,7 +51,7 @@ public record Lubricated(String point, Kind wants, Optional<String> with) implem
         if (!(recorded instanceof Lubricated then) || then.wants == wants) {
             return Verdict.agrees(this);
         }
-        return Verdict.differs(Said.of(then.wants == Kind.DRY ? "fact.point.wrong.dry" : "fact.point.wrong", "then", then.said()), Said.of(then.wants == Kind.DRY ? "fact.point.wipe" : "fact.point.instead", "then", then.said()));
+        return Verdict.differs(Said.of(then.wants == Point.Wants.DRY ? "fact.point.wrong.dry" : "fact.point.wrong", "then", then.said()), Said.of(then.wants == Point.Wants.DRY ? "fact.point.wipe" : "fact.point.instead", "then", then.said()));
     }
 
     /// `paste at cocking lever with moly`, `oil at pivots`, `grease at cam`, `dry at blades`.
@@ -76,7 +70,7 @@ public record Lubricated(String point, Kind wants, Optional<String> with) implem
         @Override
         public List<Fact> hear(Cursor line, Hearing in) {
             int start = line.mark();
-            Optional<Lubricated.Kind> kind = line.takeOne(Arrays.stream(Lubricated.Kind.values()).map(Lubricated.Kind::word).toList()).map(w -> Lubricated.Kind.valueOf(w.toUpperCase(Locale.ROOT)));
+            Optional<Point.Wants> kind = line.takeOne(Arrays.stream(Point.Wants.values()).map(Point.Wants::word).toList()).map(w -> Point.Wants.valueOf(w.toUpperCase(Locale.ROOT)));
             if (kind.isEmpty() || line.takeOne(List.of("at", "on")).isEmpty()) {
                 line.reset(start);
                 return List.of();

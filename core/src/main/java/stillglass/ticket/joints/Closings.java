@@ -8,10 +8,12 @@ import java.util.Set;
 import stillglass.assembly.Hold;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Point;
 import stillglass.plan.Cover;
 import stillglass.plan.WayBack;
 import stillglass.say.Said;
 import stillglass.ticket.facts.Clocked;
+import stillglass.ticket.facts.Lubricated;
 import stillglass.ticket.facts.Verdict;
 import stillglass.ticket.story.Decision;
 import stillglass.ticket.story.Event;
@@ -39,6 +41,7 @@ public final class Closings {
     public static List<Said> asks(Joints joints, Joint joint) {
         JointStory story = joints.story(joint.id());
         List<Said> all = new ArrayList<>(story.waiting().stream().map(o -> o.fact().question()).toList());
+        due(joint, story).forEach(p -> all.add(Lubricated.of(p).question()));
         if (joint.close().setFirst().isPresent() && !story.closing().controlsSet()) {
             all.add(Said.of("ask.set", "controls", joint.close().setFirst().get()));
         }
@@ -46,6 +49,11 @@ public final class Closings {
             all.add(Said.of("ask.grease", "joint", joint.name()));
         }
         return List.copyOf(all);
+    }
+
+    /// Points the map wants laid on, or dry, that were not said to be in this closing.
+    public static List<Point> due(Joint joint, JointStory story) {
+        return joint.close().points().stream().filter(p -> story.closing().statements().stream().noneMatch(s -> s.matches() && s.fact().about().equals(Lubricated.of(p).about()))).toList();
     }
 
     static Decision close(Joints joints, JointIntent.Close c, World world) {
@@ -131,6 +139,10 @@ public final class Closings {
                 .filter(r -> joints.story(r.id()).open() && joints.story(r.id()).refitted().isEmpty());
         if (held.isPresent()) {
             return Optional.of(Said.of("close.refit-first", "other", held.get().name(), "joint", joint.name()));
+        }
+        Optional<Point> point = due(joint, story).stream().findFirst();
+        if (point.isPresent()) {
+            return Optional.of(Said.of("close.point-first", "point", Lubricated.of(point.get()).said(), "why", point.get().why()));
         }
         return joint.close().greased() && story.closing().greased().isEmpty() ? Optional.of(Said.of("close.grease-first", "joint", joint.name())) : Optional.empty();
     }

@@ -102,7 +102,7 @@ public final class LearnedMap {
         UnaryOperator<String> met = id -> build.expected().joint(id).map(j -> id(j.name())).orElse("");
         Optional<Joint.Test> test = c.test().map(t -> new Joint.Test(t.what(), t.needs().stream().map(met).filter(found::contains).collect(Collectors.toSet())));
         return new Joint.Closing(c.setFirst(), c.looseUntil().map(met).filter(found::contains), test, c.greased(), c.before().stream().map(met).filter(found::contains).collect(Collectors.toSet()),
-                c.refit().map(met).filter(found::contains), c.zeroLast());
+                c.refit().map(met).filter(found::contains), c.zeroLast(), c.points());
     }
 
     /// The part of that name, added where there is none.

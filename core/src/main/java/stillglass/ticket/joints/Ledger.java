@@ -8,6 +8,7 @@ import stillglass.assembly.Joint;
 import stillglass.assembly.Part;
 import stillglass.say.Said;
 import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.Lubricated;
 
 /// What is still open: parts on the tray, things caught, joints left loose, functions not tried. Must reach zero.
 ///
@@ -20,7 +21,7 @@ import stillglass.ticket.facts.Fact;
 /// @param temporary joints put back for a moment and not taken off
 /// @param unzeroed what is still to be zeroed, once all else is closed
 /// @param troubles what went wrong and is not mended
-/// @param pending what else has to be settled: something that is still wet, parts that are still to be made
+/// @param pending what else has to be settled: something that is still wet, parts that are still to be made, points of open joints that take something or stay dry
 public record Ledger(
         List<Joint> openJoints, List<Part> partsOut, List<Fact> caught, List<Joint> loose, List<String> untested, List<Said> failed, List<Joint> temporary, List<String> unzeroed,
         List<Said> troubles, List<Said> pending) {
@@ -52,8 +53,10 @@ public record Ledger(
             }
             j.close().test().filter(t -> joints.trial(j.id()).isEmpty()).map(Joint.Test::what).ifPresent(untested::add);
         }
+        List<Said> settle = new ArrayList<>(pending);
+        open.forEach(j -> Closings.due(j, joints.story(j.id())).forEach(p -> settle.add(Lubricated.of(p).said())));
         return new Ledger(open, parts, caught, known(joints.loose(), instrument), untested, failed(joints), known(joints.refitted().keySet(), instrument), unzeroed,
-                joints.troubles().stream().map(t -> t.said(instrument.joint(t.joint()).map(Joint::name).orElse(t.joint()))).toList(), pending);
+                joints.troubles().stream().map(t -> t.said(instrument.joint(t.joint()).map(Joint::name).orElse(t.joint()))).toList(), settle);
     }
 
     private static List<Joint> known(Iterable<String> ids, Instrument instrument) {

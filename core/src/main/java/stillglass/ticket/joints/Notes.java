@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import stillglass.assembly.Joint;
+import stillglass.assembly.Point;
 import stillglass.ticket.facts.Absent;
 import stillglass.ticket.facts.Clocked;
 import stillglass.ticket.facts.Fact;
+import stillglass.ticket.facts.Lubricated;
 import stillglass.ticket.facts.Photo;
 import stillglass.ticket.facts.Scene;
 import stillglass.ticket.facts.Verdict;
@@ -78,6 +80,10 @@ public final class Notes {
             }
         }
         Optional<Occurrence> answered = answered(story, fact, joint.get(), world);
+        Optional<Point> point = joint.get().close().points().stream().filter(p -> Lubricated.of(p).about().equals(fact.about())).findFirst();
+        if (answered.isEmpty() && point.isPresent() && fact instanceof Lubricated said) {
+            return laid(s, said, point.get());
+        }
         if (answered.isEmpty()) {
             return fact instanceof Photo ? Decision.accepted(new JointEvent.Stated(s.joint(), fact, true, Optional.empty())) : nothing(story, fact, world);
         }
@@ -86,6 +92,12 @@ public final class Notes {
             case Verdict.Differs d -> Decision.accepted(new JointEvent.Stated(s.joint(), fact, false, Optional.of(answered.get().seq())));
             case Verdict.Lacks l -> new Decision.Refused(l.what());
         };
+    }
+
+    /// What was done at a point the map names: with whatever it is laid on, paste is paste.
+    private static Decision laid(JointIntent.State s, Lubricated said, Point point) {
+        return said.wants() == point.wants() ? Decision.accepted(new JointEvent.Stated(s.joint(), said, true, Optional.empty()))
+                : Decision.refused("state.point-wrong", "wants", Lubricated.of(point).said(), "why", point.why());
     }
 
     /// A move that was made after another goes back before it.
