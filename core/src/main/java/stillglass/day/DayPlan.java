@@ -22,12 +22,17 @@ public record DayPlan(List<Slot> slots, long lateness, int finish, int idle, lon
     }
 
     static DayPlan of(Day day, List<Slot> slots, long bound, double seconds) {
+        return new DayPlan(inOrder(slots), lateness(day, slots), finish(slots), idle(day, slots), bound, seconds);
+    }
+
+    /// Weighted.
+    static long lateness(Day day, List<Slot> slots) {
         long late = 0;
         for (Day.Ticket t : day.tickets()) {
             int end = slots.stream().filter(s -> s.ticket.equals(t.id())).mapToInt(Slot::end).max().orElse(0);
             late += (long) t.weight() * Math.max(0, end - t.dueMin().orElse(Integer.MAX_VALUE));
         }
-        return new DayPlan(inOrder(slots), late, finish(slots), idle(day, slots), bound, seconds);
+        return late;
     }
 
     static List<Slot> inOrder(List<Slot> slots) {

@@ -12,6 +12,7 @@ import com.google.ortools.sat.LinearExprBuilder;
 import com.google.ortools.sat.Literal;
 import com.google.ortools.util.Domain;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -19,9 +20,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 
 /// Plans a day with the CP-SAT solver: weighted lateness first, then the finish, then idle hands, each held while the next is lessened.
 ///
@@ -30,10 +33,10 @@ import java.util.function.BooleanSupplier;
 /// Reference: L. Perron, F. Didier, *CP-SAT* (OR-Tools).
 public final class DaySolver {
     /// Shares of the time.
-    private static final double LIST_SHARE = 0.45;
-    private static final double LATENESS_SHARE = 0.35;
-    private static final double FINISH_SHARE = 0.1;
-    private static final double HANDS_SHARE = 0.1;
+    private static final double LIST_SHARE = 0.6;
+    private static final double LATENESS_SHARE = 0.28;
+    private static final double FINISH_SHARE = 0.07;
+    private static final double HANDS_SHARE = 0.05;
     private static final int QUICK_TRIES = 150;
     private static final long MOST_MINUTES_LAID_OUT = 20_000_000;
     /// Workers search in different ways; with fewer a full day is planned much worse in the same time.
@@ -49,7 +52,14 @@ public final class DaySolver {
 
     private record Key(String ticket, String task) {}
 
-    private record Placed(Day.Ticket ticket, Day.Task task, IntVar start, IntVar end, IntervalVar span) {}
+    /// @param breaks pauses it may go on after, one by one; none for what goes on at a stretch
+    private record Placed(Day.Ticket ticket, Day.Task task, IntVar start, IntVar end, IntervalVar span, List<Break> breaks) {}
+
+    /// A pause a task may span.
+    /// @param before whether it begins before it
+    /// @param after whether it ends after it
+    /// @param over whether it spans it
+    private record Break(int from, int to, Literal before, Literal after, Literal over) {}
 
     private DaySolver(Day day, double seconds, BooleanSupplier stopped) {
         this.day = day;
@@ -94,30 +104,59 @@ public final class DaySolver {
             }
         }
         model.addEquality(lateness, late.build());
+        long atLeast = HandsBound.of(day).lateness();
+        model.addGreaterOrEqual(lateness, atLeast);
         IntVar finish = model.newIntVar(0, horizon, "finish");
         IntVar hands = model.newIntVar(0, horizon, "last attended");
         placed.values().forEach(p -> model.addGreaterOrEqual(finish, p.end));
         placed.values().stream().filter(p -> p.task.attended()).forEach(p -> model.addGreaterOrEqual(hands, p.end));
 
-        firstPlan().ifPresent(slots -> slots.forEach(s -> model.addHint(Optional.ofNullable(placed.get(new Key(s.ticket(), s.task()))).orElseThrow().start, s.start())));
+        Optional<List<DayPlan.Slot>> known = firstPlan();
+        known.ifPresent(this::hint);
         model.minimize(lateness);
-        CpSolver first = run(seconds * LATENESS_SHARE);
-        long least = first.value(lateness);
-        long bound = (long) Math.ceil(first.bestObjectiveBound() - 1e-6);
-        hold(first);
+        long bound = atLeast;
+        List<DayPlan.Slot> best;
+        try {
+            CpSolver first = run(seconds * LATENESS_SHARE);
+            bound = Math.max(atLeast, (long) Math.ceil(first.bestObjectiveBound() - 1e-6));
+            best = slots(first);
+        } catch (NoneInTime notEvenThat) {
+            // A busy machine: what was found by urgency stands.
+            best = known.orElseThrow(() -> notEvenThat);
+        }
+        long least = DayPlan.lateness(day, best);
         model.addLessOrEqual(lateness, least);
-        model.minimize(finish);
-        CpSolver second = run(seconds * FINISH_SHARE);
-        hold(second);
-        model.addLessOrEqual(finish, second.value(finish));
-        model.minimize(hands);
-        CpSolver third = run(seconds * HANDS_SHARE);
-        return plan(third, least, Math.min(bound, least), (System.nanoTime() - began) / 1e9);
+        best = lessened(finish, FINISH_SHARE, best);
+        best = lessened(hands, HANDS_SHARE, best);
+        return DayPlan.of(day, best, Math.min(bound, least), (System.nanoTime() - began) / 1e9);
+    }
+
+    /// The same plan, or one no later in which something more is less.
+    private List<DayPlan.Slot> lessened(IntVar what, double share, List<DayPlan.Slot> from) {
+        hint(from);
+        model.minimize(what);
+        try {
+            CpSolver found = run(seconds * share);
+            model.addLessOrEqual(what, found.value(what));
+            return slots(found);
+        } catch (NoneInTime leftAsItIs) {
+            return from;
+        }
     }
 
     /// A plan by urgency; none for days so long that laying them out minute by minute would take too much room.
     private Optional<List<DayPlan.Slot>> firstPlan() {
-        return tooLong(day, horizon) ? Optional.empty() : new ListSchedule(day, horizon).best(seconds * LIST_SHARE, Integer.MAX_VALUE, stopped);
+        if (tooLong(day, horizon)) {
+            return Optional.empty();
+        }
+        // Two searches, each by orders of its own, get to different ends in the time of one.
+        CompletableFuture<Optional<List<DayPlan.Slot>>> other = CompletableFuture.supplyAsync(() -> byUrgency(2));
+        Optional<List<DayPlan.Slot>> one = byUrgency(1);
+        return Stream.concat(one.stream(), other.join().stream()).min(Comparator.comparingLong((List<DayPlan.Slot> s) -> DayPlan.lateness(day, s)).thenComparingInt(DayPlan::finish));
+    }
+
+    private Optional<List<DayPlan.Slot>> byUrgency(long seed) {
+        return new ListSchedule(day, horizon).best(seconds * LIST_SHARE, Integer.MAX_VALUE, seed, stopped);
     }
 
     private static boolean tooLong(Day day, int horizon) {
@@ -138,7 +177,7 @@ public final class DaySolver {
         if (tooLong(day, horizon)) {
             return Optional.empty();
         }
-        return new ListSchedule(day, horizon).best(seconds, QUICK_TRIES, () -> false).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
+        return new ListSchedule(day, horizon).best(seconds, QUICK_TRIES, 1, () -> false).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
     }
 
     /// For going through a day again and again.
@@ -149,9 +188,31 @@ public final class DaySolver {
     }
 
     /// What was found is where the next search begins.
-    private void hold(CpSolver found) {
+    private void hint(List<DayPlan.Slot> found) {
         model.clearHints();
-        placed.values().forEach(p -> model.addHint(p.start, found.value(p.start)));
+        found.forEach(s -> hint(Optional.ofNullable(placed.get(new Key(s.ticket(), s.task()))).orElseThrow(), s.start(), s.end()));
+    }
+
+    /// Where a task was: all that follows from that is said as well, or the solver has to find it again.
+    private void hint(Placed p, long start, long end) {
+        model.addHint(p.start, start);
+        model.addHint(p.end, end);
+        for (Break b : p.breaks) {
+            boolean before = start < b.from;
+            boolean after = end > b.to;
+            model.addHint(b.before, before);
+            model.addHint(b.after, after);
+            model.addHint(b.over, before && after);
+        }
+    }
+
+    /// Nothing was found in the time there was.
+    private static final class NoneInTime extends IllegalArgumentException {
+        private static final long serialVersionUID = 1;
+
+        NoneInTime(String message) {
+            super(message);
+        }
     }
 
     private CpSolver run(double most) {
@@ -161,8 +222,10 @@ public final class DaySolver {
         if (status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE) {
             return solver;
         }
-        throw new IllegalArgumentException(status == CpSolverStatus.INFEASIBLE ? "it cannot all be done in these hours with what there is: give more hours, or free what is fixed"
-                : "no plan was found in " + Math.round(most * 10) / 10.0 + " seconds: give more of them");
+        if (status == CpSolverStatus.INFEASIBLE) {
+            throw new IllegalArgumentException("it cannot all be done in these hours with what there is: give more hours, or free what is fixed");
+        }
+        throw new NoneInTime("no plan was found in " + Math.round(most * 10) / 10.0 + " seconds: give more of them");
     }
 
     /// The solver knows no way to be asked: somebody beside it looks whether it is still wanted, and stops it.
@@ -256,7 +319,7 @@ public final class DaySolver {
         }
         IntVar start = k.startMin().map(s -> model.newIntVar(s, s, name)).orElseGet(() -> whole ? model.newIntVarFromDomain(starts(k.minutes()), name) : model.newIntVar(0, horizon, name));
         IntVar end = model.newIntVar(0, (long) horizon + k.minutes(), name + " end");
-        return new Placed(t, k, start, end, model.newIntervalVar(start, LinearExpr.constant(k.minutes()), end, name));
+        return new Placed(t, k, start, end, model.newIntervalVar(start, LinearExpr.constant(k.minutes()), end, name), List.of());
     }
 
     /// Starts from which so many minutes lie within hours.
@@ -272,6 +335,7 @@ public final class DaySolver {
         IntVar start = k.startMin().map(s -> model.newIntVar(s, s, name)).orElseGet(() -> model.newIntVarFromDomain(begins, name));
         IntVar end = model.newIntVarFromDomain(ends, name + " end");
         LinearExprBuilder size = LinearExpr.newBuilder().add(k.minutes());
+        List<Break> breaks = new ArrayList<>();
         for (int i = 1; i < hours.size(); i++) {
             Literal over = model.newBoolVar(name + " over pause " + i);
             int from = hours.get(i - 1).to();
@@ -285,14 +349,14 @@ public final class DaySolver {
             model.addBoolAnd(List.of(before, after)).onlyEnforceIf(over);
             model.addBoolOr(List.of(before.not(), after.not(), over));
             size.addTerm(over, (long) to - from);
+            breaks.add(new Break(from, to, before, after, over));
         }
         IntVar length = model.newIntVar(k.minutes(), horizon, name + " length");
         model.addEquality(length, size.build());
-        return new Placed(t, k, start, end, model.newIntervalVar(start, length, end, name));
+        return new Placed(t, k, start, end, model.newIntervalVar(start, length, end, name), breaks);
     }
 
-    private DayPlan plan(CpSolver solver, long lateness, long bound, double took) {
-        List<DayPlan.Slot> slots = placed.values().stream().map(p -> new DayPlan.Slot(p.ticket.id(), p.task.id(), (int) solver.value(p.start), (int) solver.value(p.end))).toList();
-        return new DayPlan(DayPlan.inOrder(slots), lateness, DayPlan.finish(slots), DayPlan.idle(day, slots), bound, took);
+    private List<DayPlan.Slot> slots(CpSolver solver) {
+        return placed.values().stream().map(p -> new DayPlan.Slot(p.ticket.id(), p.task.id(), (int) solver.value(p.start), (int) solver.value(p.end))).toList();
     }
 }

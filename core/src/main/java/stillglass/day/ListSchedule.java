@@ -20,6 +20,7 @@ final class ListSchedule {
     private static final Value NO_PLAN = new Value(Long.MAX_VALUE, Integer.MAX_VALUE);
     /// How much worse an order may be, as a share, and still be gone on from; it falls to nothing (threshold accepting, G. Dueck and T. Scheuer, *Journal of Computational Physics* 90 (1990)).
     private static final double WARMTH = 0.02;
+    private static final int ROUNDS = 8;
 
     private final Day day;
     private final List<Day.Task> tasks = new ArrayList<>();
@@ -36,6 +37,8 @@ final class ListSchedule {
     /// No task begins before.
     private final int[] floor;
     private final int[] minutes;
+    /// Tasks by their place in the order that was gone through last.
+    private final int[] inTurn;
     /// When a task begins in any case, or none.
     private final int[] pinned;
     /// For every minute the next one, itself included, at which somebody is there with a free hand; found by following it to a minute that names itself, shortened on the way.
@@ -76,6 +79,7 @@ final class ListSchedule {
         hands = new int[horizon];
         used = new int[things.size()][horizon];
         floor = new int[n];
+        inTurn = IntStream.range(0, n).toArray();
         minutes = tasks.stream().mapToInt(Day.Task::minutes).toArray();
         staffedFrom = new int[horizon + 1];
         for (int m = 0; m <= horizon; m++) {
@@ -95,45 +99,83 @@ final class ListSchedule {
     /// The best plan found.
     /// @param seconds how long may be tried
     /// @param tries how many orders at most; with few of them the same day is planned in the same way again
+    /// @param seed by which orders are changed
     /// @return nothing where not one was found
-    Optional<List<DayPlan.Slot>> best(double seconds, int tries, BooleanSupplier stopped) {
+    Optional<List<DayPlan.Slot>> best(double seconds, int tries, long seed, BooleanSupplier stopped) {
         int n = tasks.size();
         if (n == 0) {
             return Optional.empty();
         }
-        long until = System.nanoTime() + (long) (seconds * 1e9);
-        SplittableRandom random = new SplittableRandom(1);
-        double[] order = urgency();
-        Value value = value(order);
-        Value best = value;
-        Optional<List<DayPlan.Slot>> found = slots(value);
-        for (int tried = 0; tried < tries && System.nanoTime() < until && best.lateness > 0 && !stopped.getAsBoolean(); tried++) {
-            double[] other = order.clone();
-            int changes = 1 + random.nextInt(3);
-            for (int c = 0; c < changes; c++) {
-                if (random.nextInt(4) == 0) {
+        long began = System.nanoTime();
+        SplittableRandom random = new SplittableRandom(seed);
+        List<double[]> starts = List.of(urgency(), byHands());
+        double[] bestOrder = starts.getFirst();
+        Value best = NO_PLAN;
+        int tried = 0;
+        for (double[] s : starts) {
+            Value v = value(s);
+            tried++;
+            if (best == NO_PLAN || v.better(best)) {
+                best = v;
+                bestOrder = s;
+            }
+        }
+        for (int round = 0; round < ROUNDS; round++) {
+            // From either beginning, each once more, for the same one leads elsewhere; then from the best there is, ever less far from it.
+            double[] order = round < 2 * starts.size() ? starts.get(round % starts.size()) : bestOrder;
+            Value value = value(order);
+            double warmth = WARMTH * (ROUNDS - round) / ROUNDS;
+            double until = seconds * (round + 1) / ROUNDS;
+            double from = seconds * round / ROUNDS;
+            for (int upTo = tried + Math.max(1, (tries - tried) / (ROUNDS - round)); tried < upTo && best.lateness > 0 && !stopped.getAsBoolean(); tried++) {
+                double now = (System.nanoTime() - began) / 1e9;
+                if (now > until) {
+                    break;
+                }
+                double[] other = changed(order, random);
+                Value v = value(other);
+                if (v.better(best)) {
+                    best = v;
+                    bestOrder = other;
+                }
+                double left = tries < Integer.MAX_VALUE ? 1 : Math.max(0, (until - now) / (until - from));
+                if (v.lateness - value.lateness <= warmth * left * best.lateness) {
+                    value = v;
+                    order = other;
+                }
+            }
+        }
+        return slots(value(bestOrder));
+    }
+
+    /// An order a little otherwise.
+    private double[] changed(double[] order, SplittableRandom random) {
+        int n = order.length;
+        double[] other = order.clone();
+        int changes = 1 + random.nextInt(3);
+        for (int c = 0; c < changes; c++) {
+            switch (random.nextInt(7)) {
+                case 6 -> exchange(other, random.nextInt(day.tickets().size()), random.nextInt(day.tickets().size()));
+                case 0 -> {
                     // A whole ticket sooner or later.
                     int t = random.nextInt(day.tickets().size());
                     double by = random.nextGaussian() * 300;
                     for (int i = 0; i < n; i++) {
                         other[i] += ticketOf.get(i) == t ? by : 0;
                     }
-                } else {
-                    other[random.nextInt(n)] += random.nextGaussian() * 200;
                 }
-            }
-            Value v = value(other);
-            if (v.better(best)) {
-                best = v;
-                found = slots(v);
-            }
-            double left = Math.max(0, (until - System.nanoTime()) / (seconds * 1e9));
-            if (v.lateness - value.lateness <= WARMTH * left * best.lateness) {
-                value = v;
-                order = other;
+                case 1, 2 -> {
+                    // Two tasks change places.
+                    int i = random.nextInt(n);
+                    int j = random.nextInt(n);
+                    double was = other[i];
+                    other[i] = other[j];
+                    other[j] = was;
+                }
+                default -> other[random.nextInt(n)] += random.nextGaussian() * 200;
             }
         }
-        return found;
+        return other;
     }
 
     /// What a task is when a day is gone through another time.
@@ -187,6 +229,40 @@ final class ListSchedule {
         return latest;
     }
 
+    /// Two tickets change places as a whole.
+    private void exchange(double[] order, int one, int two) {
+        double by = middle(order, two) - middle(order, one);
+        for (int i = 0; i < order.length; i++) {
+            order[i] += ticketOf.get(i) == one ? by : ticketOf.get(i) == two ? -by : 0;
+        }
+    }
+
+    private double middle(double[] order, int ticket) {
+        return IntStream.range(0, order.length).filter(i -> ticketOf.get(i) == ticket).mapToDouble(i -> order[i]).average().orElse(0);
+    }
+
+    /// Ticket by ticket in the order in which the hands are least late, as far apart as their work is long, each task as late as its ticket lets it; gaps are filled by the next.
+    private double[] byHands() {
+        double[] latest = urgency();
+        double[] order = new double[latest.length];
+        double from = 0;
+        for (int t : HandsBound.of(day).order()) {
+            double due = Double.NEGATIVE_INFINITY;
+            double work = 0;
+            for (int i = 0; i < order.length; i++) {
+                if (ticketOf.get(i) == t) {
+                    due = Math.max(due, latest[i] + minutes[i]);
+                    work += tasks.get(i).attended() ? minutes[i] : 0;
+                }
+            }
+            from += work;
+            for (int i = 0; i < order.length; i++) {
+                order[i] = ticketOf.get(i) == t ? from + latest[i] - due : order[i];
+            }
+        }
+        return order;
+    }
+
     private Value value(double[] order) {
         int n = tasks.size();
         Arrays.fill(start, NONE);
@@ -204,12 +280,17 @@ final class ListSchedule {
         if (crowded) {
             return NO_PLAN;
         }
-        for (int placed = 0; placed < n; placed++) {
+        sort(order);
+        int first = 0;
+        while (first < n) {
+            if (start[inTurn[first]] != NONE) {
+                first++;
+                continue;
+            }
             int next = NONE;
-            for (int i = 0; i < n; i++) {
-                if (start[i] == NONE && (next == NONE || order[i] < order[next]) && ready(i)) {
-                    next = i;
-                }
+            for (int at = first; at < n && next == NONE; at++) {
+                int i = inTurn[at];
+                next = start[i] == NONE && ready(i) ? i : NONE;
             }
             if (next == NONE) {
                 break;
@@ -235,6 +316,19 @@ final class ListSchedule {
             late += (long) ticket.weight() * Math.max(0, ends[t] - ticket.dueMin().orElse(Integer.MAX_VALUE));
         }
         return new Value(late, finish);
+    }
+
+    /// Tasks by their place in an order; from one order to the next little changes, so that little is moved.
+    private void sort(double[] order) {
+        for (int at = 1; at < inTurn.length; at++) {
+            int i = inTurn[at];
+            int to = at;
+            while (to > 0 && (order[inTurn[to - 1]] > order[i] || order[inTurn[to - 1]] == order[i] && inTurn[to - 1] > i)) {
+                inTurn[to] = inTurn[to - 1];
+                to--;
+            }
+            inTurn[to] = i;
+        }
     }
 
     /// Whether all it waits for has its time.

@@ -118,6 +118,7 @@ class DaySolverTest {
         assertThat(plan.lateness()).isEqualTo(best[0]);
         assertThat((long) plan.finish()).isEqualTo(best[1]);
         assertThat(plan.latenessBound()).isLessThanOrEqualTo(plan.lateness());
+        assertThat(HandsBound.of(day).lateness()).as("a bound").isLessThanOrEqualTo(best[0]);
     }
 
     private static void every(Day day, Map<String, Integer> starts, int at, long[] best) {

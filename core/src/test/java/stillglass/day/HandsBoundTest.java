@@ -1,0 +1,91 @@
+package stillglass.day;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class HandsBoundTest {
+    private static Day.Task hand(String id, int minutes, String... after) {
+        return new Day.Task(id, minutes, true, List.of(), List.of(after), Set.of(), true, Optional.empty());
+    }
+
+    private static Day.Task alone(String id, int minutes, String... after) {
+        return new Day.Task(id, minutes, false, List.of(), List.of(after), Set.of(), false, Optional.empty());
+    }
+
+    private static Day day(int hands, List<Day.Ticket> tickets) {
+        return new Day(hands, Map.of(), tickets, List.of(new Day.Span(0, 200), new Day.Span(260, 2000)), List.of(), Set.of());
+    }
+
+    private static long every(List<Integer> order, int from, List<Day.Ticket> tickets) {
+        if (from == order.size()) {
+            int worked = 0;
+            long late = 0;
+            for (int t : order) {
+                worked += tickets.get(t).tasks().getFirst().minutes();
+                late += (long) tickets.get(t).weight() * Math.max(0, (worked <= 200 ? worked : worked + 60) - tickets.get(t).dueMin().orElseThrow());
+            }
+            return late;
+        }
+        long best = Long.MAX_VALUE;
+        for (int i = from; i < order.size(); i++) {
+            Collections.swap(order, from, i);
+            best = Math.min(best, every(order, from + 1, tickets));
+            Collections.swap(order, from, i);
+        }
+        return best;
+    }
+
+    /// Tickets of one piece of work each, one after the other, a pause between: the least of all orders, and an order that has it.
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5})
+    void ofHandsAloneItIsWhatTheBestOrderLeaves(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<Day.Ticket> tickets = new ArrayList<>();
+        for (int t = 0; t < 7; t++) {
+            tickets.add(new Day.Ticket("T" + t, Optional.of(random.nextInt(400)), 1 + random.nextInt(4), List.of(hand("k", 20 + random.nextInt(100)))));
+        }
+        HandsBound bound = HandsBound.of(day(1, tickets));
+        assertThat(bound.lateness()).isEqualTo(every(new ArrayList<>(IntStream.range(0, 7).boxed().toList()), 0, tickets));
+        int worked = 0;
+        long late = 0;
+        for (int t : bound.order()) {
+            worked += tickets.get(t).tasks().getFirst().minutes();
+            late += (long) tickets.get(t).weight() * Math.max(0, (worked <= 200 ? worked : worked + 60) - tickets.get(t).dueMin().orElseThrow());
+        }
+        assertThat(late).isEqualTo(bound.lateness());
+    }
+
+    @Test
+    void whatGoesOnByItselfAtTheEndIsLateToo() {
+        List<Day.Ticket> one = List.of(new Day.Ticket("T", Optional.of(50), 2, List.of(hand("a", 40), alone("dry", 100, "a"))));
+        assertThat(HandsBound.of(day(1, one)).lateness()).as("40 and 100, due at 50, counting twice").isEqualTo(180);
+        List<Day.Ticket> two = List.of(one.getFirst(), new Day.Ticket("U", Optional.of(0), 1, List.of(hand("a", 30))));
+        assertThat(HandsBound.of(day(1, two)).lateness()).as("the first waits 30 at 2, or the other 40 at 1").isEqualTo(180 + 70);
+    }
+
+    @Test
+    void twoPairsOfHandsTakeHalfAsLong() {
+        List<Day.Ticket> tickets = IntStream.range(0, 4).mapToObj(t -> new Day.Ticket("T" + t, Optional.of(0), 1, List.of(hand("k", 50)))).toList();
+        assertThat(HandsBound.of(day(2, tickets)).lateness()).as("alone none is through before 50: 50, 50, 75, 100").isEqualTo(275);
+    }
+
+    @Test
+    void whatIsEarlyEnoughOrTooMuchIsBoundByNothing() {
+        assertThat(HandsBound.of(day(1, List.of())).lateness()).isZero();
+        assertThat(HandsBound.of(day(1, List.of(new Day.Ticket("T", Optional.empty(), 1, List.of(hand("k", 50)))))).lateness()).isZero();
+        HandsBound many = HandsBound.of(day(1, IntStream.range(0, 30).mapToObj(t -> new Day.Ticket("T" + t, Optional.of(0), 1, List.of(hand("k", 50)))).toList()));
+        assertThat(many.lateness()).isZero();
+        assertThat(many.order()).hasSize(30);
+    }
+}
