@@ -2,6 +2,7 @@ package stillglass.care;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -18,7 +19,7 @@ public record Goods(List<Good> all) {
         if (all.size() > MOST) {
             throw new IllegalArgumentException("more than " + MOST + " goods: take out those that are used up");
         }
-        if (all.stream().map(Good::called).distinct().count() < all.size()) {
+        if (all.stream().map(g -> g.called().toLowerCase(Locale.ROOT)).distinct().count() < all.size()) {
             throw new IllegalArgumentException("two goods go by one name: tell them apart by their batch");
         }
     }
@@ -70,7 +71,7 @@ public record Goods(List<Good> all) {
     }
 
     public Goods without(String called) {
-        return new Goods(all.stream().filter(g -> !g.called().equals(called)).toList());
+        return new Goods(all.stream().filter(g -> !g.called().equalsIgnoreCase(called)).toList());
     }
 
     /// What a use of that name is a use of: the good of just that name, before one whose batch nobody said.

@@ -59,7 +59,7 @@ public record LayOut(List<Item> items) {
         Map<String, Set<String>> tools = new LinkedHashMap<>();
         ahead.stream().filter(j -> !j.tool().isEmpty()).forEach(j -> tools.computeIfAbsent(j.tool(), t -> new LinkedHashSet<>()).add(j.name()));
         tools.forEach((tool, joints) -> all.add(new Item(Use.OPENING, Said.text(tool), joints.stream().limit(MOST_AGENTS).map(Said::text).toList())));
-        Map<String, Set<Material>> soils = soils(state, ahead, world);
+        Set<Soiled> soils = soils(state, ahead, world);
         agents(soils, world.care()).forEach((agent, on) -> all.add(new Item(Use.CLEANING, thing(agent),
                 on.stream().map(s -> Said.text(world.care().soil(s).map(CareTables.Soil::name).orElse(s))).toList())));
         if (!soils.isEmpty()) {
@@ -68,7 +68,7 @@ public record LayOut(List<Item> items) {
         if (threads(state, ahead, world)) {
             all.add(new Item(Use.CLOSING, world.care().greases().isEmpty() ? Said.of("layout.grease") : Said.text(world.care().greases().getFirst()), List.of(Said.of("layout.grease.why"))));
         }
-        if (soils.containsKey("foam")) {
+        if (has(soils, "foam")) {
             all.add(new Item(Use.CLOSING, Said.of("layout.foam"), List.of(Said.of("layout.foam.why"))));
         }
         all.add(new Item(Use.LOOKING, Said.of("layout.lamp"), List.of(Said.of("layout.lamp.why"))));
@@ -82,21 +82,39 @@ public record LayOut(List<Item> items) {
         return tool.isEmpty() ? Said.text(agent.name()) : tool.contains(agent.name()) ? Said.text(tool) : Said.of("layout.with", "agent", agent.name(), "tool", tool);
     }
 
-    /// What is to be cleaned off, by the soils of the care table, each with what it sits on.
-    private static Map<String, Set<Material>> soils(TicketState state, List<Joint> ahead, World world) {
-        Map<String, Set<Material>> all = new LinkedHashMap<>();
-        state.glass().findings().forEach(k -> {
-            String soil = k.finding().kind().word();
-            if (world.care().soil(soil).isPresent()) {
-                all.put(soil, Set.of(Material.COATED_GLASS));
-            }
-        });
-        state.condition().all(Phase.BEFORE).stream().filter(f -> f.extent().filter(Extent.NONE::equals).isEmpty()).forEach(f -> soil(f).filter(s -> world.care().soil(s).isPresent()).ifPresent(s -> all.putIfAbsent(s, Set.of(Material.STEEL))));
-        if (threads(state, ahead, world) && world.care().soil("old-grease").isPresent()) {
-            all.putIfAbsent("old-grease", Set.of(Material.BRASS, Material.ALUMINIUM));
+    /// Something to be cleaned off.
+    /// @param soil of the care table
+    /// @param on what it sits on
+    private record Soiled(String soil, Set<Material> on) {}
+
+    private static boolean has(Set<Soiled> soils, String soil) {
+        return soils.stream().anyMatch(s -> s.soil.equals(soil));
+    }
+
+    /// What is to be cleaned off, as far as the care table knows of it.
+    private static Set<Soiled> soils(TicketState state, List<Joint> ahead, World world) {
+        Set<Soiled> all = new LinkedHashSet<>();
+        state.glass().findings().forEach(k -> all.add(new Soiled(k.finding().kind().word(), Set.of(Material.COATED_GLASS))));
+        state.condition().all(Phase.BEFORE).stream().filter(f -> f.extent().filter(Extent.NONE::equals).isEmpty()).forEach(f -> soil(f).ifPresent(s -> all.add(new Soiled(s, on(f.place())))));
+        if (threads(state, ahead, world)) {
+            all.add(new Soiled("old-grease", Set.of(Material.BRASS, Material.ALUMINIUM)));
         }
-        Wet.of(state).ifPresent(w -> all.putIfAbsent(w.got().water() == Water.SALT ? "salt" : "moisture", Set.of(Material.STEEL)));
+        Wet.of(state).ifPresent(w -> all.add(new Soiled(w.got().water() == Water.SALT ? "salt" : "moisture", Set.of(Material.STEEL))));
+        all.removeIf(s -> world.care().soil(s.soil).isEmpty());
         return all;
+    }
+
+    /// What a place is usually made of; where that differs from one to the next it is taken for delicate.
+    private static Set<Material> on(Place place) {
+        return switch (place) {
+            case IRIS, SHUTTER, ESCAPEMENT, SELF_TIMER, SCREWS, SPRINGS -> Set.of(Material.STEEL);
+            case CURTAINS, BELLOWS -> Set.of(Material.RUBBERISED_CLOTH);
+            case THREAD -> Set.of(Material.BRASS, Material.ALUMINIUM);
+            case CONTACTS -> Set.of(Material.PLATED_METAL);
+            case MIRROR -> Set.of(Material.SILVERED_MIRROR);
+            case COVERING -> Set.of(Material.LEATHER);
+            case BARREL, SLOTS, FRONT_RIM, MOUNT, SEALS -> Part.NOT_NOTED;
+        };
     }
 
     private static Optional<String> soil(ConditionEvent.FlawFound f) {
@@ -112,10 +130,10 @@ public record LayOut(List<Item> items) {
     }
 
     /// Agents with the soils they are for, weakest first.
-    private static Map<CareTables.Agent, Set<String>> agents(Map<String, Set<Material>> soils, CareTables care) {
+    private static Map<CareTables.Agent, Set<String>> agents(Set<Soiled> soils, CareTables care) {
         Map<String, Set<String>> wanted = new LinkedHashMap<>();
-        soils.forEach((soil, on) -> AgentLadder.of(care, on, care.soil(soil).orElseThrow()).rungs().stream().map(r -> r.agent().id()).distinct().limit(MOST_AGENTS)
-                .forEach(a -> wanted.computeIfAbsent(a, x -> new LinkedHashSet<>()).add(soil)));
+        soils.forEach(s -> AgentLadder.of(care, s.on, care.soil(s.soil).orElseThrow()).rungs().stream().map(r -> r.agent().id()).distinct().limit(MOST_AGENTS)
+                .forEach(a -> wanted.computeIfAbsent(a, x -> new LinkedHashSet<>()).add(s.soil)));
         Map<CareTables.Agent, Set<String>> all = new LinkedHashMap<>();
         care.agents().stream().filter(a -> wanted.containsKey(a.id())).forEach(a -> all.put(a, wanted.getOrDefault(a.id(), Set.of())));
         return all;
@@ -127,15 +145,15 @@ public record LayOut(List<Item> items) {
                 || state.joints().openNow().stream().flatMap(j -> world.instrument().joint(j).stream()).flatMap(j -> j.frees().stream()).flatMap(p -> world.instrument().part(p).stream()).anyMatch(p -> p.kind() == Part.Kind.HELICOID);
     }
 
-    private static List<Said> safety(TicketState state, List<Joint> ahead, Map<String, Set<Material>> soils, CareTables care) {
+    private static List<Said> safety(TicketState state, List<Joint> ahead, Set<Soiled> soils, CareTables care) {
         List<Said> all = new ArrayList<>();
         if (agents(soils, care).keySet().stream().anyMatch(CareTables.Agent::solvent)) {
             all.add(Said.of("layout.gloves"));
         }
-        if (soils.containsKey("fungus")) {
+        if (has(soils, "fungus")) {
             all.add(Said.of("layout.mask"));
         }
-        if (ahead.stream().anyMatch(j -> j.hazards().contains(Joint.Hazard.SPRING)) || state.condition().told().contains(Place.SPRINGS) || soils.containsKey("leakage")) {
+        if (ahead.stream().anyMatch(j -> j.hazards().contains(Joint.Hazard.SPRING)) || state.condition().told().contains(Place.SPRINGS) || has(soils, "leakage")) {
             all.add(Said.of("layout.goggles"));
         }
         return all;

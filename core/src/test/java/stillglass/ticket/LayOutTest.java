@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
 import stillglass.care.CareTables;
 import stillglass.say.Wording;
@@ -22,7 +23,7 @@ import stillglass.ticket.story.World;
 /// On a lens nobody knows, in a shop of three agents.
 class LayOutTest {
     private static final CareTables SHOP = new CareTables(List.of(agent("wipe", "swab, turned all the time", false, Material.STEEL), agent("spirit", "brush", true, Material.STEEL), agent("paste", "", true, Material.BRASS, Material.ALUMINIUM)),
-            List.of(new CareTables.Soil("oil", "oil film", Map.of("wipe", 0.3, "spirit", 0.9, "paste", 0.9)), new CareTables.Soil("rust", "rust", Map.of("spirit", 0.2)), new CareTables.Soil("old-grease", "old grease", Map.of("paste", 0.9)),
+            List.of(new CareTables.Soil("oil", "oil film", Map.of("wipe", 0.3, "spirit", 0.9, "paste", 0.9)), new CareTables.Soil("dust", "dust", Map.of("wipe", 0.5)), new CareTables.Soil("rust", "rust", Map.of("spirit", 0.2)), new CareTables.Soil("old-grease", "old grease", Map.of("paste", 0.9)),
                     new CareTables.Soil("moisture", "moisture", Map.of("spirit", 0.9)), new CareTables.Soil("salt", "salt", Map.of("wipe", 0.9))), List.of());
 
     private static CareTables.Agent agent(String id, String tool, boolean solvent, Material... bear) {
@@ -48,6 +49,14 @@ class LayOutTest {
         assertThat(laid(Job.unknown().accept(wet(Extent.MARKED)))).contains("CLEANING wipe (swab): oil film", "CLEANING spirit (brush): oil film").noneMatch(s -> s.contains("paste"))
                 .anyMatch(s -> s.startsWith("CLEANING worn cloths")).anyMatch(s -> s.startsWith("SAFETY gloves"));
         assertThat(laid(Job.unknown().accept(wet(Extent.MARKED), new FlawFound(Phase.BEFORE, Place.SCREWS, Flaw.RUST, Optional.empty(), Optional.empty(), "")))).anyMatch(s -> s.startsWith("CLEANING spirit (brush): oil film") && s.contains("rust"));
+    }
+
+    /// What a mirror bears is not what steel bears, though the soil be the same.
+    @Test
+    void whatBearsNothingHasNothingLaidOutForIt() {
+        Job body = Job.on(Instrument.unknown("own-body", "Body", Instrument.Sort.BODY), Optional.empty());
+        assertThat(laid(body.accept(new FlawFound(Phase.BEFORE, Place.MIRROR, Flaw.DIRTY, Optional.of(Extent.MARKED), Optional.empty(), "")))).as("dust on silver, which none of these agents may touch").noneMatch(s -> s.contains("dust"));
+        assertThat(laid(body.accept(new FlawFound(Phase.BEFORE, Place.ESCAPEMENT, Flaw.WET, Optional.of(Extent.MARKED), Optional.empty(), "")))).contains("CLEANING wipe (swab): oil film");
     }
 
     @Test

@@ -34,11 +34,11 @@ public enum Trait {
     LEVER("\\blevers?\\b|\\bforks?\\b|\\bcoupling\\b"),
     CAM("\\bcam\\b"),
     GEAR("\\bgears?\\b|\\bescapement\\b|\\btimer\\b|\\btrain\\b"),
-    BLADES("\\bblades?\\b|\\biris\\b|\\bleaves\\b|\\bshutter\\b"),
+    BLADES("\\bblades?\\b|\\biris\\b|\\bleaves\\b"),
     BARREL("\\bbarrel\\b|\\btube\\b|\\bhousing\\b"),
     MOUNT("\\bmount\\b|\\bbayonet\\b"),
     COVER("\\bcover\\b|\\bplate\\b|\\bpanel\\b|\\bhousing\\b|\\bhood\\b"),
-    LEATHER("\\bleather\\b|\\bcovering\\b|\\bgrip\\b"),
+    LEATHER("\\bleather(ette)?\\b|\\bcovering\\b"),
     BELLOWS("\\bbellows\\b"),
     RIBBON("\\bribbon\\b|\\bflex\\b|\\bconnector\\b|\\bplug\\b"),
     BOARD("\\bboards?\\b|\\bcircuits?\\b"),
@@ -60,7 +60,7 @@ public enum Trait {
     private static final Map<Part.Kind, Trait> BY_KIND = Map.ofEntries(Map.entry(Part.Kind.GLASS, GLASS), Map.entry(Part.Kind.CELL, CELL), Map.entry(Part.Kind.RING, RING), Map.entry(Part.Kind.BARREL, BARREL),
             Map.entry(Part.Kind.HELICOID, THREAD), Map.entry(Part.Kind.SHIM, WASHER), Map.entry(Part.Kind.MOUNT, MOUNT), Map.entry(Part.Kind.BLADES, BLADES), Map.entry(Part.Kind.KEY, KEY), Map.entry(Part.Kind.COVER, COVER),
             Map.entry(Part.Kind.COVERING, LEATHER), Map.entry(Part.Kind.PLATE, COVER), Map.entry(Part.Kind.LEVER, LEVER), Map.entry(Part.Kind.SPRING, SPRING), Map.entry(Part.Kind.GEAR, GEAR),
-            Map.entry(Part.Kind.SHUTTER, BLADES), Map.entry(Part.Kind.MIRROR, MIRROR), Map.entry(Part.Kind.RIBBON, RIBBON));
+            Map.entry(Part.Kind.MIRROR, MIRROR), Map.entry(Part.Kind.RIBBON, RIBBON));
 
     private static final Map<Material, Trait> BY_MATERIAL = Map.of(Material.COATED_GLASS, GLASS, Material.SILVERED_MIRROR, MIRROR, Material.LEATHER, LEATHER, Material.CIRCUIT_BOARD, BOARD);
 
