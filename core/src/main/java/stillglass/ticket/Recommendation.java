@@ -107,6 +107,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         plan.ifPresent(p -> reasons.add(Said.of("advise.effort", "hours", 2 * p.minutes() / 60, "risk", 100 * p.risk(), "turns", p.turnOvers())));
         Advice.Act act = cleaning ? Advice.Act.CLEAN
                 : assembly.isPresent() ? Advice.Act.PUT_RIGHT : refer ? Advice.Act.REFER : Advice.Act.LEAVE;
+        reasons.addAll(Clues.of(state, instrument, section));
         section.filter(l -> l.basis().estimate()).ifPresent(l -> reasons.add(Said.of("advise.estimate", "basis", l.basis().word())));
         if (reasons.isEmpty()) {
             reasons.add(Said.of("advise.nothing"));
