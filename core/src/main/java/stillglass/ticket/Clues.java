@@ -10,7 +10,6 @@ import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.say.Said;
 import stillglass.ticket.condition.ConditionEvent;
-import stillglass.ticket.condition.Extent;
 import stillglass.ticket.condition.Flaw;
 import stillglass.ticket.condition.Place;
 import stillglass.ticket.glass.Known;
@@ -29,7 +28,7 @@ final class Clues {
 
     private Clues(TicketState state) {
         this.state = state;
-        flaws = state.condition().all(Phase.BEFORE).stream().filter(f -> f.extent().filter(Extent.NONE::equals).isEmpty()).toList();
+        flaws = state.condition().all(Phase.BEFORE);
     }
 
     static List<Said> of(TicketState state, Instrument instrument, Optional<LensSection> section) {

@@ -15,7 +15,6 @@ import stillglass.care.CareTables;
 import stillglass.care.Water;
 import stillglass.say.Said;
 import stillglass.ticket.condition.ConditionEvent;
-import stillglass.ticket.condition.Extent;
 import stillglass.ticket.condition.Flaw;
 import stillglass.ticket.condition.Place;
 import stillglass.ticket.story.Phase;
@@ -95,7 +94,7 @@ public record LayOut(List<Item> items) {
     private static Set<Soiled> soils(TicketState state, List<Joint> ahead, World world) {
         Set<Soiled> all = new LinkedHashSet<>();
         state.glass().findings().forEach(k -> all.add(new Soiled(k.finding().kind().word(), Set.of(Material.COATED_GLASS))));
-        state.condition().all(Phase.BEFORE).stream().filter(f -> f.extent().filter(Extent.NONE::equals).isEmpty()).forEach(f -> soil(f).ifPresent(s -> all.add(new Soiled(s, on(f.place())))));
+        state.condition().all(Phase.BEFORE).forEach(f -> soil(f).ifPresent(s -> all.add(new Soiled(s, on(f.place())))));
         if (threads(state, ahead, world)) {
             all.add(new Soiled("old-grease", Set.of(Material.BRASS, Material.ALUMINIUM)));
         }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -23,7 +24,7 @@ class CreepTest {
         double dx = 1.6 * front / n;
         double[] h = new double[n];
         int first = Math.max(1, (int) (0.02 * front / dx));
-        java.util.Arrays.fill(h, 0, first, area / (first * dx));
+        Arrays.fill(h, 0, first, area / (first * dx));
         double t = 0;
         while (t < seconds) {
             double fastest = 0;
@@ -42,6 +43,18 @@ class CreepTest {
         assertThat(frontOf(h, dx)).isCloseTo(front, within(0.04 * front));
     }
 
+    /// Behind the front of such a film its thickness is √(ν·x/(g·t)), which is what runs there at just that speed: up to the front all of the oil must lie in it.
+    @Test
+    void allOfItLiesBehindTheFront() {
+        double front = Creep.down(0.03, 200, 30_000);
+        double lies = 0;
+        int n = 100_000;
+        for (int i = 0; i < n; i++) {
+            lies += Math.sqrt(200 * (i + 0.5) * front / n / (G * 30_000)) * front / n;
+        }
+        assertThat(lies).isCloseTo(0.03, within(1e-6));
+    }
+
     /// On a level plate: what passes is −g·h³/(3ν)·∂h/∂x.
     @ParameterizedTest
     @CsvSource({"0.02, 100, 2000", "0.3, 400, 500"})
@@ -51,7 +64,7 @@ class CreepTest {
         double dx = 1.5 * front / n;
         double[] h = new double[n];
         int first = (int) (0.25 * front / dx);
-        java.util.Arrays.fill(h, 0, first, area / (first * dx));
+        Arrays.fill(h, 0, first, area / (first * dx));
         double t = 0;
         while (t < seconds) {
             double most = 0;

@@ -101,9 +101,7 @@ public enum Trait {
     public static Set<Trait> of(Part part) {
         Set<Trait> all = of(part.name());
         Optional.ofNullable(BY_KIND.get(part.kind())).ifPresent(all::add);
-        if (!part.notNoted()) {
-            part.materials().forEach(m -> Optional.ofNullable(BY_MATERIAL.get(m)).ifPresent(all::add));
-        }
+        part.materials().forEach(m -> Optional.ofNullable(BY_MATERIAL.get(m)).ifPresent(all::add));
         return all;
     }
 
