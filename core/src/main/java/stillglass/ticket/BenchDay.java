@@ -30,6 +30,7 @@ import stillglass.plan.WayIn;
 import stillglass.say.Said;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.story.World;
+import stillglass.ticket.worth.Worth;
 
 /// The work of all open tickets over the hours of the shop.
 ///
@@ -52,7 +53,8 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     /// A ticket with what is left of it.
     /// @param outlook whether going on pays, where somebody said what it is worth and what an hour costs
     /// @param unsaid what that leaves out, because nobody said it
-    public record Open(Tag tag, Chores chores, Optional<Outlook> outlook, List<Said> unsaid) {
+    /// @param back whether it goes back to where it was bought, where it may
+    public record Open(Tag tag, Chores chores, Optional<Outlook> outlook, List<Said> unsaid, Optional<Said> back) {
         public Open {
             unsaid = List.copyOf(unsaid);
         }
@@ -78,7 +80,7 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
     /// @param read open tickets
     public static BenchDay of(Shop shop, List<Read> read, Durations durations, Instant at, ZoneId zone) {
         Instant now = at.truncatedTo(ChronoUnit.MINUTES);
-        List<Open> all = read.stream().map(r -> opened(r, shop, durations, now)).filter(o -> o.chores.any())
+        List<Open> all = read.stream().map(r -> opened(r, shop, durations, now, zone)).filter(o -> o.chores.any())
                 .sorted(Comparator.comparing((Open o) -> !o.chores.urgent()).thenComparing(o -> o.tag.due().orElse(LocalDate.MAX)).thenComparing(Open::number)).toList();
         List<Day.Span> hours = shop.spans(now, zone, DAYS);
         int longest = hours.stream().mapToInt(Day.Span::length).max().orElse(0);
@@ -97,11 +99,13 @@ public record BenchDay(Shop shop, Instant now, ZoneId zone, Day day, List<Open> 
         return new BenchDay(shop, now, zone, day, planned, all.size() - planned.size(), Map.of(), Optional.empty(), new Promises(Map.of())).quick();
     }
 
-    private static Open opened(Read r, Shop shop, Durations durations, Instant now) {
+    private static Open opened(Read r, Shop shop, Durations durations, Instant now, ZoneId zone) {
         Chores chores = Chores.of(r.story, r.world, r.plan, durations, now);
         // What is to be made is weighed by itself: only what somebody said of it counts there.
         List<Durations.Estimate> attended = chores.tasks().stream().filter(Day.Task::attended).filter(k -> Chore.of(k.id()).filter(Chore.MAKE::equals).isEmpty()).flatMap(k -> Stream.ofNullable(chores.takes().get(k.id()))).toList();
-        return new Open(r.story.state().tag(), chores, r.story.state().worth().outlook(attended, shop.hourCosts()), r.story.state().worth().unsaid());
+        Worth worth = r.story.state().worth();
+        Optional<Outlook> outlook = worth.outlook(attended, shop.hourCosts());
+        return new Open(r.story.state().tag(), chores, outlook, worth.unsaid(), worth.back(outlook, shop.hourCosts(), LocalDate.ofInstant(now, zone)));
     }
 
     private static Day.Ticket ticket(Open o, Shop shop, Instant now, ZoneId zone) {

@@ -167,6 +167,7 @@ public record DayModel(String head, String sub, List<Row> rows, List<Day.Span> h
             remarks.add(Words.of("day.outlook." + x.verdict().name().toLowerCase(Locale.ROOT), x.leftHours(), Math.max(0, x.paysHours()), 100 * x.chance()));
             o.unsaid().forEach(u -> remarks.add(Words.say(u)));
         });
+        o.back().ifPresent(b -> remarks.add(Words.say(b)));
         LocalDate today = d.now().atZone(d.zone()).toLocalDate();
         return new Ticket(o.number(), o.tag().title(), o.tag().due().map(day -> DueDay.words(day, today)).orElse(Words.of("tag.due.unknown")), through.map(t -> time(t.planned(), d)).orElse("–"),
                 through.flatMap(t -> t.promised().isPresent() ? Optional.of(time(t.promised().getAsInt(), d)) : Optional.empty()).orElse(Words.of("day.promise.none")), String.join(" ", remarks), d.late(o.number()) > 0, chosen.filter(c -> c.ticket().equals(o.number())).isPresent());

@@ -1,5 +1,7 @@
 package stillglass.ticket.words;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -9,7 +11,7 @@ import stillglass.ticket.story.Stage;
 import stillglass.ticket.worth.How;
 import stillglass.ticket.worth.WorthEvent;
 
-/// What a job is worth and what it costs beside hours: `worth 120, chance 70 %`, `to make name ring, 90 min, costs 12`, `made name ring`, `drill front ring, loses 30, seized after three heats`.
+/// What a job is worth and what it costs beside hours: `worth 120, chance 70 %`, `paid 80, back until 2026-12-12`, `to make name ring, 90 min, costs 12`, `made name ring`, `drill front ring, loses 30, seized after three heats`.
 final class WorthWords implements Grammar {
     @Override
     public Optional<Reading> read(Cursor line, Setting in) {
@@ -21,6 +23,9 @@ final class WorthWords implements Grammar {
             line.take("%");
             return Optional.of(worth.isEmpty() || percent.filter(p -> !(p > 0 && p <= 100)).isPresent() ? Reading.unclear("say.worth")
                     : Reading.understood(percent.map(p -> Said.of("say.reads.worth.chance", "worth", worth.get(), "percent", p)).orElse(Said.of("say.reads.worth", "worth", worth.get())), new WorthEvent.WorthSaid(worth.get(), percent.map(p -> p / 100))));
+        }
+        if (line.take("paid")) {
+            return Optional.of(paid(line));
         }
         if (line.take("to make") || line.take("to buy")) {
             return Optional.of(toMake(line));
@@ -34,6 +39,24 @@ final class WorthWords implements Grammar {
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    private static Reading paid(Cursor line) {
+        Optional<Double> paid = line.number().filter(WorthEvent::sum);
+        line.separators();
+        if (paid.isEmpty() || !line.take("back until") && !line.end()) {
+            return Reading.unclear("say.paid");
+        }
+        Optional<String> day = line.rest();
+        if (day.isEmpty()) {
+            return Reading.understood(Said.of("say.reads.paid", "paid", paid.get()), new WorthEvent.PaidSaid(paid.get(), Optional.empty()));
+        }
+        try {
+            LocalDate until = LocalDate.parse(day.get().strip());
+            return Reading.understood(Said.of("say.reads.paid.back", "paid", paid.get(), "day", until.toString()), new WorthEvent.PaidSaid(paid.get(), Optional.of(until)));
+        } catch (DateTimeParseException noDay) {
+            return Reading.unclear("say.paid");
+        }
     }
 
     private static Reading toMake(Cursor line) {

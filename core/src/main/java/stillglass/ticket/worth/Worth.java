@@ -1,5 +1,6 @@
 package stillglass.ticket.worth;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,10 +18,11 @@ import stillglass.ticket.story.Grown;
 /// @param toMake parts that have to be made or bought, by name
 /// @param spentOn what parts that are there by now have cost
 /// @param destroyed what was decided to be destroyed, in order
-public record Worth(Optional<WorthEvent.WorthSaid> said, Map<String, WorthEvent.PartToMake> toMake, double spentOn, List<WorthEvent.DestroyingDecided> destroyed) {
+/// @param paid what was paid for it, where it was bought and somebody said
+public record Worth(Optional<WorthEvent.WorthSaid> said, Map<String, WorthEvent.PartToMake> toMake, double spentOn, List<WorthEvent.DestroyingDecided> destroyed, Optional<WorthEvent.PaidSaid> paid) {
     private static final int MOST_PARTS = 100;
     /// Nobody has said anything.
-    public static final Worth NONE = new Worth(Optional.empty(), Map.of(), 0, List.of());
+    public static final Worth NONE = new Worth(Optional.empty(), Map.of(), 0, List.of(), Optional.empty());
 
     public Worth {
         toMake = Grown.kept(toMake);
@@ -30,10 +32,11 @@ public record Worth(Optional<WorthEvent.WorthSaid> said, Map<String, WorthEvent.
     /// The state after one more event.
     public Worth after(WorthEvent happened) {
         return switch (happened) {
-            case WorthEvent.WorthSaid e -> new Worth(Optional.of(e), toMake, spentOn, destroyed);
-            case WorthEvent.PartToMake e -> new Worth(said, Grown.by(toMake, key(e.name()), e), spentOn, destroyed);
-            case WorthEvent.PartMade e -> new Worth(said, Grown.less(toMake, key(e.name())), spentOn + Optional.ofNullable(toMake.get(key(e.name()))).flatMap(WorthEvent.PartToMake::cost).orElse(0.0), destroyed);
-            case WorthEvent.DestroyingDecided e -> new Worth(said, toMake, spentOn, Grown.by(destroyed, e));
+            case WorthEvent.WorthSaid e -> new Worth(Optional.of(e), toMake, spentOn, destroyed, paid);
+            case WorthEvent.PartToMake e -> new Worth(said, Grown.by(toMake, key(e.name()), e), spentOn, destroyed, paid);
+            case WorthEvent.PartMade e -> new Worth(said, Grown.less(toMake, key(e.name())), spentOn + Optional.ofNullable(toMake.get(key(e.name()))).flatMap(WorthEvent.PartToMake::cost).orElse(0.0), destroyed, paid);
+            case WorthEvent.DestroyingDecided e -> new Worth(said, toMake, spentOn, Grown.by(destroyed, e), paid);
+            case WorthEvent.PaidSaid e -> new Worth(said, toMake, spentOn, destroyed, Optional.of(e));
         };
     }
 
@@ -67,11 +70,23 @@ public record Worth(Optional<WorthEvent.WorthSaid> said, Map<String, WorthEvent.
         if (!toMake.isEmpty()) {
             all.add(Said.of("worth.making", "parts", Said.commas(toMake.values().stream().map(WorthEvent.PartToMake::said).toList())));
         }
+        paid.ifPresent(p -> all.add(p.backUntil().map(d -> Said.of("worth.paid.back", "paid", p.paid(), "day", d.toString())).orElse(Said.of("worth.paid", "paid", p.paid()))));
         double lost = destroyed.stream().mapToDouble(d -> d.loses().orElse(0.0)).sum();
         if (!destroyed.isEmpty()) {
             all.add(Said.of("worth.lost", "what", Said.commas(destroyed.stream().map(d -> Said.of("worth.one-destroyed", "how", d.how().said(), "what", d.what())).toList()), "lost", lost));
         }
         return all;
+    }
+
+    /// Whether it goes back while it may: that returns what was paid, against what going on is likely to leave.
+    /// @param going what going on takes and pays
+    /// @return nothing where it may not go back any more, or nobody said what to weigh
+    public Optional<Said> back(Optional<Outlook> going, Optional<Double> hour, LocalDate today) {
+        Optional<LocalDate> until = paid.flatMap(WorthEvent.PaidSaid::backUntil).filter(d -> !d.isBefore(today));
+        return until.flatMap(d -> going.flatMap(o -> hour.map(h -> {
+            double leaves = (o.paysHours() - o.leftHours()) * h;
+            return Said.of(leaves < paid.orElseThrow().paid() ? "worth.back.send" : "worth.back.keep", "day", d.toString(), "paid", paid.orElseThrow().paid(), "leaves", leaves);
+        })));
     }
 
     private static String key(String name) {

@@ -1,5 +1,6 @@
 package stillglass.ticket.worth;
 
+import java.time.LocalDate;
 import java.util.Optional;
 import stillglass.say.Said;
 import stillglass.ticket.story.Event;
@@ -22,6 +23,17 @@ public sealed interface WorthEvent extends Event, WorthIntent {
         public WorthSaid {
             if (!sum(worth) || chance.filter(c -> !(c > 0 && c <= 1)).isPresent()) {
                 throw new IllegalArgumentException("worth " + worth + " with a chance of " + chance.orElse(1.0) + " is out of range: give 0 or more and a chance up to 1");
+            }
+        }
+    }
+
+    /// What was paid for it, and until when it may go back for that.
+    /// @param backUntil empty where it may not, or nobody said
+    @Named("paid-said")
+    record PaidSaid(double paid, Optional<LocalDate> backUntil) implements WorthEvent {
+        public PaidSaid {
+            if (!sum(paid)) {
+                throw new IllegalArgumentException("paid " + paid + " is out of range: give 0 or more");
             }
         }
     }

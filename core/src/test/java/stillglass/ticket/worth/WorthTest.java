@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -76,5 +77,24 @@ class WorthTest {
         assertThat(wreck().answer("made nothing at all")).contains("no part");
         assertThatThrownBy(() -> new WorthEvent.WorthSaid(Double.NaN, Optional.empty())).hasMessageContaining("NaN");
         assertThatThrownBy(() -> new WorthEvent.PartToMake("x", Optional.of(-1.0), Optional.empty())).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /// Worth 120 at three in four, one hour left at 45: going on leaves 45.
+    @Test
+    void whatWasBoughtGoesBackWhileItMayAndGoingOnLeavesLess() {
+        Job job = wreck().say("worth 120, chance 75 %", "paid 80, back until 2026-12-12");
+        Optional<Outlook> going = outlook(job, Optional.of(45.0));
+        assertThat(back(job, going, "2026-12-12")).hasValueSatisfying(w -> assertThat(w).startsWith("Send it back by 2026-12-12").contains("returns 80").contains("about 45"));
+        assertThat(back(job, going, "2026-12-13")).as("too late").isEmpty();
+        assertThat(back(wreck().say("worth 120, chance 75 %", "paid 40, back until 2026-12-12"), going, "2026-12-01")).hasValueSatisfying(w -> assertThat(w).startsWith("Keep it"));
+        assertThat(back(wreck().say("worth 120", "paid 80"), going, "2026-12-01")).as("nobody said that it may go back").isEmpty();
+        assertThat(back(job, Optional.empty(), "2026-12-01")).as("nothing to weigh it against").isEmpty();
+        assertThat(job.state().worth().told().stream().map(Wording.core()::say)).contains("Paid 80; it may go back until 2026-12-12.");
+        assertThat(wreck().answer("paid 80, back until Friday")).contains("2026-12-12");
+        assertThat(wreck().answer("paid -3")).isNotEmpty();
+    }
+
+    private static Optional<String> back(Job job, Optional<Outlook> going, String today) {
+        return job.state().worth().back(going, Optional.of(45.0), LocalDate.parse(today)).map(Wording.core()::say);
     }
 }
