@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
+import javafx.event.ActionEvent;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -48,14 +49,14 @@ class HandWindowTest {
         return b == null || !b.isVisible() ? "" : b.lookupAll(".label").stream().filter(Label.class::isInstance).map(n -> ((Label) n).getText()).collect(Collectors.joining("\n"));
     }
 
+    /// Types a line into the sheet of goods and takes it.
     private void line(String text) {
         TextField field = (TextField) window.there("goods-line");
         Window.onUi(() -> {
             field.setText(text);
-            field.requestFocus();
+            field.fireEvent(new ActionEvent());
             return true;
         });
-        window.press(KeyCode.ENTER);
         window.settle();
     }
 

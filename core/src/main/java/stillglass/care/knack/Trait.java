@@ -124,6 +124,10 @@ public enum Trait {
                 }
             }
         });
+        if (all.contains(SET_SCREWS)) {
+            // They are called after what they hold, which stays where it is.
+            all.retainAll(EnumSet.of(SET_SCREWS, RING, GLUED, RUSTY));
+        }
         return all;
     }
 

@@ -41,6 +41,12 @@ class KnacksTest {
     }
 
     @Test
+    void setScrewsAreNotWhatTheyAreCalledAfter() {
+        assertThat(Trait.of(joint("front cell set screws", new Hold.SetScrews("slot", 3, 1), "driver"), List.of())).containsExactly(Trait.SET_SCREWS);
+        assertThat(Trait.of(joint("front cell", new Hold.Seat(), ""), List.of())).contains(Trait.CELL);
+    }
+
+    @Test
     void aThingNobodyKnowsIsNothingInParticular() {
         assertThat(Trait.of("thingummy")).isEmpty();
         assertThat(ALL.at(Act.OPEN, Trait.of("thingummy"))).isEmpty();
