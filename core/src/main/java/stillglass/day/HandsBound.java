@@ -1,6 +1,7 @@
 package stillglass.day;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -53,18 +54,20 @@ record HandsBound(long lateness, List<Integer> order) {
         int[] sums = new int[1 << n];
         long[] least = new long[1 << n];
         int[] last = new int[1 << n];
+        List<Integer> byDay = IntStream.range(0, n).boxed().sorted(Comparator.comparingInt(t -> day.tickets().get(t).dueMin().orElse(Integer.MAX_VALUE))).toList();
         for (int set = 1; set < 1 << n; set++) {
             int low = Integer.numberOfTrailingZeros(set);
             sums[set] = sums[set & set - 1] + load[low];
             // Rounded down: a bound may be low.
             int through = staffed ? when(day, sums[set] / capacity) : sums[set] / capacity;
             least[set] = Long.MAX_VALUE;
-            for (int t = 0; t < n; t++) {
+            for (int t : byDay) {
                 if ((set >> t & 1) == 1) {
                     Day.Ticket ticket = day.tickets().get(t);
                     int end = Math.max(alone[t], load[t] == 0 ? 0 : through + tail[t]);
                     long late = least[set ^ 1 << t] + (long) ticket.weight() * Math.max(0, end - ticket.dueMin().orElse(Integer.MAX_VALUE));
-                    if (late < least[set]) {
+                    // Of orders that are alike the one whose days come in turn.
+                    if (late <= least[set]) {
                         least[set] = late;
                         last[set] = t;
                     }

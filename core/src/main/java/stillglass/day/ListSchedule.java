@@ -115,7 +115,8 @@ final class ListSchedule {
         for (double[] s : starts) {
             Value v = value(s);
             tried++;
-            if (best == NO_PLAN || v.better(best)) {
+            // What is no less late by it is not worth leaving the days that were named for.
+            if (best == NO_PLAN || v.lateness < best.lateness) {
                 best = v;
                 bestOrder = s;
             }

@@ -81,6 +81,13 @@ class HandsBoundTest {
     }
 
     @Test
+    void whereNothingIsLateTheDaysComeInTurn() {
+        List<Day.Ticket> tickets = IntStream.of(900, 300, 1500, 600).mapToObj(d -> new Day.Ticket("T" + d, Optional.of(d), 1, List.of(hand("k", 50)))).toList();
+        assertThat(HandsBound.of(day(1, tickets)).order()).containsExactly(1, 3, 0, 2);
+        assertThat(DaySolver.quick(day(1, tickets), 0.1).orElseThrow().slots().stream().map(DayPlan.Slot::ticket)).containsExactly("T300", "T600", "T900", "T1500");
+    }
+
+    @Test
     void whatIsEarlyEnoughOrTooMuchIsBoundByNothing() {
         assertThat(HandsBound.of(day(1, List.of())).lateness()).isZero();
         assertThat(HandsBound.of(day(1, List.of(new Day.Ticket("T", Optional.empty(), 1, List.of(hand("k", 50)))))).lateness()).isZero();
