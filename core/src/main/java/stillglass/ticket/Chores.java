@@ -138,14 +138,25 @@ public record Chores(List<Day.Task> tasks, Map<String, Durations.Estimate> takes
                 last = task(Chore.CLOSE, 1, last, List.of(), greases ? Set.of(GREASE) : Set.of(), byMap.isPresent() ? usual(Chore.CLOSE, byMap) : usual(Chore.CLOSE, Optional.empty()).less(spent.getOrDefault(Chore.CLOSE, 0.0)));
             }
             task(Chore.PROVE, 1, last, List.of(), Set.of(), usual(Chore.PROVE, Optional.empty()).less(spent.getOrDefault(Chore.PROVE, 0.0)));
-            return new Chores(tasks, takes, slipped, wet.isPresent(), wet.filter(w -> w.drying().filter(d -> !Double.isInfinite(d.toH())).isEmpty()).map(w -> Said.of("chores.wet")), parts);
+            Optional<Said> drying = wet.filter(w -> w.drying().filter(d -> !Double.isInfinite(d.toH())).isEmpty()).map(w -> Said.of("chores.wet"));
+            return new Chores(tasks, takes, slipped, wet.isPresent(), drying.or(this::waitedFor), parts);
+        }
+
+        /// What is bought comes when it comes.
+        private Optional<Said> waitedFor() {
+            List<String> bought = s.worth().toMake().values().stream().filter(p -> !made(p)).map(WorthEvent.PartToMake::name).toList();
+            return bought.isEmpty() ? Optional.empty() : Optional.of(Said.of("chores.bought", "parts", bought));
+        }
+
+        private static boolean made(WorthEvent.PartToMake p) {
+            return p.minutes().isPresent() || p.cost().isEmpty();
         }
 
         /// Parts that are lacking are made while the rest is open or soaks, and are there before it is closed. One that is only said to cost something is bought, and nobody knows when it comes.
         private List<String> makes(List<String> after) {
             List<String> ends = new ArrayList<>();
             for (WorthEvent.PartToMake p : s.worth().toMake().values()) {
-                if (p.minutes().isPresent() || p.cost().isEmpty()) {
+                if (made(p)) {
                     int number = numbers.merge(Chore.MAKE, 1, Integer::sum);
                     parts.put(named(Chore.MAKE, number), p.name());
                     ends.addAll(task(Chore.MAKE, number, after, List.of(), Set.of(), p.minutes().map(Durations.Estimate::said).orElseGet(() -> usual(Chore.MAKE, Optional.empty()))));

@@ -112,7 +112,9 @@ class ChoresTest {
         assertThat(c.takes().get("make 2").source()).isEqualTo(Durations.Source.USUAL);
         assertThat(Wording.core().say(c.name("make 2"))).isEqualTo("make pin");
         assertThat(Wording.core().say(c.name("close"))).isEqualTo("close");
+        assertThat(c.unknown().map(Wording.core()::say)).as("nor can anything be promised").hasValueSatisfying(w -> assertThat(w).contains("ribbon").doesNotContain("pin"));
         assertThat(names(left(job.say("made pin", "made name ring")))).doesNotContain("make", "make 2");
+        assertThat(left(job.say("bought ribbon")).unknown()).isEmpty();
     }
 
     /// Until weighings tell how something wet dries, nobody can say when it is through.
