@@ -28,7 +28,7 @@ import java.util.stream.Stream;
 
 /// Plans a day with the CP-SAT solver: weighted lateness first, then the finish, then idle hands, each held while the next is lessened.
 ///
-/// Every task is an interval; hands and things are cumulative constraints; what must be kept apart does not overlap; an attended task that a pause may break is as much longer as the pauses it spans. It begins with a plan by urgency ([ListSchedule]).
+/// Every task is an interval; hands and things are cumulative constraints; what must be kept apart does not overlap; an attended task that a pause may break is as much longer as the pauses it spans. It begins with a plan by urgency ([OrderSearch]).
 ///
 /// Reference: L. Perron, F. Didier, *CP-SAT* (OR-Tools).
 public final class DaySolver {
@@ -156,7 +156,7 @@ public final class DaySolver {
     }
 
     private Optional<List<DayPlan.Slot>> byUrgency(long seed) {
-        return new ListSchedule(day, horizon).best(seconds * LIST_SHARE, Integer.MAX_VALUE, seed, stopped);
+        return new OrderSearch(day, new ListSchedule(day, horizon)).best(seconds * LIST_SHARE, Integer.MAX_VALUE, seed, stopped);
     }
 
     private static boolean tooLong(Day day, int horizon) {
@@ -177,7 +177,7 @@ public final class DaySolver {
         if (tooLong(day, horizon)) {
             return Optional.empty();
         }
-        return new ListSchedule(day, horizon).best(seconds, QUICK_TRIES, 1, () -> false).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
+        return new OrderSearch(day, new ListSchedule(day, horizon)).best(seconds, QUICK_TRIES, 1, () -> false).map(slots -> DayPlan.of(day, slots, 0, (System.nanoTime() - began) / 1e9));
     }
 
     /// For going through a day again and again.

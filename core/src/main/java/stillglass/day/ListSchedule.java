@@ -6,21 +6,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.SplittableRandom;
-import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 
-/// A first plan for the solver to better: tasks in an order of urgency, each as early as it fits (serial schedule generation), the order changed a little again and again and kept where the plan is no worse.
+/// The plan that takes tasks up in an order, each as early as it fits (serial schedule generation).
 ///
 /// Reference: R. Kolisch, *European Journal of Operational Research* 90 (1996), for the scheme.
 final class ListSchedule {
     private static final int NONE = -1;
-    private static final double NO_DAY = 1e6;
-    private static final double A_TICKET_LATER = 1e4;
-    private static final Value NO_PLAN = new Value(Long.MAX_VALUE, Integer.MAX_VALUE);
-    /// How much worse an order may be, as a share, and still be gone on from; it falls to nothing (threshold accepting, G. Dueck and T. Scheuer, *Journal of Computational Physics* 90 (1990)).
-    private static final double WARMTH = 0.02;
-    private static final int ROUNDS = 8;
+    static final Value NO_PLAN = new Value(Long.MAX_VALUE, Integer.MAX_VALUE);
 
     private final Day day;
     private final List<Day.Task> tasks = new ArrayList<>();
@@ -89,94 +82,26 @@ final class ListSchedule {
         pinned = tasks.stream().mapToInt(k -> k.startMin().orElse(NONE)).toArray();
     }
 
+    /// As they are numbered here: each after those it waits for.
+    List<Day.Task> tasks() {
+        return tasks;
+    }
+
+    /// Index of the ticket of a task.
+    int ticketOf(int task) {
+        return ticketOf.get(task);
+    }
+
+    /// Tasks a task waits for.
+    int[] before(int task) {
+        return before[task];
+    }
+
     /// How good a plan is: lateness, then its finish.
-    private record Value(long lateness, int finish) {
+    record Value(long lateness, int finish) {
         boolean better(Value other) {
             return lateness < other.lateness || lateness == other.lateness && finish < other.finish;
         }
-    }
-
-    /// The best plan found.
-    /// @param seconds how long may be tried
-    /// @param tries how many orders at most; with few of them the same day is planned in the same way again
-    /// @param seed by which orders are changed
-    /// @return nothing where not one was found
-    Optional<List<DayPlan.Slot>> best(double seconds, int tries, long seed, BooleanSupplier stopped) {
-        int n = tasks.size();
-        if (n == 0) {
-            return Optional.empty();
-        }
-        long began = System.nanoTime();
-        SplittableRandom random = new SplittableRandom(seed);
-        List<double[]> starts = List.of(urgency(), byHands());
-        double[] bestOrder = starts.getFirst();
-        Value best = NO_PLAN;
-        int tried = 0;
-        for (double[] s : starts) {
-            Value v = value(s);
-            tried++;
-            // What is no less late by it is not worth leaving the days that were named for.
-            if (best == NO_PLAN || v.lateness < best.lateness) {
-                best = v;
-                bestOrder = s;
-            }
-        }
-        for (int round = 0; round < ROUNDS; round++) {
-            // From either beginning, each once more, for the same one leads elsewhere; then from the best there is, ever less far from it.
-            double[] order = round < 2 * starts.size() ? starts.get(round % starts.size()) : bestOrder;
-            Value value = value(order);
-            double warmth = WARMTH * (ROUNDS - round) / ROUNDS;
-            double until = seconds * (round + 1) / ROUNDS;
-            double from = seconds * round / ROUNDS;
-            for (int upTo = tried + Math.max(1, (tries - tried) / (ROUNDS - round)); tried < upTo && best.lateness > 0 && !stopped.getAsBoolean(); tried++) {
-                double now = (System.nanoTime() - began) / 1e9;
-                if (now > until) {
-                    break;
-                }
-                double[] other = changed(order, random);
-                Value v = value(other);
-                if (v.better(best)) {
-                    best = v;
-                    bestOrder = other;
-                }
-                double left = tries < Integer.MAX_VALUE ? 1 : Math.max(0, (until - now) / (until - from));
-                if (v.lateness - value.lateness <= warmth * left * best.lateness) {
-                    value = v;
-                    order = other;
-                }
-            }
-        }
-        return slots(value(bestOrder));
-    }
-
-    /// An order a little otherwise.
-    private double[] changed(double[] order, SplittableRandom random) {
-        int n = order.length;
-        double[] other = order.clone();
-        int changes = 1 + random.nextInt(3);
-        for (int c = 0; c < changes; c++) {
-            switch (random.nextInt(7)) {
-                case 6 -> exchange(other, random.nextInt(day.tickets().size()), random.nextInt(day.tickets().size()));
-                case 0 -> {
-                    // A whole ticket sooner or later.
-                    int t = random.nextInt(day.tickets().size());
-                    double by = random.nextGaussian() * 300;
-                    for (int i = 0; i < n; i++) {
-                        other[i] += ticketOf.get(i) == t ? by : 0;
-                    }
-                }
-                case 1, 2 -> {
-                    // Two tasks change places.
-                    int i = random.nextInt(n);
-                    int j = random.nextInt(n);
-                    double was = other[i];
-                    other[i] = other[j];
-                    other[j] = was;
-                }
-                default -> other[random.nextInt(n)] += random.nextGaussian() * 200;
-            }
-        }
-        return other;
     }
 
     /// What a task is when a day is gone through another time.
@@ -202,7 +127,9 @@ final class ListSchedule {
         return slots(value(order));
     }
 
-    private Optional<List<DayPlan.Slot>> slots(Value v) {
+    /// What was laid out last.
+    /// @param v how good that is
+    Optional<List<DayPlan.Slot>> slots(Value v) {
         if (v.lateness == Long.MAX_VALUE) {
             return Optional.empty();
         }
@@ -213,58 +140,9 @@ final class ListSchedule {
         return Optional.of(all);
     }
 
-    /// Latest start that still meets the due time of its ticket, were it alone; heavier tickets sooner. Tickets without one come last, one after the other, so that none lies open longer than it must.
-    private double[] urgency() {
-        int n = tasks.size();
-        double[] latest = new double[n];
-        for (int i = n - 1; i >= 0; i--) {
-            Day.Ticket t = day.tickets().get(ticketOf.get(i));
-            double due = t.dueMin().map(d -> d - 60.0 * t.weight()).orElse(NO_DAY + ticketOf.get(i) * A_TICKET_LATER);
-            for (int j = i + 1; j < n; j++) {
-                for (int b : before[j]) {
-                    due = b == i ? Math.min(due, latest[j]) : due;
-                }
-            }
-            latest[i] = due - minutes[i];
-        }
-        return latest;
-    }
-
-    /// Two tickets change places as a whole.
-    private void exchange(double[] order, int one, int two) {
-        double by = middle(order, two) - middle(order, one);
-        for (int i = 0; i < order.length; i++) {
-            order[i] += ticketOf.get(i) == one ? by : ticketOf.get(i) == two ? -by : 0;
-        }
-    }
-
-    private double middle(double[] order, int ticket) {
-        return IntStream.range(0, order.length).filter(i -> ticketOf.get(i) == ticket).mapToDouble(i -> order[i]).average().orElse(0);
-    }
-
-    /// Ticket by ticket in the order in which the hands are least late, as far apart as their work is long, each task as late as its ticket lets it; gaps are filled by the next.
-    private double[] byHands() {
-        double[] latest = urgency();
-        double[] order = new double[latest.length];
-        double from = 0;
-        for (int t : HandsBound.of(day).order()) {
-            double due = Double.NEGATIVE_INFINITY;
-            double work = 0;
-            for (int i = 0; i < order.length; i++) {
-                if (ticketOf.get(i) == t) {
-                    due = Math.max(due, latest[i] + minutes[i]);
-                    work += tasks.get(i).attended() ? minutes[i] : 0;
-                }
-            }
-            from += work;
-            for (int i = 0; i < order.length; i++) {
-                order[i] = ticketOf.get(i) == t ? from + latest[i] - due : order[i];
-            }
-        }
-        return order;
-    }
-
-    private Value value(double[] order) {
+    /// How good the plan is that takes tasks up in an order, each as early as it fits. What it laid out stands until the next.
+    /// @param order a number for each task, in the order of [#tasks()]: the least first
+    Value value(double[] order) {
         int n = tasks.size();
         Arrays.fill(start, NONE);
         crowded = false;
