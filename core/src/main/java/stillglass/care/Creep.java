@@ -82,7 +82,9 @@ public record Creep(double excessMg, Range standing, Range lying) {
         return LEVEL * Math.pow(G_MM * area * area * area * seconds / (3 * viscosity), 0.2);
     }
 
-    /// How much more than what fills the gap would not reach so far at the worst, standing; 0.1 mg and more.
+    /// How much grease, mg, beyond what fills the gap would not reach so far at the worst, standing.
+    /// @param distanceMm from the end of the thread to what it must not reach
+    /// @param diameterMm of the thread
     public static double harmlessMg(double distanceMm, double diameterMm, Summer summer) {
         double low = 0;
         double high = 1e5;

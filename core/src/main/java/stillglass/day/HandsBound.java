@@ -10,7 +10,7 @@ import java.util.stream.IntStream;
 /// How late tickets are at least, and in which order they are through, if nothing but hands, or nothing but one other thing, were short.
 ///
 /// Whatever is planned, tickets are through with the hands in some order, and when the first so many of it are, all they need of the hands has been done: by then at least so many staffed minutes have gone. The least weighted lateness over all orders is therefore a bound; it is found over all sets of tickets (M. Held and R. Karp, *Journal of the Society for Industrial and Applied Mathematics* 10 (1962)).
-/// After its last attended task a ticket still takes what goes on by itself, and it is never through before it would be if it were alone.
+/// After its last attended task a ticket still takes what goes on by itself, and it is never through before it would be if it were alone. Attended tasks whose time is fixed are left out of what the hands have to do: a bound may be low, never high.
 ///
 /// @param lateness weighted, at least; 0 where there are more tickets than can be gone through
 /// @param order of tickets by which the hands would be least late, as indices; as they stand where there are too many
@@ -29,7 +29,7 @@ record HandsBound(long lateness, List<Integer> order) {
             return new HandsBound(0, asTheyStand);
         }
         int[] alone = day.tickets().stream().mapToInt(t -> alone(day, t)).toArray();
-        HandsBound hands = least(day, alone, load(day, Day.Task::attended), day.hands(), true, tails(day));
+        HandsBound hands = least(day, alone, load(day, k -> k.attended() && k.startMin().isEmpty()), day.hands(), true, tails(day));
         long most = hands.lateness;
         for (Map.Entry<String, Integer> thing : day.resources().entrySet()) {
             int[] load = load(day, k -> k.uses().contains(thing.getKey()));
@@ -119,7 +119,8 @@ record HandsBound(long lateness, List<Integer> order) {
         Map<String, Integer> ends = new HashMap<>();
         for (Day.Task k : Day.order(t)) {
             int ready = Math.max(k.startMin().orElse(0), k.after().stream().mapToInt(a -> ends.getOrDefault(a, 0)).max().orElse(0));
-            ends.put(k.id(), k.attended() ? when(day, gone(day, ready) + k.minutes()) : ready + k.minutes());
+            // What has its time already keeps it, whoever is there.
+            ends.put(k.id(), k.attended() && k.startMin().isEmpty() ? when(day, gone(day, ready) + k.minutes()) : ready + k.minutes());
         }
         return ends.values().stream().mapToInt(e -> e).max().orElse(0);
     }

@@ -80,6 +80,13 @@ class HandsBoundTest {
         assertThat(HandsBound.of(day(2, tickets)).lateness()).as("alone none is through before 50: 50, 50, 75, 100").isEqualTo(275);
     }
 
+    /// Somebody stays through the pause for it: by then it is done, and no bound may say that it cannot be.
+    @Test
+    void aTaskThatIsFixedIntoAPauseIsNotCountedInStaffedMinutes() {
+        Day.Task fixed = new Day.Task("k", 50, true, List.of(), List.of(), Set.of(), false, Optional.of(200));
+        assertThat(HandsBound.of(day(1, List.of(new Day.Ticket("T", Optional.of(240), 1, List.of(fixed))))).lateness()).as("from 200 to 250, due at 240").isEqualTo(10);
+    }
+
     @Test
     void whereNothingIsLateTheDaysComeInTurn() {
         List<Day.Ticket> tickets = IntStream.of(900, 300, 1500, 600).mapToObj(d -> new Day.Ticket("T" + d, Optional.of(d), 1, List.of(hand("k", 50)))).toList();
