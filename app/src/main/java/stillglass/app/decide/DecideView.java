@@ -217,7 +217,7 @@ public final class DecideView implements Station {
         VBox words = Build.column(2, Build.label(u.title(), "subheading"), Build.label(u.sentence()));
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox grade = Build.column(4, Build.line(Words.say(Extent.values()[u.severity()].ofGlass()), "medium"), new GradeMarks(u.severity()));
-        grade.setMinWidth(80);
+        grade.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         HBox line = Build.row(14, number, words, grade);
         line.setAlignment(Pos.TOP_LEFT);
         line.getStyleClass().addAll("card", "card-" + u.kind().word());
