@@ -5,7 +5,7 @@ import java.util.Optional;
 
 /// How deep a fault seems to lie, from how sharp it is in photos focused at different depths.
 ///
-/// Sharpness falls off on both sides of the depth as `1/(1 + (z-z0)²/d²)`; `z0` and `d` are tried on a grid, the height is fitted, and the
+/// Sharpness falls off on both sides of the depth as `1/(1 + (z-z0)²/d²)`, or as its root, as the width of an edge out of focus does; `z0` and `d` are tried on a grid, the height is fitted, and the
 /// likelihood of `z0` with the scatter of the logarithms gives depth and error.
 ///
 /// @param depthMm apparent depth behind the rim
@@ -14,7 +14,10 @@ public record FocusStack(double depthMm, double sigmaMm) {
     /// Scatter of the logarithm of sharpness between photos of the same setting.
     private static final double LOG_SCATTER = 0.12;
     private static final int LEAST_PHOTOS = 3;
-    private static final int DEPTHS = 241;
+    private static final int DEPTHS = 121;
+    private static final double ROOT = 0.5;
+    /// Figures that are fitted: depth, width, height.
+    private static final int FITTED = 3;
 
     /// @param focusMm sharp plane behind the rim
     /// @param sharpness of the fault there, any unit, positive
@@ -29,18 +32,21 @@ public record FocusStack(double depthMm, double sigmaMm) {
         double low = used.stream().mapToDouble(Sight::focusMm).min().orElseThrow();
         double high = used.stream().mapToDouble(Sight::focusMm).max().orElseThrow();
         double span = high - low;
-        double[] weight = new double[DEPTHS];
+        double[] least = new double[DEPTHS];
         double best = Double.POSITIVE_INFINITY;
-        for (int pass = 0; pass < 2; pass++) {
-            for (int i = 0; i < DEPTHS; i++) {
-                double z0 = low - span / 2 + 2 * span * i / (DEPTHS - 1);
-                double least = Double.POSITIVE_INFINITY;
-                for (double d = span / 12; d < 3 * span; d *= 1.25) {
-                    least = Math.min(least, misfit(used, z0, d));
-                }
-                best = Math.min(best, least);
-                weight[i] = Math.exp(-(least - best) / 2);
+        for (int i = 0; i < DEPTHS; i++) {
+            double z0 = low - span / 2 + 2 * span * i / (DEPTHS - 1);
+            least[i] = Double.POSITIVE_INFINITY;
+            for (double d = span / 12; d < 3 * span; d *= 1.4) {
+                least[i] = Math.min(least[i], misfit(used, z0, d));
             }
+            best = Math.min(best, least[i]);
+        }
+        // Where no such curve fits, readings scatter more than they should or fall off otherwise: the answer is that much less certain.
+        double worse = Math.max(1, best / Math.max(1, used.size() - FITTED));
+        double[] weight = new double[DEPTHS];
+        for (int i = 0; i < DEPTHS; i++) {
+            weight[i] = Math.exp(-(least[i] - best) / 2 / worse);
         }
         double sum = 0;
         double mean = 0;
@@ -57,17 +63,26 @@ public record FocusStack(double depthMm, double sigmaMm) {
         return sigma > 0.35 * span ? Optional.empty() : Optional.of(new FocusStack(mean, sigma));
     }
 
+    /// The smaller of both laws.
     private static double misfit(List<Sight> used, double z0, double d) {
-        double mean = 0;
-        double[] off = new double[used.size()];
-        for (int i = 0; i < off.length; i++) {
+        double[] height = new double[used.size()];
+        double[] fall = new double[used.size()];
+        for (int i = 0; i < height.length; i++) {
             Sight s = used.get(i);
-            off[i] = Math.log(s.sharpness) + Math.log1p(Math.pow((s.focusMm - z0) / d, 2));
-            mean += off[i] / off.length;
+            height[i] = Math.log(s.sharpness);
+            fall[i] = Math.log1p(Math.pow((s.focusMm - z0) / d, 2));
+        }
+        return Math.min(scatter(height, fall, ROOT), scatter(height, fall, 1));
+    }
+
+    private static double scatter(double[] height, double[] fall, double power) {
+        double mean = 0;
+        for (int i = 0; i < height.length; i++) {
+            mean += (height[i] + power * fall[i]) / height.length;
         }
         double chi = 0;
-        for (double o : off) {
-            chi += Math.pow((o - mean) / LOG_SCATTER, 2);
+        for (int i = 0; i < height.length; i++) {
+            chi += Math.pow((height[i] + power * fall[i] - mean) / LOG_SCATTER, 2);
         }
         return chi;
     }

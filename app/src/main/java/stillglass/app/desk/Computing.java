@@ -36,6 +36,7 @@ import stillglass.ticket.Recommendation;
 import stillglass.ticket.Wanted;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.glass.Known;
+import stillglass.ticket.glass.Sights;
 import stillglass.ticket.joints.Joints;
 import stillglass.ticket.joints.Rework;
 import stillglass.ticket.proof.BackIn;
@@ -112,7 +113,7 @@ final class Computing {
             watch.at(0, "");
             List<Assessment> assessments = new ArrayList<>();
             for (Known known : work.state().glass().findings()) {
-                assess(known, work, watch).ifPresent(assessments::add);
+                assess(Sights.of(work.state().glass()).deep(known, work.section()), work, watch).ifPresent(assessments::add);
             }
             Optional<Recommendation> recommendation = work.state().glass().findings().isEmpty()
                             && Lead.of(work.state(), work.instrument()).isEmpty()

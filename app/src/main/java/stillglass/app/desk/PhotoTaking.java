@@ -242,7 +242,7 @@ public final class PhotoTaking {
             case PhotoGrading.Outcome.Refused r -> throw new BadInput(name, "photo", Words.say(r.why()));
             case PhotoGrading.Outcome.Seen s -> new GlassEvent.PhotoGraded(
                     id, s.graded().lighting(), s.graded().aperture(), s.graded().findings().stream().map(f -> taught.taught(f, ShopTeaching.Taken.with(camera, s.graded().lighting()))).toList(), s.graded().veilFraction(),
-                    s.graded().sectorVeils(), s.graded().diagnostics(), Optional.of(exposed(s.graded().light(), bytes)));
+                    s.graded().sectorVeils(), s.graded().diagnostics(), Optional.of(exposed(s.graded().light(), bytes)), Optional.of(s.graded().edges()));
         };
     }
 }

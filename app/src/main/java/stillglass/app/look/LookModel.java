@@ -33,6 +33,7 @@ import stillglass.ticket.glass.Glass;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.glass.Photo;
+import stillglass.ticket.glass.Sights;
 import stillglass.ticket.glass.Veils;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
@@ -152,7 +153,8 @@ public record LookModel(
         Optional<Photo> photo = shown(work);
         List<Row> rows = new ArrayList<>();
         Optional<Double> diameter = work.section().map(l -> 2 * l.surfaces().getFirst().semiDiameterMm());
-        for (Known k : s.glass().findings()) {
+        for (Known plain : s.glass().findings()) {
+            Known k = Sights.of(s.glass()).deep(plain, work.section());
             rows.add(row(k, rows.size() + 1, work, diameter, photo.map(p -> p.kept().photoId())));
         }
         // Where no section is known nothing can be drawn to scale.
@@ -276,15 +278,17 @@ public record LookModel(
                 work.selection().finding(k.id()));
     }
 
-    /// How it grew, and what the zoom and the lamp told of it.
+    /// How it grew, and what the zoom, a sweep of the focus and the lamp told of it.
     private static String over(Known k, Work work, Optional<Double> diameterMm) {
-        Optional<String> zoomed = work.state().glass().zoomed(k).map(z -> Words.sentence(z.said()));
-        Optional<String> lamp = work.state().glass().staysAsTheLampMoves(k).map(stays -> Words.of(stays ? "look.lamp.stays" : "look.lamp.goes"));
-        return Stream.of(Optional.of(growth(k, work, diameterMm)), zoomed, lamp).flatMap(Optional::stream).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
+        Sights sights = Sights.of(work.state().glass());
+        Optional<String> zoomed = sights.zoomed(k).map(z -> Words.sentence(z.said()));
+        Optional<String> lamp = sights.staysAsTheLampMoves(k).map(stays -> Words.of(stays ? "look.lamp.stays" : "look.lamp.goes"));
+        Optional<String> swept = sights.swept(k).flatMap(s -> s.said(rear(k, work))).map(Words::sentence);
+        return Stream.of(Optional.of(growth(k, work, diameterMm)), zoomed, swept, lamp).flatMap(Optional::stream).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
     }
 
     private static String growth(Known k, Work work, Optional<Double> diameterMm) {
-        return work.state().glass().growth(k).map(g -> {
+        return Sights.of(work.state().glass()).growth(k).map(g -> {
             double unit = diameterMm.map(d -> d / 2).orElse(100.0);
             String how = Words.of(diameterMm.isPresent() ? "look.growth.mm" : "look.growth.share", unit * g.perMonth(), unit * g.low(), unit * g.high(), g.from().toString());
             return switch (g.verdict()) {

@@ -24,7 +24,7 @@ final class Upcasters {
 
     static {
         String classes = "SymptomNoted UseNoted OwnerNamed FunctionChecked InfinityMeasured PhotoKept PhotoMarked PhotoUnmarked PhotoGraded FindingRekinded FindingDismissed FindingPlaced"
-                + " FindingUnplaced DepthRead FindingTested FindingReshaped FindingDrawn FindingsMerged FindingSplit PhotoFocused PhotoTurned MisassemblyFound AssemblyPutRight GradeOverruled"
+                + " FindingUnplaced DepthRead FindingTested FindingReshaped FindingDrawn FindingsMerged FindingSplit PhotoFocused PhotosSwept BladesSharp PhotoTurned MisassemblyFound AssemblyPutRight GradeOverruled"
                 + " GoalsChosen ModelTaken WayChosen OrderChosen ReferenceKept FactNoted JointOpened JointFound Troubled Mended PartCleaned TimerSet TimerCleared FactStated Greased ControlsSet"
                 + " JointClosed JointTightened JointRefitted JointTakenOff JointZeroed ShimsFitted Overruled StageDone ReportSigned LineKept Undone";
         for (String name : classes.split(" ")) {

@@ -46,6 +46,7 @@ import stillglass.ticket.facts.FoundLoose;
 import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Shims;
 import stillglass.ticket.glass.Known;
+import stillglass.ticket.glass.Sights;
 import stillglass.ticket.glass.Photo;
 import stillglass.ticket.glass.Veils;
 import stillglass.ticket.joints.JointStory;
@@ -87,7 +88,7 @@ public final class ReportMaker {
     private Report make() {
         OwnersUse use = OwnersUse.of(state.arrival().use());
         List<Assessment> assessments = world.section().map(section -> state.glass().findings().stream()
-                .map(k -> Assessment.of(k, state.glass().fromRear(k.photoId()), shelf.footprints(state.tag().sectionId().orElseThrow(), use.picture(section)), world.instrument(), shelf.gradeRules(), use, Progress.SILENT))
+                .map(k -> Assessment.of(Sights.of(state.glass()).deep(k, world.section()), state.glass().fromRear(k.photoId()), shelf.footprints(state.tag().sectionId().orElseThrow(), use.picture(section)), world.instrument(), shelf.gradeRules(), use, Progress.SILENT))
                 .toList()).orElse(List.of());
         Recommendation advice = Recommendation.of(state, assessments, world.section().flatMap(l -> AssemblyEffect.found(l, state.glass().assembly())), world.section(), world.instrument());
         List<Report.Block> blocks = new ArrayList<>();

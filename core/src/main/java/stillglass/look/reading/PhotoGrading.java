@@ -10,6 +10,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
+import stillglass.look.PhotoEdges;
 import stillglass.look.PhotoLight;
 import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
@@ -24,6 +25,7 @@ public final class PhotoGrading {
     /// @param veilFraction scattered light in the aperture over the reference light, 0 to 1
     /// @param light what else it says of its light; what the glass keeps of a bright field is nothing where too little of the card is seen; without the exposure, which only the file knows
     /// @param sectorVeils veil in 32 sectors (4 rings of equal area, 8 directions from 12 clockwise), for comparisons
+    /// @param edges how sharp rim and blades are
     /// @param maskWidth width of the working mask
     /// @param mask levels of [stillglass.look.FindingKind#maskLevel], row-major, working scale
     /// @param diagnostics what was assumed or is not good enough
@@ -34,6 +36,7 @@ public final class PhotoGrading {
             double veilFraction,
             List<Double> sectorVeils,
             PhotoLight light,
+            PhotoEdges edges,
             int maskWidth,
             Mask mask,
             List<Said> diagnostics) {
@@ -133,7 +136,7 @@ public final class PhotoGrading {
         PhotoLight light = new PhotoLight(veil.reference(), Optional.empty(), s.lighting() == Lighting.BRIGHT ? veil.through(photo) : Optional.empty());
         byte[] mask = maker.mask(photo.width(), photo.height());
         progress.at(1, "done");
-        return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), light,
+        return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), light, EdgeSharpness.of(photo, s.aperture, s.maps),
                 photo.width(), new Mask(mask), diagnostics));
     }
 

@@ -1,7 +1,5 @@
 package stillglass.ticket.glass;
 
-import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -12,11 +10,6 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
-import stillglass.grade.DepthReading;
-import stillglass.look.FocusStack;
-import stillglass.look.FindingKind;
-import stillglass.look.Growth;
-import stillglass.look.ZoomWalk;
 import stillglass.ticket.story.Grown;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Recorded;
@@ -54,10 +47,12 @@ public record Glass(
     public Glass after(Recorded row, GlassEvent happened) {
         return switch (happened) {
             case GlassEvent.PhotoKept e -> new Glass(Grown.by(photos, e.photoId(), new Photo(e, Optional.empty(), row.at())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids);
-            case GlassEvent.PhotoDated e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.of(e.day())), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
-            case GlassEvent.LampMoved e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.withLampMoved()), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
-            case GlassEvent.PhotoSet e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
-            case GlassEvent.CardMeasured e -> photo(e.photoId()).map(p -> new Glass(Grown.by(photos, e.photoId(), p.with(e)), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids)).orElse(this);
+            case GlassEvent.PhotoDated e -> photo(e.photoId()).map(p -> with(p.of(e.day()))).orElse(this);
+            case GlassEvent.LampMoved e -> photo(e.photoId()).map(p -> with(p.withLampMoved())).orElse(this);
+            case GlassEvent.PhotosSwept e -> swept(e.photoIds());
+            case GlassEvent.BladesSharp e -> photo(e.photoId()).flatMap(p -> p.sweep().map(at -> with(p.swept(new Photo.Swept(at.of(), at.step(), true))))).orElse(this);
+            case GlassEvent.PhotoSet e -> photo(e.photoId()).map(p -> with(p.with(e))).orElse(this);
+            case GlassEvent.CardMeasured e -> photo(e.photoId()).map(p -> with(p.with(e))).orElse(this);
             case GlassEvent.PhotoGraded e -> photos.containsKey(e.photoId()) ? Findings.of(this).graded(e) : this;
             case GlassEvent.FindingRekinded e -> change(e.findingId(), k -> k.with(e.kind()));
             case GlassEvent.FindingSevere e -> change(e.findingId(), k -> k.severe(e.severity()));
@@ -99,6 +94,20 @@ public record Glass(
     private Glass change(String id, UnaryOperator<Known> how) {
         Known k = known.get(id);
         return k == null ? this : with(Grown.by(known, id, how.apply(k)));
+    }
+
+    private Glass with(Photo changed) {
+        return new Glass(Grown.by(photos, changed.id(), changed), known, dismissed, focused, turned, marks, assembly, assemblyFound, ids);
+    }
+
+    private Glass swept(List<String> ids) {
+        Glass now = this;
+        for (int i = 0; i < ids.size(); i++) {
+            Photo.Swept at = new Photo.Swept(ids.getFirst(), i + 1, false);
+            Glass before = now;
+            now = before.photo(ids.get(i)).map(p -> before.with(p.swept(at))).orElse(before);
+        }
+        return now;
     }
 
     private Glass dismiss(String id) {
@@ -162,49 +171,10 @@ public record Glass(
         return Optional.ofNullable(turned.get(photoId));
     }
 
-    /// How fast a finding grew, where photos of several visits from its side show it before the work.
-    public Optional<Growth> growth(Known k) {
-        Map<LocalDate, Double> areas = new TreeMap<>();
-        k.sights().forEach((id, f) -> photo(id).filter(p -> p.kept().phase() == Phase.BEFORE && p.kept().fromRear() == fromRear(k.photoId())).ifPresent(p -> areas.merge(p.day(), f.areaShare(), (a, b) -> Math.sqrt(a * b))));
-        return Growth.of(areas.entrySet().stream().filter(e -> e.getValue() > 0 && e.getValue() <= 2).map(e -> new Growth.Visit(e.getKey(), e.getValue())).toList());
-    }
-
-    /// Whether a finding is still there with the lamp at another place, where photos of its side and time were taken at both: what is in the glass stays, what the lamp throws moves with it.
-    /// @return nothing where there is no such photo, or the fault covers the glass
-    public Optional<Boolean> staysAsTheLampMoves(Known k) {
-        Optional<Photo> own = photo(k.photoId());
-        boolean everywhere = k.finding().kind() == FindingKind.HAZE || k.finding().kind() == FindingKind.DUST;
-        List<Photo> alike = own.map(o -> photos.values().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == o.kept().phase() && p.kept().fromRear() == o.kept().fromRear()).toList()).orElse(List.of());
-        if (everywhere || alike.stream().noneMatch(Photo::lampMoved) || alike.stream().allMatch(Photo::lampMoved)) {
-            return Optional.empty();
-        }
-        List<Photo> seen = alike.stream().filter(p -> k.sights().containsKey(p.id())).toList();
-        return Optional.of(seen.stream().anyMatch(Photo::lampMoved) && !seen.stream().allMatch(Photo::lampMoved));
-    }
-
-    /// What photos of it from its side at several zoom settings tell, where it was said at which they were taken.
-    public Optional<ZoomWalk> zoomed(Known k) {
-        List<ZoomWalk.Sight> sights = new ArrayList<>();
-        k.sights().forEach((id, f) -> photo(id).filter(p -> p.kept().fromRear() == fromRear(k.photoId())).flatMap(Photo::set).flatMap(GlassEvent.PhotoSet::zoomMm).ifPresent(mm -> sights.add(new ZoomWalk.Sight(mm, f.x(), f.y()))));
-        return ZoomWalk.of(sights);
-    }
-
     /// With what other photos tell of it: its depth, and how much it scatters.
     private Known measured(Known k) {
-        Known told = stacked(k);
+        Known told = Sights.of(this).stacked(k);
         return told.with(Veils.of(this).measured(k.photoId(), told.finding()));
-    }
-
-    /// With the depth at which it is sharpest, where photos focused at known depths tell one.
-    private Known stacked(Known k) {
-        Known told = k;
-        for (boolean rear : new boolean[] {false, true}) {
-            List<FocusStack.Sight> sights = new ArrayList<>();
-            k.sights().forEach((photo, f) -> focusMm(photo).filter(mm -> fromRear(photo) == rear).ifPresent(mm -> sights.add(new FocusStack.Sight(mm, f.sharpness()))));
-            Known before = told;
-            told = FocusStack.of(sights).map(st -> before.with(DepthReading.focus(rear, st.depthMm(), st.sigmaMm()))).orElse(before);
-        }
-        return told;
     }
 
     /// Findings by their ids, to be changed.

@@ -19,6 +19,9 @@ public final class GlassDecisions {
     /// Nobody photographed anything before.
     private static final int FIRST_YEAR = 1839;
 
+    /// Photos a sweep has at least: fewer do not tell where it is sharpest.
+    private static final int LEAST_SWEPT = 4;
+
     private GlassDecisions() {}
 
     /// @param act number the act will get, from which a drawn finding has its id
@@ -34,6 +37,8 @@ public final class GlassDecisions {
             case GlassIntent.Severe s -> s.severity() < 0 || s.severity() > 4 ? Decision.refused("grade.range", "grade", s.severity()) : withFinding(glass, s.findingId(), new GlassEvent.FindingSevere(s.findingId(), s.severity()));
             case GlassIntent.ReadDepth d -> withFinding(glass, d.findingId(), new GlassEvent.DepthRead(d.findingId(), d.reading()));
             case GlassIntent.FocusPhoto f -> focusPhoto(glass, f);
+            case GlassIntent.Sweep s -> sweep(glass, s);
+            case GlassIntent.SharpBlades s -> sharpBlades(glass, s.number());
             case GlassIntent.SetPhoto p -> setPhoto(glass, p);
             case GlassIntent.MoveLamp m -> moveLamp(glass, m);
             case GlassIntent.DatePhoto d -> datePhoto(glass, d);
@@ -94,6 +99,27 @@ public final class GlassDecisions {
         }
         return p.number().map(n -> photos.get(n - 1)).or(() -> last(glass))
                 .map(photo -> Decision.accepted(new GlassEvent.PhotoSet(photo.id(), p.zoomMm(), p.stop(), p.focus()))).orElse(Decision.refused("photo.set.none"));
+    }
+
+    private static Decision sweep(Glass glass, GlassIntent.Sweep s) {
+        List<Photo> photos = before(glass);
+        Optional<Decision> none = noPhoto(photos, s.first()).or(() -> noPhoto(photos, s.last()));
+        if (none.isPresent()) {
+            return none.get();
+        }
+        if (s.last() - s.first() < LEAST_SWEPT - 1) {
+            return Decision.refused("sweep.few", "least", LEAST_SWEPT);
+        }
+        List<Photo> swept = photos.subList(s.first() - 1, s.last());
+        return swept.stream().map(p -> p.kept().fromRear()).distinct().count() > 1 ? Decision.refused("sweep.sides") : Decision.accepted(new GlassEvent.PhotosSwept(swept.stream().map(Photo::id).toList()));
+    }
+
+    private static Decision sharpBlades(Glass glass, int number) {
+        List<Photo> photos = before(glass);
+        return noPhoto(photos, number).orElseGet(() -> {
+            Photo photo = photos.get(number - 1);
+            return photo.sweep().isPresent() ? Decision.accepted(new GlassEvent.BladesSharp(photo.id())) : Decision.refused("sweep.none", "number", number);
+        });
     }
 
     private static Decision moveLamp(Glass glass, GlassIntent.MoveLamp m) {

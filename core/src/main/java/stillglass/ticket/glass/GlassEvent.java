@@ -13,6 +13,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.PhotoEdges;
 import stillglass.look.PhotoLight;
 import stillglass.say.Said;
 import stillglass.ticket.story.Event;
@@ -66,6 +67,18 @@ public sealed interface GlassEvent extends Event {
     @Named("lamp-moved")
     record LampMoved(String photoId) implements GlassEvent {}
 
+    /// Photos were taken one after another from one place while the camera's focus went evenly one way.
+    @Named("photos-swept")
+    record PhotosSwept(List<String> photoIds) implements GlassEvent {
+        public PhotosSwept {
+            photoIds = List.copyOf(photoIds);
+        }
+    }
+
+    /// Of a sweep this photo is the one in which the blades of the iris are sharpest.
+    @Named("blades-sharp")
+    record BladesSharp(String photoId) implements GlassEvent {}
+
     /// The day of which a photo is, where its file does not say so or says it wrongly: somebody else's, or of an earlier visit.
     @Named("photo-dated")
     record PhotoDated(String photoId, LocalDate day) implements GlassEvent {}
@@ -80,8 +93,9 @@ public sealed interface GlassEvent extends Event {
     record PhotoUnmarked(String photoId, int number) implements GlassEvent, GlassIntent.Kept {}
 
     /// @param light what else it says of its light; empty in rows written before it was kept
+    /// @param edges how sharp rim and blades are; empty in rows written before it was kept
     @Named("photo-graded")
-    record PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks, Optional<PhotoLight> light)
+    record PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks, Optional<PhotoLight> light, Optional<PhotoEdges> edges)
             implements GlassEvent, GlassIntent.Kept {
         public PhotoGraded {
             findings = List.copyOf(findings);
@@ -91,6 +105,10 @@ public sealed interface GlassEvent extends Event {
 
         public PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks) {
             this(photoId, lighting, aperture, findings, veil, sectorVeils, remarks, Optional.empty());
+        }
+
+        public PhotoGraded(String photoId, Lighting lighting, Aperture aperture, List<Finding> findings, double veil, List<Double> sectorVeils, List<Said> remarks, Optional<PhotoLight> light) {
+            this(photoId, lighting, aperture, findings, veil, sectorVeils, remarks, light, Optional.empty());
         }
 
         /// What else it says of its light; of photos that were read before that was kept, nothing.

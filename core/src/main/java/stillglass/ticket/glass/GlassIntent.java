@@ -52,6 +52,13 @@ public sealed interface GlassIntent extends Intent {
     /// @param depthMm behind the rim
     record FocusPhoto(int number, double depthMm) implements GlassIntent {}
 
+    /// Photos were taken one after another while the camera's focus went evenly one way.
+    /// @param first number among those of the work before, from 1
+    record Sweep(int first, int last) implements GlassIntent {}
+
+    /// The blades of the iris are sharpest in a photo of a sweep.
+    record SharpBlades(int number) implements GlassIntent {}
+
     /// Say where the controls stood when a photo was taken.
     /// @param number of the photo among those of the work before, from 1; empty for the last that was kept
     record SetPhoto(Optional<Integer> number, Optional<Double> zoomMm, Optional<Double> stop, Optional<String> focus) implements GlassIntent {}

@@ -22,7 +22,7 @@ import stillglass.ticket.line.Cursor;
 import stillglass.ticket.story.Stage;
 
 /// What is said of the glass itself: how it was found assembled (`E2 reversed`, `E1 and E3 swapped`, `gap 4 +0.3`, `E1 not seated 0.1, 0.5°`, `as designed`) and
-/// how deep a finding seems to lie (`focus 12.4 ±0.3`, `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`), where the controls stood (`photo at zoom 80, f/8, near`), and how severe one is (`severity marked`).
+/// how deep a finding seems to lie (`focus 12.4 ±0.3`, `parallax 10° 1.8 ±0.1 rear`, `photo 2 sharp at 6.5`, `photos 2 to 8 sweep`, `photo 6 sharp at blades`), where the controls stood (`photo at zoom 80, f/8, near`), and how severe one is (`severity marked`).
 final class GlassWords implements Grammar {
     /// Scatter of a rack read to a tenth, and of a shift read off a photo, where nothing is stated.
     private static final double USUAL_FOCUS_ERROR_MM = 0.3;
@@ -73,6 +73,11 @@ final class GlassWords implements Grammar {
             return set;
         }
         line.reset(start);
+        Optional<Reading> sweep = sweep(line);
+        if (sweep.isPresent()) {
+            return sweep;
+        }
+        line.reset(start);
         Optional<Integer> photo = line.take("photo") ? line.count() : Optional.empty();
         if (line.take("lamp moved") || line.take("with the lamp moved")) {
             return Optional.of(Reading.understood(photo.map(n -> Said.of("say.reads.lamp.of", "number", n)).orElse(Said.of("say.reads.lamp")), new GlassIntent.MoveLamp(photo)));
@@ -80,11 +85,30 @@ final class GlassWords implements Grammar {
         line.take("is");
         if (photo.isPresent() && (line.take("sharp") || line.take("focused"))) {
             line.take("at");
+            line.take("the");
+            if (line.takeOne(List.of("blades", "iris blades", "iris")).isPresent()) {
+                return Optional.of(Reading.understood(Said.of("say.reads.sharp.blades", "photo", photo.get()), new GlassIntent.SharpBlades(photo.get())));
+            }
+            if (line.take("rim")) {
+                return Optional.of(Reading.understood(Said.of("say.reads.sharp", "photo", photo.get(), "mm", 0.0), new GlassIntent.FocusPhoto(photo.get(), 0)));
+            }
             return Optional.of(line.signedMm().map(at -> Reading.understood(Said.of("say.reads.sharp", "photo", photo.get(), "mm", at), new GlassIntent.FocusPhoto(photo.get(), at)))
                     .orElse(Reading.unclear("say.sharp")));
         }
         line.reset(start);
         return Optional.empty();
+    }
+
+    /// `photos 2 to 8 sweep`: taken one after another from one place while the camera's focus went evenly one way.
+    private static Optional<Reading> sweep(Cursor line) {
+        Optional<Integer> first = line.take("photos") ? line.count() : Optional.empty();
+        if (first.isEmpty() || line.takeOne(List.of("to", "-", "–")).isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<Integer> last = line.count();
+        return last.isPresent() && line.takeOne(List.of("sweep", "are a sweep")).isPresent()
+                ? Optional.of(Reading.understood(Said.of("say.reads.sweep", "first", first.get(), "last", last.get()), new GlassIntent.Sweep(first.get(), last.get())))
+                : Optional.of(Reading.unclear("say.sweep"));
     }
 
     /// How severe a finding is: `severity marked` of the one in hand, `finding 2 severity slight` of any.
@@ -259,9 +283,9 @@ final class GlassWords implements Grammar {
     @Override
     public List<String> examples(Setting in) {
         if (in.stage() == Stage.LOOK && in.world().section().isEmpty()) {
-            return List.of("photo at zoom 80, f/8, near", "severity marked");
+            return List.of("photo at zoom 80, f/8, near", "photos 1 to 7 sweep", "severity marked");
         }
         return in.world().section().isPresent() && (in.stage() == Stage.LOOK || in.stage() == Stage.ARRIVE)
-                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "photo at zoom 80, f/8, near", "photo 1 of 2025-03-01", "severity marked") : List.of();
+                ? List.of("focus 12.4 ±0.3", "parallax 10° 1.8 ±0.1", "E2 reversed", "E1 and E2 swapped", "gap 4 +0.3", "as designed", "photo at zoom 80, f/8, near", "photos 1 to 7 sweep", "photo 1 of 2025-03-01", "severity marked") : List.of();
     }
 }

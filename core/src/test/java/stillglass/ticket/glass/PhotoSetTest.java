@@ -2,6 +2,7 @@ package stillglass.ticket.glass;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.groups.Tuple.tuple;
 
 import java.time.LocalDate;
@@ -12,19 +13,25 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import stillglass.device.Source;
+import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.FocusSweep;
 import stillglass.look.Growth;
 import stillglass.look.Lighting;
+import stillglass.look.PhotoEdges;
 import stillglass.look.ShopTeaching;
 import stillglass.look.ZoomWalk;
+import stillglass.optics.LensSection;
+import stillglass.optics.Lenses;
 import stillglass.say.Wording;
 import stillglass.ticket.Agreement;
 import stillglass.ticket.Job;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
+import stillglass.ticket.story.Undo;
 
 class PhotoSetTest {
     private static Job kept() {
@@ -63,9 +70,68 @@ class PhotoSetTest {
         job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "long", Source.FILE), gradedAt("p2", 0.71));
         Known colony = job.state().glass().findings().getFirst();
         assertThat(colony.sights()).hasSize(2);
-        assertThat(job.state().glass().zoomed(colony)).as("where the zoom stood in the second is not known").isEmpty();
+        assertThat(Sights.of(job.state().glass()).zoomed(colony)).as("where the zoom stood in the second is not known").isEmpty();
         job.say("photo at zoom 70");
-        assertThat(job.state().glass().zoomed(job.state().glass().findings().getFirst()).map(ZoomWalk::stays)).contains(true);
+        assertThat(Sights.of(job.state().glass()).zoomed(job.state().glass().findings().getFirst()).map(ZoomWalk::stays)).contains(true);
+    }
+
+    /// A sweep on a lens nobody has a section of: the rim is sharp in the third photo, the blades are said to be in the fifth, the colony is sharpest in the seventh.
+    @Test
+    void aSweepOfTheFocusTellsTheSideOfTheBlades() {
+        Job job = swept(Job.unknown(), 7);
+        Known plain = job.state().glass().findings().getFirst();
+        assertThat(plain.sights()).hasSize(9);
+        assertThat(Sights.of(job.state().glass()).swept(plain)).as("nobody said that it is a sweep").isEmpty();
+        assertThat(job.answer("photo 5 sharp at blades")).contains("of no sweep").contains("photos 1 to 7 sweep");
+        assertThat(job.answer("photos 1 to 2 sweep")).contains("4 photos at least");
+        assertThat(job.answer("photos 1 to 12 sweep")).contains("12").contains("9");
+        assertThat(job.answer("photos 1 to 7")).contains("photos 1 to 7 sweep");
+        job.say("photos 1 to 9 sweep");
+        assertThat(swept(job)).contains(FocusSweep.Side.DEEPER);
+        job.say("photo 5 sharp at the iris");
+        assertThat(swept(job)).contains(FocusSweep.Side.BEHIND_BLADES);
+        assertThat(Sights.of(job.state().glass()).deep(plain, Optional.empty()).depths()).as("no depth is known but the rim’s").isEmpty();
+        job.say("photo 9 sharp at 30");
+        assertThat(Sights.of(job.state().glass()).deep(plain, Optional.empty()).depths()).singleElement().satisfies(d -> {
+            assertThat(d.valueMm()).isCloseTo(20, within(3.0));
+            assertThat(d.fromRear()).isFalse();
+        });
+        job.accept(new Undo(), new Undo());
+        assertThat(swept(job)).as("said and taken back").contains(FocusSweep.Side.DEEPER);
+    }
+
+    /// With a section the blades have a depth.
+    @Test
+    void whereTheBladesLieGivesTheSweepItsScale() {
+        Job job = swept(Job.unknown(), 7).say("photos 1 to 9 sweep", "photo 5 sharp at blades");
+        LensSection lens = Lenses.triplet();
+        double blades = WhichSurface.depth(lens, lens.stopIndex(), 0, 0, false);
+        Known deep = Sights.of(job.state().glass()).deep(job.state().glass().findings().getFirst(), Optional.of(lens));
+        assertThat(deep.depths()).singleElement().satisfies(d -> assertThat(d.valueMm()).isCloseTo(2 * blades, within(2 * d.sigmaMm())).isGreaterThan(blades));
+    }
+
+    @Test
+    void photosOfBothSidesAreNoSweep() {
+        Job job = Job.unknown();
+        for (int i = 1; i <= 4; i++) {
+            job.accept(new GlassEvent.PhotoKept("p" + i, Phase.BEFORE, i == 4, "", Source.FILE), graded("p" + i, List.of(speck(0.3))));
+        }
+        assertThat(job.stage(Stage.LOOK).answer("photos 1 to 4 sweep")).contains("one side");
+    }
+
+    private static Optional<FocusSweep.Side> swept(Job job) {
+        return Sights.of(job.state().glass()).swept(job.state().glass().findings().getFirst()).flatMap(FocusSweep::side);
+    }
+
+    private static Job swept(Job job, int sharpest) {
+        for (int i = 1; i <= 9; i++) {
+            Finding f = speck(0.3);
+            Finding sharp = new Finding(f.kind(), f.confidence(), f.regions(), f.areaShare(), 1, f.x(), f.y(), 0.3, 2, List.of(), f.chances(), 1 / Math.hypot(0.4, 0.5 * (i - sharpest)));
+            PhotoEdges edges = new PhotoEdges(Optional.of(40 / Math.hypot(0.4, 0.5 * (i - 3))), Optional.empty());
+            job.accept(new GlassEvent.PhotoKept("p" + i, Phase.BEFORE, false, "", Source.FILE),
+                    new GlassEvent.PhotoGraded("p" + i, Lighting.AGAINST, new Aperture(400, 300, 250, 250, 0), List.of(sharp), 0.01, List.of(), List.of(), Optional.empty(), Optional.of(edges)));
+        }
+        return job.stage(Stage.LOOK);
     }
 
     /// One stays where the lamp goes, one goes with it; without a photo at both places nothing is told.
@@ -73,11 +139,11 @@ class PhotoSetTest {
     void aLampAtTwoPlacesTellsWhatIsInTheGlass() {
         Finding stays = speck(0.3);
         Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "here", Source.FILE), graded("p1", List.of(stays, speck(0.7)))).stage(Stage.LOOK);
-        assertThat(job.state().glass().findings()).allMatch(k -> job.state().glass().staysAsTheLampMoves(k).isEmpty());
+        assertThat(job.state().glass().findings()).allMatch(k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k).isEmpty());
         job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "there", Source.FILE), graded("p2", List.of(stays, speck(-0.6))));
-        assertThat(job.state().glass().findings()).as("nobody said that the lamp was moved").allMatch(k -> job.state().glass().staysAsTheLampMoves(k).isEmpty());
+        assertThat(job.state().glass().findings()).as("nobody said that the lamp was moved").allMatch(k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k).isEmpty());
         job.say("photo 2 lamp moved");
-        assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> job.state().glass().staysAsTheLampMoves(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
+        assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
         assertThat(job.answer("photo 7 lamp moved")).contains("7");
     }
 
@@ -122,9 +188,9 @@ class PhotoSetTest {
         Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "then", Source.FILE), graded("p1", 0.1), new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "now", Source.FILE), graded("p2", 0.3)).stage(Stage.LOOK);
         Known colony = job.state().glass().findings().getFirst();
         assertThat(colony.sights()).hasSize(2);
-        assertThat(job.state().glass().growth(colony)).as("both of one day").isEmpty();
+        assertThat(Sights.of(job.state().glass()).growth(colony)).as("both of one day").isEmpty();
         job.say("photo 1 of 2026-01-15");
-        Growth g = job.state().glass().growth(colony).orElseThrow();
+        Growth g = Sights.of(job.state().glass()).growth(colony).orElseThrow();
         assertThat(g.from()).isEqualTo(LocalDate.of(2026, 1, 15));
         assertThat(g.verdict()).isEqualTo(Growth.Verdict.GROWS);
         assertThat(job.answer("photo 1 of yesterday")).contains("2025-03-01");
