@@ -18,7 +18,6 @@ import stillglass.book.photo.PhotoFiles;
 import stillglass.device.PhotoCamera;
 import stillglass.device.Source;
 import stillglass.look.Aperture;
-import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.PhotoLight;
 import stillglass.look.Progress;
@@ -75,7 +74,7 @@ public final class PhotoTaking {
             progress.at(0, "waiting for the photo");
             PhotoCamera.Picture picture = source.take();
             String id = id(work, picture);
-            GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), Optional.empty(), PhotoFiles.camera(picture.bytes()), taught, progress);
+            GlassEvent.PhotoGraded graded = grade(id, picture.name(), picture.bytes(), new PhotoGrading.Given(Optional.empty(), Optional.empty(), OptionalDouble.empty(), work.state().glass().rim(fromRear)), PhotoFiles.camera(picture.bytes()), taught, progress);
             GlassEvent.PhotoKept kept = kept(id, phase, fromRear, caption, picture);
             return new Taken(List.of(kept, graded), new Logbook.PhotoBytes(id, picture.name(), picture.bytes()),
                     Optional.of(new Photo(kept, Optional.of(graded), Instant.EPOCH)));
@@ -210,7 +209,7 @@ public final class PhotoTaking {
         String id = photo.kept().photoId();
         return desk.corrections().teaching().thenCompose(taught -> desk.photo(number, id).thenCompose(found -> desk.compute(() -> {
             Logbook.PhotoBytes p = found.orElseThrow(() -> new BadInput(id, "photo", "is no longer in the logbook"));
-            return grade(id, p.name(), p.bytes(), Optional.of(aperture), photo.kept().camera(), taught, progress);
+            return grade(id, p.name(), p.bytes(), new PhotoGrading.Given(Optional.empty(), Optional.of(aperture), OptionalDouble.empty()), photo.kept().camera(), taught, progress);
         }))).thenCompose(g -> desk.submit(number, Act.of(g), List.of()));
     }
 
@@ -233,12 +232,9 @@ public final class PhotoTaking {
     }
 
     private static GlassEvent.PhotoGraded grade(
-            String id, String name, byte[] bytes, Optional<Aperture> aperture, Optional<String> camera, ShopTeaching taught, Progress progress) {
+            String id, String name, byte[] bytes, PhotoGrading.Given given, Optional<String> camera, ShopTeaching taught, Progress progress) {
         LinearPhoto photo = PhotoFiles.upright(name, bytes);
-        Optional<Lighting> lighting = Optional.empty();
-        PhotoGrading.Outcome outcome = PhotoGrading.grade(
-                photo, new PhotoGrading.Given(lighting, aperture, OptionalDouble.empty()), progress);
-        return switch (outcome) {
+        return switch (PhotoGrading.grade(photo, given, progress)) {
             case PhotoGrading.Outcome.Refused r -> throw new BadInput(name, "photo", Words.say(r.why()));
             case PhotoGrading.Outcome.Seen s -> new GlassEvent.PhotoGraded(
                     id, s.graded().lighting(), s.graded().aperture(), s.graded().findings().stream().map(f -> taught.taught(f, ShopTeaching.Taken.with(camera, s.graded().lighting()))).toList(), s.graded().veilFraction(),

@@ -97,12 +97,15 @@ final class HeroPane {
         }
     }
 
+    /// Of more photos than these only the first is called one.
+    private static final int MOST_NAMED = 3;
+
     private void chips(LookModel m) {
         chips.getChildren().clear();
         int number = 1;
         for (LookModel.ShotChip s : m.shots()) {
             int n = number++;
-            Button b = Build.button(s.focus().map(f -> Words.of("look.shot.focus", n, f)).orElse(Words.of("look.shot", n)) + (s.set().isEmpty() ? "" : " · " + s.set()), "",
+            Button b = Build.button(s.focus().map(f -> Words.of("look.shot.focus", n, f)).orElse(m.shots().size() > MOST_NAMED && n > 1 ? Words.of("look.shot.next", n) : Words.of("look.shot", n)) + (s.set().isEmpty() ? "" : " · " + s.set()), "",
                     () -> desk.view(v -> v.onPhoto(s.photoId())), "chip");
             b.setTooltip(new javafx.scene.control.Tooltip(s.caption()));
             b.setId("shot-" + n);

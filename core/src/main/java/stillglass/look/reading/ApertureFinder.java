@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import stillglass.look.Aperture;
 
 /// Finds the clear aperture: the centre on which the rings of the mount agree, the rings about it, and among them the rim of the glass.
@@ -35,6 +36,11 @@ final class ApertureFinder {
     private static final int MOST_CANDIDATES = 10;
     private static final double LEAST_SCORE = 0.06;
     private static final double LEAST_AGREEMENT = 0.72;
+    /// How far a rim may have moved between two photos from one place, of its radius: a hand, and what focusing does to the scale.
+    private static final double MOVED = 0.04;
+    /// Of an edge out of focus at the place of a rim, in all directions nearly the same.
+    private static final double STILL_THERE = 0.9;
+    private static final double LEAST_STEP = 0.08;
 
     private ApertureFinder() {}
 
@@ -42,6 +48,21 @@ final class ApertureFinder {
     /// @return the ellipse in working pixels, or nothing when no round edge stands out
     static Optional<Aperture> find(float[] light, int width, int height) {
         return candidates(light, width, height).stream().findFirst();
+    }
+
+    /// The ring that lies where the rim was in another photo, in focus or not.
+    /// @param before in working pixels
+    /// @return nothing where no edge lies there: the camera was elsewhere
+    static Optional<Aperture> where(float[] light, int width, int height, Aperture before) {
+        return candidates(light, width, height).stream().filter(c -> near(c, before)).findFirst().or(() -> {
+            float[] log = RingEdge.log(light);
+            return Stream.of(-1.0, 1.0).map(sign -> RingEdge.measure(log, width, height, RingEdge.refine(log, width, height, before, sign, 0.6, 0.05, 0.03)))
+                    .filter(r -> near(r.ring(), before) && r.agree() > STILL_THERE && Math.abs(r.step()) > LEAST_STEP).max(Comparator.comparingDouble(r -> Math.abs(r.step()))).map(RingEdge::ring);
+        });
+    }
+
+    private static boolean near(Aperture a, Aperture b) {
+        return apart(a, b) < MOVED * b.meanRadius() && Math.abs(a.meanRadius() / b.meanRadius() - 1) < MOVED;
     }
 
     /// Rings that may be the rim, the likeliest first; none when no round edge stands out.

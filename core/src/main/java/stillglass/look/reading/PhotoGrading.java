@@ -75,8 +75,13 @@ public final class PhotoGrading {
     /// @param lighting empty to choose from the photo
     /// @param aperture empty to find it; in pixels of the stored photo
     /// @param referenceLight linear light of the bare lamp at the same exposure, if a lamp frame was taken
-    public record Given(Optional<Lighting> lighting, Optional<Aperture> aperture, OptionalDouble referenceLight) {
+    /// @param before the clear aperture in a photo taken from that side before, in its pixels: where this one has a ring there, it is taken
+    public record Given(Optional<Lighting> lighting, Optional<Aperture> aperture, OptionalDouble referenceLight, Optional<Aperture> before) {
         public static final Given NOTHING = new Given(Optional.empty(), Optional.empty(), OptionalDouble.empty());
+
+        public Given(Optional<Lighting> lighting, Optional<Aperture> aperture, OptionalDouble referenceLight) {
+            this(lighting, aperture, referenceLight, Optional.empty());
+        }
     }
 
     /// The clear aperture in pixels of the stored photo, without grading what is in it.

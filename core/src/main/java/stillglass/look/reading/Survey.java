@@ -52,7 +52,7 @@ public final class Survey {
         float[] light = photo.luminance();
         Optional<Aperture> found = given.aperture()
                 .map(a -> a.scaled(1 / photo.scale()))
-                .or(() -> ApertureFinder.find(PhotoGrading.blurred(light, photo.width(), photo.height(), PhotoGrading.SMOOTH), photo.width(), photo.height()));
+                .or(() -> found(PhotoGrading.blurred(light, photo.width(), photo.height(), PhotoGrading.SMOOTH), photo, given.before()));
         return found.map(a -> {
             progress.at(0.3, "flattening the lamp");
             GlassFrame frame = new GlassFrame(photo, a);
@@ -64,6 +64,10 @@ public final class Survey {
             progress.at(0.55, "looking for specks, threads and films");
             return new Survey(a, maps, CandidateFinder.find(maps, around), around, inside, brightest);
         });
+    }
+
+    private static Optional<Aperture> found(float[] light, LinearPhoto photo, Optional<Aperture> before) {
+        return before.flatMap(b -> ApertureFinder.where(light, photo.width(), photo.height(), b.scaled(1 / photo.scale()))).or(() -> ApertureFinder.find(light, photo.width(), photo.height()));
     }
 
     private static double inside(GlassFrame frame, double quantile) {

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
+import stillglass.look.Aperture;
 import stillglass.ticket.story.Grown;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Recorded;
@@ -142,6 +143,11 @@ public record Glass(
     /// The photo before the work with which one after it is compared: the last from its side.
     public Optional<Photo> earlier(Photo after) {
         return photos.values().stream().filter(p -> p.gradedIn(Phase.BEFORE) && p.kept().fromRear() == after.kept().fromRear()).reduce((a, b) -> b);
+    }
+
+    /// The clear aperture of the last photo that was read from a side: the camera may not have been moved since.
+    public Optional<Aperture> rim(boolean fromRear) {
+        return photos.values().stream().filter(p -> p.kept().fromRear() == fromRear).flatMap(p -> p.graded().stream()).map(GlassEvent.PhotoGraded::aperture).reduce((a, b) -> b);
     }
 
     /// Whether a photo looks in from behind.

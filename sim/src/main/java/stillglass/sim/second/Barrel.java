@@ -27,7 +27,8 @@ final class Barrel {
     private final long cloth;
 
     /// @param bright whether it is held before a bright field
-    Barrel(Random r, boolean bright) {
+    /// @param lampTurn how far the lamp was carried about it since the first photo, radians
+    Barrel(Random r, boolean bright, double lampTurn) {
         this.bright = bright;
         int planes = 3 + r.nextInt(4);
         depth = new double[planes];
@@ -50,7 +51,7 @@ final class Barrel {
         irisOpen = r.nextInt(5) < 3 ? 2 : (0.25 + 0.6 * r.nextDouble()) * clear[before];
         irisTurn = 2 * Math.PI * r.nextDouble();
         exit = clear[planes - 1] * (0.8 + 0.2 * r.nextDouble());
-        lampWay = 2 * Math.PI * r.nextDouble();
+        lampWay = 2 * Math.PI * r.nextDouble() + lampTurn;
         backdrop = bright ? 0.55 + 0.4 * r.nextDouble() : 0.004 + 0.03 * r.nextDouble();
         glow = bright ? 0.15 * r.nextDouble() : 0.05 * r.nextDouble();
         // Blackened edge, retaining ring, front ring, thread, barrel: widths and lights as they come.

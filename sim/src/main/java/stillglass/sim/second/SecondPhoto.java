@@ -38,7 +38,21 @@ public record SecondPhoto(Shot shot, Lighting lighting, Set<FindingKind> present
     public static SecondPhoto of(long seed) {
         Random r = new Random(seed * 7919 + 13);
         boolean bright = r.nextBoolean();
-        Barrel barrel = new Barrel(r, bright);
+        Barrel barrel = new Barrel(r, bright, 0);
+        return new Scene(r, bright, barrel, sheets(barrel, r)).taken();
+    }
+
+    /// Three photos of one lens by hand: against the light, the same with the lamp carried round it, and before a bright field.
+    public static List<SecondPhoto> session(long seed) {
+        Random r = new Random(seed * 104729 + 71);
+        long lens = r.nextLong();
+        List<FaultSheet> sheets = sheets(new Barrel(new Random(lens), false, 0), r);
+        double turn = Math.PI * (0.4 + 1.2 * r.nextDouble());
+        return List.of(new Scene(r, false, new Barrel(new Random(lens), false, 0), sheets).taken(), new Scene(r, false, new Barrel(new Random(lens), false, turn), sheets).taken(),
+                new Scene(r, true, new Barrel(new Random(lens), true, 0), sheets).taken());
+    }
+
+    private static List<FaultSheet> sheets(Barrel barrel, Random r) {
         List<FaultSheet> sheets = new ArrayList<>();
         int faults = r.nextInt(8) == 0 ? 0 : 1 + r.nextInt(3);
         List<FindingKind> kinds = new ArrayList<>(List.of(FindingKind.values()));
@@ -46,7 +60,7 @@ public record SecondPhoto(Shot shot, Lighting lighting, Set<FindingKind> present
         for (int i = 0; i < faults; i++) {
             sheets.add(FaultSheet.of(kinds.remove(r.nextInt(kinds.size())), barrel.depth.length, r));
         }
-        return new Scene(r, bright, barrel, sheets).taken();
+        return sheets;
     }
 
     /// Everything about one picture.
