@@ -42,11 +42,13 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.PhotoEdges;
 import stillglass.look.PhotoLight;
 import stillglass.say.Said;
 import stillglass.sim.DemoTickets;
 import stillglass.sim.VirtualDevices;
 import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Phase;
@@ -144,6 +146,29 @@ class LookWindowTest {
         window.until("and the next", () -> Math.abs(window.desk.shown().orElseThrow().state().glass().all().getFirst().graded().orElseThrow().aperture().meanRadius() / second.meanRadius() - 1) > 0.01);
         window.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(rim().meanRadius()).as("undo goes back to the ring before").isCloseTo(second.meanRadius(), org.assertj.core.api.Assertions.within(1e-6));
+    }
+
+    /// On a lens nobody knows: a sweep of the focus, said in a line, tells the side of the iris; the card says so.
+    @Test
+    void aSweepOfTheFocusIsSaidInALine() {
+        window.beginLens("Tarn 50 mm f/2", KeyCode.DIGIT2);
+        List<GlassIntent> seen = new ArrayList<>();
+        for (int i = 1; i <= 8; i++) {
+            Finding plain = round(FindingKind.FUNGUS, 0.3, 0.2, 0.1, Map.of(FindingKind.FUNGUS, 0.9));
+            Finding sharp = new Finding(plain.kind(), 0.9, plain.regions(), plain.areaShare(), 1, plain.x(), plain.y(), 0.2, 2, plain.reasons(), plain.chances(), 1 / Math.hypot(0.4, 0.5 * (i - 6.5)));
+            PhotoEdges edges = new PhotoEdges(Optional.of(30 / Math.hypot(0.4, 0.5 * (i - 2))), Optional.empty());
+            seen.add(new GlassEvent.PhotoKept("s" + i, Phase.BEFORE, false, "s" + i, Source.FILE));
+            seen.add(new GlassEvent.PhotoGraded("s" + i, Lighting.AGAINST, new Aperture(750, 562, 470, 470, 0), List.of(sharp), 0.02, List.of(), List.of(), Optional.empty(), Optional.of(edges)));
+        }
+        window.desk.submit(window.work().state().tag().number(), Act.of(seen.toArray(GlassIntent[]::new)), List.of()).join();
+        window.settle();
+        window.type("photos 1 to 8 sweep");
+        select("s1#1");
+        window.until("without blades only that it is deeper", () -> says("deeper than the foremost glasses"));
+        window.type("photo 4 sharp at blades");
+        window.until("the side of the iris", () -> says("it lies behind the iris"));
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        window.until("and back", () -> says("deeper than the foremost glasses"));
     }
 
     /// Without the card nothing says how bright the lamp is; with it the veil is a figure, of photos taken before it, too.

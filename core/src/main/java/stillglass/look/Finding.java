@@ -99,6 +99,11 @@ public record Finding(
         return new Finding(likeliest, known.getOrDefault(likeliest, confidence), regions, areaShare, count, x, y, contrast, severity, reasons, known, sharpness);
     }
 
+    /// The same of a kind that is not likely enough to be named.
+    Finding unnamed(Map<FindingKind, Double> known) {
+        return new Finding(FindingKind.UNKNOWN, 1 - known.getOrDefault(FindingKind.UNKNOWN, 0.0), regions, areaShare, count, x, y, contrast, severity, reasons, known, sharpness);
+    }
+
     /// The same, scattering so much.
     public Finding scattering(double share, int howSevere) {
         return new Finding(kind, confidence, regions, areaShare, count, x, y, share, howSevere, reasons, chances, sharpness);

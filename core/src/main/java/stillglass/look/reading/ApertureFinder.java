@@ -36,6 +36,8 @@ final class ApertureFinder {
     private static final int MOST_CANDIDATES = 10;
     private static final double LEAST_SCORE = 0.06;
     private static final double LEAST_AGREEMENT = 0.72;
+    /// Rings that differ by less are one for whoever goes on to the next.
+    private static final double ANOTHER = 0.015;
     /// How far a rim may have moved between two photos from one place, of its radius: a hand, and what focusing does to the scale.
     private static final double MOVED = 0.04;
     /// Of an edge out of focus at the place of a rim, in all directions nearly the same.
@@ -54,22 +56,25 @@ final class ApertureFinder {
     /// @param before in working pixels
     /// @return nothing where no edge lies there: the camera was elsewhere
     static Optional<Aperture> where(float[] light, int width, int height, Aperture before) {
-        return candidates(light, width, height).stream().filter(c -> near(c, before)).findFirst().or(() -> {
+        return candidates(light, width, height).stream().filter(c -> near(c, before, MOVED)).findFirst().or(() -> {
             float[] log = RingEdge.log(light);
             return Stream.of(-1.0, 1.0).map(sign -> RingEdge.measure(log, width, height, RingEdge.refine(log, width, height, before, sign, 0.6, 0.05, 0.03)))
-                    .filter(r -> near(r.ring(), before) && r.agree() > STILL_THERE && Math.abs(r.step()) > LEAST_STEP).max(Comparator.comparingDouble(r -> Math.abs(r.step()))).map(RingEdge::ring);
+                    .filter(r -> near(r.ring(), before, MOVED) && r.agree() > STILL_THERE && Math.abs(r.step()) > LEAST_STEP).max(Comparator.comparingDouble(r -> Math.abs(r.step()))).map(RingEdge::ring);
         });
     }
 
-    private static boolean near(Aperture a, Aperture b) {
-        return apart(a, b) < MOVED * b.meanRadius() && Math.abs(a.meanRadius() / b.meanRadius() - 1) < MOVED;
+    private static boolean near(Aperture a, Aperture b, double share) {
+        return apart(a, b) < share * b.meanRadius() && Math.abs(a.meanRadius() / b.meanRadius() - 1) < share;
     }
 
-    /// Rings that may be the rim, the likeliest first; none when no round edge stands out.
+    /// Rings that may be the rim, the likeliest first, no two of them nearly the same; none when no round edge stands out.
     static List<Aperture> candidates(float[] light, int width, int height) {
         List<RimCandidates.Candidate> all = measured(light, width, height);
         double[] chance = RimModel.shipped().chances(all.stream().map(c -> c.traits).toList());
-        return IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> -chance[i])).limit(MOST_CANDIDATES).map(i -> all.get(i).ring).toList();
+        List<Aperture> told = new ArrayList<>();
+        IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> -chance[i])).map(i -> all.get(i).ring)
+                .filter(r -> told.stream().noneMatch(t -> near(r, t, ANOTHER))).limit(MOST_CANDIDATES).forEach(told::add);
+        return told;
     }
 
     /// All rings with their traits; none when no round edge stands out.

@@ -179,7 +179,7 @@ public record Glass(
 
     /// With what other photos tell of it: its depth, and how much it scatters.
     private Known measured(Known k) {
-        Known told = Sights.of(this).stacked(k);
+        Known told = Sights.of(this).stacked(Sights.of(this).lit(k));
         return told.with(Veils.of(this).measured(k.photoId(), told.finding()));
     }
 

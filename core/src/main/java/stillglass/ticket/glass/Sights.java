@@ -14,7 +14,9 @@ import stillglass.look.FindingKind;
 import stillglass.look.FocusStack;
 import stillglass.look.FocusSweep;
 import stillglass.look.Growth;
+import stillglass.look.Lighting;
 import stillglass.look.PhotoEdges;
+import stillglass.look.TwoLamps;
 import stillglass.look.ZoomWalk;
 import stillglass.optics.LensSection;
 import stillglass.ticket.story.Phase;
@@ -46,12 +48,24 @@ public final class Sights {
     public Optional<Boolean> staysAsTheLampMoves(Known k) {
         Optional<Photo> own = glass.photo(k.photoId());
         boolean everywhere = k.finding().kind() == FindingKind.HAZE || k.finding().kind() == FindingKind.DUST;
-        List<Photo> alike = own.map(o -> glass.all().stream().filter(p -> p.graded().isPresent() && p.kept().phase() == o.kept().phase() && p.kept().fromRear() == o.kept().fromRear()).toList()).orElse(List.of());
+        List<Photo> alike = own.map(o -> glass.all().stream().filter(p -> alike(p, o)).toList()).orElse(List.of());
         if (everywhere || alike.stream().noneMatch(Photo::lampMoved) || alike.stream().allMatch(Photo::lampMoved)) {
             return Optional.empty();
         }
         List<Photo> seen = alike.stream().filter(p -> k.sights().containsKey(p.id())).toList();
         return Optional.of(seen.stream().anyMatch(Photo::lampMoved) && !seen.stream().allMatch(Photo::lampMoved));
+    }
+
+    /// From one side, at one stage of the work, in one light.
+    private static boolean alike(Photo a, Photo b) {
+        Optional<Lighting> light = a.graded().map(GlassEvent.PhotoGraded::lighting);
+        return light.isPresent() && light.equals(b.graded().map(GlassEvent.PhotoGraded::lighting)) && a.kept().phase() == b.kept().phase() && a.kept().fromRear() == b.kept().fromRear();
+    }
+
+    /// With what its kind is worth once the lamp stood at two places against the light; what was corrected or answered stays.
+    Known lit(Known k) {
+        boolean computed = k.computedKind().isEmpty() && k.tests().isEmpty() && glass.photo(k.photoId()).filter(Photo::againstTheLight).isPresent();
+        return computed ? staysAsTheLampMoves(k).map(stays -> k.with(TwoLamps.seen(k.finding(), stays))).orElse(k) : k;
     }
 
     /// What photos of it from its side at several zoom settings tell, where it was said at which they were taken.

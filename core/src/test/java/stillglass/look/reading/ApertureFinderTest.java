@@ -3,6 +3,7 @@ package stillglass.look.reading;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
 import org.junit.jupiter.api.Test;
@@ -73,6 +74,27 @@ class ApertureFinderTest {
     @Test
     void whatOnlyShadesOffHasNoRim() {
         assertThat(ApertureFinder.find(rings(350, 300, u -> 0.3 * Math.exp(-u * u)), W, H)).isEmpty();
+    }
+
+    /// A technician chose the outer of two rings; the next photo from there, a hand's breadth aside and out of focus, is read in the same one.
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 4, 9})
+    void theRingOfThePhotoBeforeIsTakenAgain(double blur) {
+        float[] light = PhotoGrading.blurred(rings(364, 297, u -> u < 1 ? 0.025 : u < 1.08 ? 0.004 : u < 1.3 ? 0.07 : 0.02), W, H, Math.max(0.3, blur));
+        Aperture chosen = new Aperture(360, 300, 1.31 * R, 1.31 * R, 0);
+        Aperture again = ApertureFinder.where(light, W, H, chosen).orElseThrow();
+        assertThat(again.meanRadius()).isCloseTo(1.3 * R, within(0.02 * R));
+        assertThat(again.cx()).isCloseTo(364, within(3.0));
+        assertThat(ApertureFinder.where(light, W, H, new Aperture(300, 240, 1.6 * R, 1.6 * R, 0))).as("the camera was elsewhere").isEmpty();
+    }
+
+    @Test
+    void ringsThatAreOfferedDiffer() {
+        List<Aperture> told = ApertureFinder.candidates(rings(364, 297, u -> u < 0.985 ? 0.025 : u < 1 ? 0.012 : u < 1.08 ? 0.004 : u < 1.09 ? 0.03 : u < 1.3 ? 0.07 : 0.02), W, H);
+        assertThat(told).hasSizeGreaterThan(2);
+        for (Aperture a : told) {
+            assertThat(told).filteredOn(b -> b != a).allMatch(b -> Math.max(Math.hypot(a.cx() - b.cx(), a.cy() - b.cy()), Math.abs(a.meanRadius() - b.meanRadius())) > 0.0149 * Math.min(a.meanRadius(), b.meanRadius()));
+        }
     }
 
     @Test

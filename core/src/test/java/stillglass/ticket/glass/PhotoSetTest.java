@@ -144,6 +144,10 @@ class PhotoSetTest {
         assertThat(job.state().glass().findings()).as("nobody said that the lamp was moved").allMatch(k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k).isEmpty());
         job.say("photo 2 lamp moved");
         assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
+        assertThat(job.state().glass().findings()).as("what stands at both is surer than one photo was").extracting(k -> k.finding().x(), k -> k.finding().confidence() > 0.9).containsExactlyInAnyOrder(tuple(0.3, true), tuple(0.7, false), tuple(-0.6, false));
+        String gone = job.state().glass().findings().stream().filter(k -> k.finding().x() > 0.6).findFirst().orElseThrow().id();
+        job.accept(new GlassIntent.Rekind(gone, FindingKind.OIL));
+        assertThat(job.state().glass().finding(gone).orElseThrow().finding().confidence()).as("a technician who says what it is, is not asked again").isEqualTo(1);
         assertThat(job.answer("photo 7 lamp moved")).contains("7");
     }
 
