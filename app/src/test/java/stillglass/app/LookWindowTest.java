@@ -32,6 +32,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
+import stillglass.app.decide.DecideModel;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
 import stillglass.app.look.PhotoPane;
@@ -169,6 +170,15 @@ class LookWindowTest {
         window.until("the side of the iris", () -> says("it lies behind the iris"));
         window.press(KeyCode.CONTROL, KeyCode.Z);
         window.until("and back", () -> says("deeper than the foremost glasses"));
+
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        window.there("unweighed-1");
+        DecideModel.Piece piece = DecideModel.of(window.work()).unweighed().getFirst().piece().orElseThrow();
+        assertThat(piece.photoId()).isEqualTo("s1");
+        assertThat(piece.side()).as("small findings are shown with what lies about them").isCloseTo(2 * 0.22 * 470, within(0.01));
+        assertThat(piece.x() + piece.side() / 2).isCloseTo(750 + 0.3 * 470, within(0.01));
+        assertThat(piece.y() + piece.side() / 2).as("up is up").isCloseTo(562 - 0.2 * 470, within(0.01));
+        assertThat(Window.onUi(() -> window.shell.lookup("#decide-picture").isVisible() || window.shell.lookup("#decide-picture").isManaged())).as("no picture without optics, and no room kept for it").isFalse();
     }
 
     /// Without the card nothing says how bright the lamp is; with it the veil is a figure, of photos taken before it, too.

@@ -95,7 +95,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
         // Without its optics nothing says what a finding does to a picture; that it is there is known all the same.
         List<Finding> unweighed = section.isPresent() ? List.of() : state.glass().findings().stream().map(Known::finding).toList();
-        unweighed.forEach(f -> reasons.add(Said.of("advise.unweighed", "kind", f.kind().word().replace('-', ' '), "severity", f.severity())));
+        unweighed.stream().filter(f -> f.severity() > 0).forEach(f -> reasons.add(Said.of("advise.unweighed", "kind", f.kind().word().replace('-', ' '), "severity", f.severity())));
         boolean worth = unweighed.stream().anyMatch(f -> f.kind() == FindingKind.FUNGUS || WIPES_OFF.contains(f.kind()) && f.severity() >= WORTH_OPENING);
         boolean lifts = state.condition().bumps().keySet().stream().anyMatch(b -> state.condition().judged(b).verdict() == Bump.Verdict.LIFT);
         boolean cleaning = lifts || wet.isPresent() || !goals.isEmpty() || !leads.isEmpty() || worth;

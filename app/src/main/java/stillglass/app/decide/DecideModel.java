@@ -24,6 +24,7 @@ import stillglass.grade.Grader;
 import stillglass.grade.Shades;
 import stillglass.grade.ShowThrough;
 import stillglass.grade.example.ExamplePicture;
+import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
@@ -107,7 +108,31 @@ public record DecideModel(
 
     /// What was found where no optics tell what it does to a picture.
     /// @param severity by the photo alone or as the technician says, 0 to 4
-    public record Unweighed(int number, FindingKind kind, String title, String sentence, int severity) {}
+    /// @param piece of the photo that shows it
+    public record Unweighed(int number, FindingKind kind, String title, String sentence, int severity, Optional<Piece> piece) {}
+
+    /// A square of a photo about a finding.
+    /// @param x its left side, in pixels of the upright photo
+    /// @param side of the square
+    public record Piece(String ticket, String photoId, double x, double y, double side) {
+        /// What lies about the finding is shown as well.
+        private static final double ROOM = 1.5;
+        /// Half of the smallest piece that is shown, rim radii.
+        private static final double LEAST = 0.22;
+
+        private static Optional<Piece> of(Known k, Work work) {
+            return work.state().glass().photo(k.photoId()).flatMap(p -> p.graded()).map(g -> {
+                double half = LEAST;
+                for (Finding.Region r : k.finding().regions()) {
+                    for (Finding.Point at : r.outline()) {
+                        half = Math.max(half, ROOM * Math.max(Math.abs(at.x() - k.finding().x()), Math.abs(at.y() - k.finding().y())));
+                    }
+                }
+                double pixels = half * g.aperture().meanRadius();
+                return new Piece(work.state().tag().number(), k.photoId(), g.aperture().pixelX(k.finding().x(), k.finding().y()) - pixels, g.aperture().pixelY(k.finding().x(), k.finding().y()) - pixels, 2 * pixels);
+            });
+        }
+    }
 
     public record GoalChip(String goal, String name, boolean chosen) {}
 
@@ -192,7 +217,7 @@ public record DecideModel(
         List<Unweighed> all = new ArrayList<>();
         if (work.section().isEmpty()) {
             for (Known k : work.state().glass().findings()) {
-                all.add(new Unweighed(all.size() + 1, k.finding().kind(), Words.capital(k.finding().kind().word().replace('-', ' ')), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity()));
+                all.add(new Unweighed(all.size() + 1, k.finding().kind(), Words.capital(k.finding().kind().word().replace('-', ' ')), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity(), Piece.of(k, work)));
             }
         }
         return all;

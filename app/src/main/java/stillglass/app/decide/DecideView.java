@@ -6,15 +6,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import stillglass.app.desk.Desk;
 import stillglass.app.desk.Say;
@@ -26,6 +30,7 @@ import stillglass.app.draw.PictureFrame;
 import stillglass.app.draw.SpeckRow;
 import stillglass.app.draw.StopRing;
 import stillglass.app.draw.StopStrip;
+import stillglass.app.look.PhotoCache;
 import stillglass.app.station.Station;
 import stillglass.app.theme.Build;
 import stillglass.app.theme.Words;
@@ -36,6 +41,9 @@ import stillglass.ticket.story.Stage;
 
 /// Each finding with its effect over the stops and its grade; beside them one recommendation with its reasons.
 public final class DecideView implements Station {
+    /// Side of a piece of a photo on a card.
+    private static final double PIECE = 104;
+
     private final Desk desk;
     private final VBox rows = Build.column(8);
     private final Label verdict = Build.line("", "verdict");
@@ -55,12 +63,17 @@ public final class DecideView implements Station {
     private final Button scene;
     private final Label stronger;
     private final VBox frame;
+    private final ScrollPane middle;
+    private final Node legend = legend();
+    private final PhotoCache cache;
     private final HBox node;
     private final List<StopStrip> strips = new ArrayList<>();
     private Optional<DecideModel> drawn = Optional.empty();
 
-    public DecideView(Desk desk) {
+    /// @param cache where pieces of photos come from
+    public DecideView(Desk desk, PhotoCache cache) {
         this.desk = desk;
+        this.cache = cache;
         take = Build.button(Words.of("decide.take"), "Space", this::takeAdvice, "next");
         take.setId("take-advice");
         ring = new StopRing(this::stop);
@@ -78,11 +91,13 @@ public final class DecideView implements Station {
         picture.prefHeightProperty().bind(frame.widthProperty().multiply(2 / 3.0));
         picture.setMinHeight(90);
         drawAs(false);
-        VBox left = Build.column(6, Build.head(14, 1, Build.line(Words.of("decide.heading"), "heading"), legend()), Build.tall(rows));
+        VBox left = Build.column(6, Build.head(14, 1, Build.line(Words.of("decide.heading"), "heading"), legend), Build.tall(rows));
         VBox right = Build.column(5, Build.head(14, 2, verdict, effort), Build.tall(reasons), Build.line(Words.of("decide.goals"), "subheading"), goals, cautions, Build.row(10, take));
         right.getStyleClass().add("sheet");
         verdict.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        node = Build.shared(18, List.of(left, Build.scroll(frame), right), 1.3, 0.62, 0.98);
+        middle = Build.scroll(frame);
+        middle.setId("decide-picture");
+        node = Build.shared(18, List.of(left, middle, right), 1.3, 0.62, 0.98);
         node.getStyleClass().add("station");
     }
 
@@ -147,8 +162,10 @@ public final class DecideView implements Station {
         if (m.rows().isEmpty() && m.unweighed().isEmpty() && m.assembly().isEmpty()) {
             rows.getChildren().setAll(Build.label(Words.of(m.tracing() ? "decide.say.tracing" : "decide.empty"), "large"));
         }
-        frame.setVisible(m.picture().isPresent());
-        frame.setManaged(m.picture().isPresent());
+        middle.setVisible(m.picture().isPresent());
+        middle.setManaged(m.picture().isPresent());
+        legend.setVisible(!m.rows().isEmpty());
+        legend.setManaged(!m.rows().isEmpty());
         m.specks().ifPresent(s -> {
             specks.show(s.faces(), s.sentence());
             smallest.setText(s.sentence());
@@ -211,7 +228,7 @@ public final class DecideView implements Station {
         return card;
     }
 
-    private static Node unweighed(DecideModel.Unweighed u) {
+    private Node unweighed(DecideModel.Unweighed u) {
         Label number = Build.line(Integer.toString(u.number()), "figure", "card-number", "number-" + u.kind().word());
         number.setMinWidth(26);
         VBox words = Build.column(2, Build.label(u.title(), "subheading"), Build.label(u.sentence()));
@@ -219,10 +236,29 @@ public final class DecideView implements Station {
         VBox grade = Build.column(4, Build.line(Words.say(Extent.values()[u.severity()].ofGlass()), "medium"), new GradeMarks(u.severity()));
         grade.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         HBox line = Build.row(14, number, words, grade);
+        u.piece().ifPresent(p -> line.getChildren().add(1, piece(p, u.title())));
         line.setAlignment(Pos.TOP_LEFT);
         line.getStyleClass().addAll("card", "card-" + u.kind().word());
         line.setId("unweighed-" + u.number());
         return line;
+    }
+
+    /// The finding as the photo shows it.
+    private Node piece(DecideModel.Piece p, String title) {
+        ImageView view = new ImageView();
+        view.setFitWidth(PIECE);
+        view.setFitHeight(PIECE);
+        view.setAccessibleText(title);
+        cache.load(p.ticket(), p.photoId()).thenAccept(loaded -> loaded.ifPresent(l -> {
+            double scale = l.image().getWidth() / l.storedWidth();
+            view.setImage(l.image());
+            view.setViewport(new Rectangle2D(p.x() * scale, p.y() * scale, p.side() * scale, p.side() * scale));
+        }));
+        StackPane held = new StackPane(view);
+        held.getStyleClass().add("photo-piece");
+        held.setMinSize(PIECE, PIECE);
+        held.setMaxSize(PIECE, PIECE);
+        return held;
     }
 
     private Node wrong(DecideModel.Wrong w) {

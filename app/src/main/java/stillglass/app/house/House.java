@@ -30,7 +30,7 @@ public final class House {
             book.measureOptics();
             shell.showBook();
         };
-        List<Station> stations = List.of(new ArriveView(desk, asker, measure), new LookView(desk, asker, photos, shell::type), new DecideView(desk), new OpenView(desk, asker, photos, shell::type),
+        List<Station> stations = List.of(new ArriveView(desk, asker, measure), new LookView(desk, asker, photos, shell::type), new DecideView(desk, photos), new OpenView(desk, asker, photos, shell::type),
                 new CleanView(desk, asker, shell::type), new CloseView(desk, asker, photos, shell::type), new ProveView(desk, asker, photos));
         stations.forEach(shell::register);
         shell.registerBook(book);

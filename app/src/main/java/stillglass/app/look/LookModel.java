@@ -167,7 +167,7 @@ public record LookModel(
         return new LookModel(
                 photo.map(LookModel::shot),
                 photo.map(p -> head(p, s.glass(), rows.size())).orElse(""),
-                photo.map(p -> remarks(p, Bleach.of(s))).orElse(List.of()),
+                photo.map(p -> remarks(p, s)).orElse(List.of()),
                 rows, shots(s, photo), hero == Viewing.Hero.WIPE && wipe.isEmpty() ? Viewing.Hero.PHOTO : hero,
                 question(work), wipe,
                 hero == Viewing.Hero.LIGHTING ? work.section().map(l -> LightingGuide.of(l, CAMERA_MM, BEHIND_MM)) : Optional.empty(),
@@ -245,13 +245,19 @@ public record LookModel(
         return Words.of("look.through", t.red(), t.green(), t.blue(), t.said().word(), t.error());
     }
 
-    /// What the photo is measured against is in the head; with what yellow glass may be.
-    private static List<String> remarks(Photo p, Optional<Bleach> bleach) {
+    /// What the photo is measured against is in the head; with what yellow glass may be, and what one more photo would tell.
+    private static List<String> remarks(Photo p, TicketState s) {
         var g = p.graded().orElseThrow();
         List<String> all = new ArrayList<>(g.remarks().stream().filter(r -> !(g.light().isPresent() && r.key().equals("photo.no-lamp"))).map(Words::say).toList());
         g.lit().through().filter(t -> t.said().ordinal() >= ThroughColour.Yellow.CLEAR.ordinal()).ifPresent(t -> all.add(Words.of("look.yellow")));
-        bleach.filter(b -> g.lit().through().isPresent()).ifPresent(b -> all.add(Words.say(b.said()).replaceAll("\\.$", "")));
+        Bleach.of(s).filter(b -> g.lit().through().isPresent()).ifPresent(b -> all.add(open(b.said())));
+        (s.done(Stage.LOOK) ? Optional.<Said>empty() : Sights.of(s.glass()).oneMore(p)).ifPresent(w -> all.add(open(w)));
         return all;
+    }
+
+    /// Remarks are closed where they are shown.
+    private static String open(Said remark) {
+        return Words.say(remark).replaceAll("\\.$", "");
     }
 
     private static Row row(Known k, int number, Work work, Optional<Double> diameterMm, Optional<String> photo) {

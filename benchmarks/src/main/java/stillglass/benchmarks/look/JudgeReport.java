@@ -28,7 +28,9 @@ public final class JudgeReport {
 
     private JudgeReport() {}
 
-    private record Judged(Set<FindingKind> truth, Set<FindingKind> faint, Set<FindingKind> named, List<double[]> claims, double off, int rank, Lighting lighting, Optional<Lighting> found) {}
+    /// @param veil true and read
+    @SuppressWarnings("ArrayRecordComponent")
+    private record Judged(Set<FindingKind> truth, Set<FindingKind> faint, Set<FindingKind> named, List<double[]> claims, double off, int rank, Lighting lighting, Optional<Lighting> found, Map<FindingKind, Integer> severities, Map<FindingKind, Integer> read, double[] veil) {}
 
     public static void main(String[] args) {
         int photos = Integer.parseInt(args[0]);
@@ -60,46 +62,43 @@ public final class JudgeReport {
         faint.addAll(p.present());
         faint.removeAll(p.shown());
         if (!(outcome instanceof PhotoGrading.Outcome.Seen s)) {
-            return new Judged(p.shown(), faint, Set.of(), List.of(), Double.POSITIVE_INFINITY, rank, p.lighting(), Optional.empty());
+            return new Judged(p.shown(), faint, Set.of(), List.of(), Double.POSITIVE_INFINITY, rank, p.lighting(), Optional.empty(), Map.of(), Map.of(), new double[2]);
         }
         Set<FindingKind> named = Trial.named(s.graded().findings());
         named.removeAll(faint);
         List<double[]> claims = new ArrayList<>();
+        Map<FindingKind, Integer> read = new EnumMap<>(FindingKind.class);
         for (Finding f : s.graded().findings()) {
+            read.merge(f.kind(), f.severity(), Math::max);
             if (f.kind() != FindingKind.UNKNOWN) {
                 claims.add(new double[] {f.confidence(), p.present().contains(f.kind()) ? 1 : 0});
             }
         }
-        return new Judged(p.shown(), faint, named, claims, Labels.off(s.graded().aperture(), p.shot().aperture()), rank, p.lighting(), Optional.of(s.graded().lighting()));
+        return new Judged(p.shown(), faint, named, claims, Labels.off(s.graded().aperture(), p.shot().aperture()), rank, p.lighting(), Optional.of(s.graded().lighting()), TruthSeverity.of(p.shot(), p.shown()), read, new double[] {p.shot().veil(), s.graded().veilFraction()});
     }
 
     private static void print(String what, List<Judged> all) {
         System.out.println();
         System.out.println("| " + what + " | shown in | precision | recall | F1 |");
         System.out.println("|---|---:|---:|---:|---:|");
-        double macro = 0;
-        int kinds = 0;
-        Map<FindingKind, double[]> counts = new EnumMap<>(FindingKind.class);
+        Score score = new Score();
+        all.forEach(j -> score.add(j.truth, j.named));
         for (FindingKind k : FindingKind.values()) {
-            if (k != FindingKind.UNKNOWN) {
-                counts.put(k, new double[3]);
+            if (score.shown(k) > 0) {
+                System.out.printf(Locale.ROOT, "| %s | %d | %.2f | %.2f | %.2f |%n", k.word(), score.shown(k), score.precision(k), score.recall(k), score.f1(k));
             }
         }
-        for (Judged j : all) {
-            counts.forEach((k, c) -> {
-                c[0] += j.truth.contains(k) && j.named.contains(k) ? 1 : 0;
-                c[1] += !j.truth.contains(k) && j.named.contains(k) ? 1 : 0;
-                c[2] += j.truth.contains(k) && !j.named.contains(k) ? 1 : 0;
-            });
+        System.out.printf(Locale.ROOT, "| **macro** | %d | | | **%.3f** |%n", all.size(), score.macro());
+        for (Lighting lighting : Lighting.values()) {
+            Score of = new Score();
+            all.stream().filter(j -> j.lighting == lighting).forEach(j -> of.add(j.truth, j.named));
+            System.out.printf(Locale.ROOT, "%s: macro F1 %.3f, precision %.2f, recall %.2f%n", lighting, of.macro(), of.precision(), of.recall());
         }
-        for (Map.Entry<FindingKind, double[]> e : counts.entrySet()) {
-            double[] c = e.getValue();
-            double f1 = 2 * c[0] / Math.max(1, 2 * c[0] + c[1] + c[2]);
-            macro += f1;
-            kinds++;
-            System.out.printf(Locale.ROOT, "| %s | %.0f | %.2f | %.2f | %.2f |%n", e.getKey().word(), c[0] + c[2], c[0] / Math.max(1, c[0] + c[1]), c[0] / Math.max(1, c[0] + c[2]), f1);
-        }
-        System.out.printf(Locale.ROOT, "| **macro** | %d | | | **%.3f** |%n", all.size(), macro / kinds);
+        Steps steps = new Steps();
+        all.forEach(j -> steps.add(j.severities, j.read));
+        System.out.println(steps.said());
+        List<Judged> hazy = all.stream().filter(j -> j.lighting == Lighting.AGAINST && j.veil[0] > 0 && j.found.isPresent()).toList();
+        System.out.printf(Locale.ROOT, "veil against the light, %d photos with haze: rank correlation with the truth %.2f%n", hazy.size(), Ranks.correlation(hazy.stream().mapToDouble(j -> j.veil[0]).toArray(), hazy.stream().mapToDouble(j -> j.veil[1]).toArray()));
         List<Judged> clean = all.stream().filter(j -> j.truth.isEmpty() && j.faint.isEmpty()).toList();
         System.out.printf(Locale.ROOT, "clean glass (%d photos): %.2f false kinds a photo%n", clean.size(), clean.stream().mapToInt(j -> j.named.size()).average().orElse(Double.NaN));
         List<double[]> claims = all.stream().flatMap(j -> j.claims.stream()).toList();

@@ -52,6 +52,16 @@ final class Score {
         return of == 0 ? Double.NaN : 2.0 * c[0] / of;
     }
 
+    /// Of all that is named the share that is there.
+    double precision() {
+        return counts.values().stream().mapToInt(c -> c[0]).sum() / (double) Math.max(1, counts.values().stream().mapToInt(c -> c[0] + c[1]).sum());
+    }
+
+    /// Of all that shows the share that is named.
+    double recall() {
+        return counts.values().stream().mapToInt(c -> c[0]).sum() / (double) Math.max(1, counts.values().stream().mapToInt(c -> c[0] + c[2]).sum());
+    }
+
     /// Mean F1 over the kinds that occur.
     double macro() {
         return counts.keySet().stream().filter(k -> shown(k) > 0).mapToDouble(this::f1).average().orElse(Double.NaN);

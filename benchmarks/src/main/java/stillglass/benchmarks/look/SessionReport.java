@@ -2,7 +2,7 @@ package stillglass.benchmarks.look;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import stillglass.device.Source;
 import stillglass.look.Finding;
@@ -106,40 +107,20 @@ public final class SessionReport {
         return out;
     }
 
-    private static Map<FindingKind, double[]> counts(List<Integer> photos, List<Lens> all, boolean lamp) {
-        Map<FindingKind, double[]> counts = new EnumMap<>(FindingKind.class);
-        for (Lens lens : all) {
-            Set<FindingKind> truth = shown(lens, photos);
-            Set<FindingKind> named = named(lens, photos, lamp);
-            for (FindingKind k : FindingKind.values()) {
-                if (k != FindingKind.UNKNOWN) {
-                    double[] c = counts.computeIfAbsent(k, x -> new double[3]);
-                    c[0] += truth.contains(k) && named.contains(k) ? 1 : 0;
-                    c[1] += !truth.contains(k) && named.contains(k) ? 1 : 0;
-                    c[2] += truth.contains(k) && !named.contains(k) ? 1 : 0;
-                }
-            }
-        }
-        return counts;
-    }
-
-    private static double f1(double[] c) {
-        return 2 * c[0] / Math.max(1, 2 * c[0] + c[1] + c[2]);
+    private static Score score(List<Integer> photos, List<Lens> all, boolean lamp) {
+        Score score = new Score();
+        all.forEach(l -> score.add(shown(l, photos), named(l, photos, lamp)));
+        return score;
     }
 
     private static void tell(String what, List<Integer> photos, List<Lens> all, boolean lamp) {
-        Map<FindingKind, double[]> counts = counts(photos, all, lamp);
-        double macro = counts.values().stream().mapToDouble(SessionReport::f1).average().orElse(0);
-        double right = counts.values().stream().mapToDouble(c -> c[0]).sum();
-        double wrong = counts.values().stream().mapToDouble(c -> c[1]).sum();
-        double missed = counts.values().stream().mapToDouble(c -> c[2]).sum();
+        Score s = score(photos, all, lamp);
         double clean = all.stream().filter(l -> l.present.isEmpty()).mapToInt(l -> named(l, photos, lamp).size()).average().orElse(Double.NaN);
-        System.out.printf(Locale.ROOT, "| %s | %.3f | %.2f | %.2f | %.2f |%n", what, macro, right / Math.max(1, right + wrong), right / Math.max(1, right + missed), clean);
+        System.out.printf(Locale.ROOT, "| %s | %.3f | %.2f | %.2f | %.2f |%n", what, s.macro(), s.precision(), s.recall(), clean);
     }
 
     private static void kinds(String what, List<Integer> photos, List<Lens> all) {
-        StringBuilder line = new StringBuilder(what + ":");
-        counts(photos, all, false).forEach((k, c) -> line.append(String.format(Locale.ROOT, " %s %.2f", k.word(), f1(c))));
-        System.out.println(line);
+        Score s = score(photos, all, false);
+        System.out.println(what + ":" + Arrays.stream(FindingKind.values()).filter(k -> s.shown(k) > 0).map(k -> String.format(Locale.ROOT, " %s %.2f", k.word(), s.f1(k))).collect(Collectors.joining()));
     }
 }

@@ -1,8 +1,5 @@
 package stillglass.benchmarks.look;
 
-import boofcv.alg.filter.binary.BinaryImageOps;
-import boofcv.struct.image.GrayU8;
-import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -11,13 +8,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
-import stillglass.look.Severity;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.reading.Survey;
@@ -64,7 +59,7 @@ record Trial(
         Set<FindingKind> truth = scene.shown(shot);
         Set<FindingKind> faint = scene.present(shot);
         faint.removeAll(truth);
-        Map<FindingKind, Integer> severity = severity(scene, shot, truth);
+        Map<FindingKind, Integer> severity = TruthSeverity.of(shot, truth, specks(scene, FindingKind.DUST), specks(scene, FindingKind.BUBBLE));
         if (!(outcome instanceof PhotoGrading.Outcome.Seen s)) {
             return new Trial(scene.pose().lighting(), scene.pose().lighting(), truth, severity, Set.of(), Map.of(), Double.POSITIVE_INFINITY,
                     shot.veil(), 0, List.of(), List.of());
@@ -94,62 +89,7 @@ record Trial(
         return kinds;
     }
 
-    private static Map<FindingKind, Integer> severity(RandomScene scene, Shot shot, Set<FindingKind> kinds) {
-        Map<FindingKind, Integer> out = new EnumMap<>(FindingKind.class);
-        int[] pixels = new int[FindingKind.values().length];
-        for (byte level : shot.mask()) {
-            pixels[level]++;
-        }
-        for (FindingKind k : kinds) {
-            double share = pixels[k.maskLevel()] / shot.aperture().areaPx();
-            out.put(k, switch (k) {
-                case DUST -> Severity.ofDust((int) scene.truth().faults().stream().filter(f -> f.kind() == FindingKind.DUST)
-                        .mapToDouble(HiddenTruth.GlassFault::amount).sum());
-                case FUNGUS -> Severity.ofFungus(share);
-                case HAZE -> Severity.ofHaze(shot.veil());
-                case OIL -> Severity.ofOil(share);
-                case SCRATCH -> Severity.ofScratch(length(shot));
-                case CLEANING_MARKS -> Severity.ofCleaningMarks(share);
-                case SEPARATION -> Severity.ofSeparation(share);
-                case BUBBLE -> Severity.ofBubbles((int) scene.truth().faults().stream().filter(f -> f.kind() == FindingKind.BUBBLE)
-                        .mapToDouble(HiddenTruth.GlassFault::amount).sum());
-                case EDGE_PAINT -> Severity.ofEdgePaint(degrees(shot));
-                case CHIP -> Severity.ofChip(share);
-                case COATING -> Severity.ofCoating(share);
-                case UNKNOWN -> 0;
-            });
-        }
-        return out;
-    }
-
-    private static double length(Shot shot) {
-        BufferedImage p = shot.picture();
-        GrayU8 lines = new GrayU8(p.getWidth(), p.getHeight());
-        for (int i = 0; i < lines.data.length; i++) {
-            lines.data[i] = (byte) (shot.mask()[i] == FindingKind.SCRATCH.maskLevel() ? 1 : 0);
-        }
-        GrayU8 thin = BinaryImageOps.thin(lines, 20, null);
-        int bones = 0;
-        for (byte b : thin.data) {
-            bones += b;
-        }
-        return 1.1 * bones / shot.aperture().meanRadius();
-    }
-
-    private static double degrees(Shot shot) {
-        boolean[] seen = new boolean[360];
-        Aperture a = shot.aperture();
-        for (int i = 0; i < shot.mask().length; i++) {
-            if (shot.mask()[i] == FindingKind.EDGE_PAINT.maskLevel()) {
-                double x = i % shot.picture().getWidth() - a.cx();
-                double y = i / shot.picture().getWidth() - a.cy();
-                seen[Math.floorMod((int) Math.toDegrees(Math.atan2(y, x)), 360)] = true;
-            }
-        }
-        int n = 0;
-        for (boolean s : seen) {
-            n += s ? 1 : 0;
-        }
-        return n;
+    private static int specks(RandomScene scene, FindingKind kind) {
+        return (int) scene.truth().faults().stream().filter(f -> f.kind() == kind).mapToDouble(HiddenTruth.GlassFault::amount).sum();
     }
 }

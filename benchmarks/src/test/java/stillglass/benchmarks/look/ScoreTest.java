@@ -48,10 +48,28 @@ class ScoreTest {
     @Test
     void kappaAgreesWithCohensByHand() {
         // Twenty and fifteen agreements among fifty, half of them expected by chance: (0.7 - 0.5) / (1 - 0.5).
-        assertThat(LookReport.kappa(new double[][] {{20, 5}, {10, 15}})).isCloseTo(0.4, within(1e-12));
-        assertThat(LookReport.kappa(new double[][] {{3, 0, 0}, {0, 4, 0}, {0, 0, 5}})).isCloseTo(1, within(1e-12));
-        assertThat(LookReport.kappa(new double[][] {{1, 1}, {1, 1}})).as("no better than chance").isCloseTo(0, within(1e-12));
-        assertThat(LookReport.kappa(new double[][] {{5, 1, 0}, {0, 5, 0}, {0, 0, 5}}))
-                .as("a step off weighs less than two").isGreaterThan(LookReport.kappa(new double[][] {{5, 0, 1}, {0, 5, 0}, {0, 0, 5}}));
+        assertThat(Steps.kappa(new double[][] {{20, 5}, {10, 15}})).isCloseTo(0.4, within(1e-12));
+        assertThat(Steps.kappa(new double[][] {{3, 0, 0}, {0, 4, 0}, {0, 0, 5}})).isCloseTo(1, within(1e-12));
+        assertThat(Steps.kappa(new double[][] {{1, 1}, {1, 1}})).as("no better than chance").isCloseTo(0, within(1e-12));
+        assertThat(Steps.kappa(new double[][] {{5, 1, 0}, {0, 5, 0}, {0, 0, 5}}))
+                .as("a step off weighs less than two").isGreaterThan(Steps.kappa(new double[][] {{5, 0, 1}, {0, 5, 0}, {0, 0, 5}}));
+    }
+
+    @Test
+    void overAllKindsEveryNameCountsAlike() {
+        Score s = new Score();
+        s.add(Set.of(FindingKind.FUNGUS, FindingKind.OIL), Set.of(FindingKind.FUNGUS, FindingKind.CHIP));
+        s.add(Set.of(FindingKind.FUNGUS), Set.of(FindingKind.FUNGUS));
+        assertThat(s.precision()).isCloseTo(2 / 3.0, within(1e-12));
+        assertThat(s.recall()).isCloseTo(2 / 3.0, within(1e-12));
+    }
+
+    /// Five pairs by hand: sum of squared rank differences 4, so 1 - 6 * 4 / (5 * 24).
+    @Test
+    void ranksAgreeWithSpearmanByHand() {
+        assertThat(Ranks.correlation(new double[] {1, 2, 3, 4, 5}, new double[] {20, 10, 40, 30, 50})).isCloseTo(0.8, within(1e-12));
+        assertThat(Ranks.correlation(new double[] {1, 2, 3}, new double[] {9, 4, 1})).isCloseTo(-1, within(1e-12));
+        assertThat(Ranks.correlation(new double[] {1, 2, 2, 3}, new double[] {1, 3, 3, 8})).as("ties share their rank").isCloseTo(1, within(1e-12));
+        assertThat(Ranks.correlation(new double[] {1, 2}, new double[] {1, 2})).isNaN();
     }
 }

@@ -19,12 +19,16 @@ import stillglass.look.PhotoEdges;
 import stillglass.look.TwoLamps;
 import stillglass.look.ZoomWalk;
 import stillglass.optics.LensSection;
+import stillglass.say.Said;
 import stillglass.ticket.story.Phase;
 
 /// What several photos of one finding tell together: of other days, with the lamp, the zoom or the camera's focus elsewhere.
 public final class Sights {
     /// Of a disc: larger shares of the glass are no outline.
     private static final double MOST_AREA = 2;
+
+    /// A kind that is this likely is not in doubt.
+    private static final double SURE = 0.8;
 
     private final Glass glass;
 
@@ -60,6 +64,21 @@ public final class Sights {
     private static boolean alike(Photo a, Photo b) {
         Optional<Lighting> light = a.graded().map(GlassEvent.PhotoGraded::lighting);
         return light.isPresent() && light.equals(b.graded().map(GlassEvent.PhotoGraded::lighting)) && a.kept().phase() == b.kept().phase() && a.kept().fromRear() == b.kept().fromRear();
+    }
+
+    /// What one more photo from the side of another would tell, before the work.
+    /// @return nothing where neither is wanted
+    public Optional<Said> oneMore(Photo photo) {
+        List<Photo> same = glass.all().stream().filter(p -> p.gradedIn(Phase.BEFORE) && p.kept().fromRear() == photo.kept().fromRear()).toList();
+        List<Photo> against = same.stream().filter(Photo::againstTheLight).toList();
+        if (!photo.gradedIn(Phase.BEFORE)) {
+            return Optional.empty();
+        }
+        if (against.isEmpty()) {
+            return Optional.of(Said.of("sights.more.against"));
+        }
+        boolean doubt = glass.findings().stream().anyMatch(k -> against.stream().anyMatch(p -> k.sights().containsKey(p.id())) && k.computedKind().isEmpty() && (k.finding().kind() == FindingKind.UNKNOWN || k.finding().confidence() < SURE));
+        return doubt && against.stream().noneMatch(Photo::lampMoved) ? Optional.of(Said.of("sights.more.lamp", "number", 1 + glass.all().stream().filter(p -> p.gradedIn(Phase.BEFORE)).count())) : Optional.empty();
     }
 
     /// With what its kind is worth once the lamp stood at two places against the light; what was corrected or answered stays.

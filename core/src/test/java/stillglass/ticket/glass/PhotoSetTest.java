@@ -134,6 +134,26 @@ class PhotoSetTest {
         return job.stage(Stage.LOOK);
     }
 
+    /// What one more photo would tell: nothing asked for where it is known already.
+    @Test
+    void oneMorePhotoIsAskedForOnlyWhereItTells() {
+        Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE),
+                new GlassEvent.PhotoGraded("p1", Lighting.BRIGHT, new Aperture(400, 300, 250, 250, 0), List.of(), 0.01, List.of(), List.of())).stage(Stage.LOOK);
+        assertThat(more(job, "p1")).contains("against the light");
+        Finding doubtful = speck(0.3).told(FindingKind.FUNGUS, Map.of(FindingKind.FUNGUS, 0.55, FindingKind.UNKNOWN, 0.45));
+        job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "", Source.FILE), graded("p2", List.of(doubtful)));
+        assertThat(more(job, "p1")).contains("photo 3 lamp moved").isEqualTo(more(job, "p2"));
+        job.accept(new GlassEvent.PhotoKept("p3", Phase.BEFORE, false, "", Source.FILE), graded("p3", List.of(doubtful)));
+        job.say("photo 3 lamp moved");
+        assertThat(more(job, "p2")).isEmpty();
+        job.accept(new GlassEvent.PhotoKept("p4", Phase.BEFORE, true, "", Source.FILE), graded("p4", List.of(speck(0.5))));
+        assertThat(more(job, "p4")).as("from behind there is one photo, and no doubt").isEmpty();
+    }
+
+    private static String more(Job job, String photo) {
+        return Sights.of(job.state().glass()).oneMore(job.state().glass().photo(photo).orElseThrow()).map(Wording.core()::say).orElse("");
+    }
+
     /// One stays where the lamp goes, one goes with it; without a photo at both places nothing is told.
     @Test
     void aLampAtTwoPlacesTellsWhatIsInTheGlass() {

@@ -1,0 +1,95 @@
+package stillglass.benchmarks.look;
+
+import boofcv.alg.filter.binary.BinaryImageOps;
+import boofcv.struct.ConnectRule;
+import boofcv.struct.image.GrayS32;
+import boofcv.struct.image.GrayU8;
+import java.awt.image.BufferedImage;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Set;
+import stillglass.look.Aperture;
+import stillglass.look.FindingKind;
+import stillglass.look.Severity;
+import stillglass.sim.photo.Shot;
+
+/// How severe what is painted in the truth of a photo is, by the same table as findings.
+final class TruthSeverity {
+    /// Bones of a drawn line over its length.
+    private static final double BONES = 1.1;
+
+    private TruthSeverity() {}
+
+    /// @param specks of dust, where they were counted as they were laid
+    static Map<FindingKind, Integer> of(Shot shot, Set<FindingKind> kinds, int specks, int bubbles) {
+        Map<FindingKind, Integer> out = new EnumMap<>(FindingKind.class);
+        int[] pixels = new int[FindingKind.values().length];
+        for (byte level : shot.mask()) {
+            pixels[level]++;
+        }
+        for (FindingKind k : kinds) {
+            double share = pixels[k.maskLevel()] / shot.aperture().areaPx();
+            out.put(k, switch (k) {
+                case DUST -> Severity.ofDust(specks);
+                case FUNGUS -> Severity.ofFungus(share);
+                case HAZE -> Severity.ofHaze(shot.veil());
+                case OIL -> Severity.ofOil(share);
+                case SCRATCH -> Severity.ofScratch(length(shot));
+                case CLEANING_MARKS -> Severity.ofCleaningMarks(share);
+                case SEPARATION -> Severity.ofSeparation(share);
+                case BUBBLE -> Severity.ofBubbles(bubbles);
+                case EDGE_PAINT -> Severity.ofEdgePaint(degrees(shot));
+                case CHIP -> Severity.ofChip(share);
+                case COATING -> Severity.ofCoating(share);
+                case UNKNOWN -> 0;
+            });
+        }
+        return out;
+    }
+
+    /// The same where nobody counted: pieces that lie apart in the truth.
+    static Map<FindingKind, Integer> of(Shot shot, Set<FindingKind> kinds) {
+        return of(shot, kinds, pieces(shot, FindingKind.DUST), pieces(shot, FindingKind.BUBBLE));
+    }
+
+    private static GrayU8 painted(Shot shot, FindingKind kind) {
+        BufferedImage p = shot.picture();
+        GrayU8 out = new GrayU8(p.getWidth(), p.getHeight());
+        for (int i = 0; i < out.data.length; i++) {
+            out.data[i] = (byte) (shot.mask()[i] == kind.maskLevel() ? 1 : 0);
+        }
+        return out;
+    }
+
+    private static int pieces(Shot shot, FindingKind kind) {
+        GrayU8 painted = painted(shot, kind);
+        return BinaryImageOps.contour(painted, ConnectRule.EIGHT, new GrayS32(painted.width, painted.height)).size();
+    }
+
+    private static double length(Shot shot) {
+        GrayU8 lines = painted(shot, FindingKind.SCRATCH);
+        GrayU8 thin = BinaryImageOps.thin(lines, 20, null);
+        int bones = 0;
+        for (byte b : thin.data) {
+            bones += b;
+        }
+        return BONES * bones / shot.aperture().meanRadius();
+    }
+
+    private static double degrees(Shot shot) {
+        boolean[] seen = new boolean[360];
+        Aperture a = shot.aperture();
+        for (int i = 0; i < shot.mask().length; i++) {
+            if (shot.mask()[i] == FindingKind.EDGE_PAINT.maskLevel()) {
+                double x = i % shot.picture().getWidth() - a.cx();
+                double y = i / shot.picture().getWidth() - a.cy();
+                seen[Math.floorMod((int) Math.toDegrees(Math.atan2(y, x)), 360)] = true;
+            }
+        }
+        int n = 0;
+        for (boolean s : seen) {
+            n += s ? 1 : 0;
+        }
+        return n;
+    }
+}
