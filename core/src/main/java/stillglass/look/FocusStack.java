@@ -32,13 +32,15 @@ public record FocusStack(double depthMm, double sigmaMm) {
         double low = used.stream().mapToDouble(Sight::focusMm).min().orElseThrow();
         double high = used.stream().mapToDouble(Sight::focusMm).max().orElseThrow();
         double span = high - low;
+        double[] at = used.stream().mapToDouble(Sight::focusMm).toArray();
+        double[] height = used.stream().mapToDouble(s -> Math.log(s.sharpness)).toArray();
         double[] least = new double[DEPTHS];
         double best = Double.POSITIVE_INFINITY;
         for (int i = 0; i < DEPTHS; i++) {
             double z0 = low - span / 2 + 2 * span * i / (DEPTHS - 1);
             least[i] = Double.POSITIVE_INFINITY;
             for (double d = span / 12; d < 3 * span; d *= 1.4) {
-                least[i] = Math.min(least[i], misfit(used, z0, d));
+                least[i] = Math.min(least[i], misfit(at, height, z0, d));
             }
             best = Math.min(best, least[i]);
         }
@@ -64,13 +66,11 @@ public record FocusStack(double depthMm, double sigmaMm) {
     }
 
     /// The smaller of both laws.
-    private static double misfit(List<Sight> used, double z0, double d) {
-        double[] height = new double[used.size()];
-        double[] fall = new double[used.size()];
-        for (int i = 0; i < height.length; i++) {
-            Sight s = used.get(i);
-            height[i] = Math.log(s.sharpness);
-            fall[i] = Math.log1p(Math.pow((s.focusMm - z0) / d, 2));
+    private static double misfit(double[] at, double[] height, double z0, double d) {
+        double[] fall = new double[at.length];
+        for (int i = 0; i < at.length; i++) {
+            double off = (at[i] - z0) / d;
+            fall[i] = Math.log1p(off * off);
         }
         return Math.min(scatter(height, fall, ROOT), scatter(height, fall, 1));
     }
@@ -82,7 +82,8 @@ public record FocusStack(double depthMm, double sigmaMm) {
         }
         double chi = 0;
         for (int i = 0; i < height.length; i++) {
-            chi += Math.pow((height[i] + power * fall[i] - mean) / LOG_SCATTER, 2);
+            double off = (height[i] + power * fall[i] - mean) / LOG_SCATTER;
+            chi += off * off;
         }
         return chi;
     }

@@ -148,4 +148,43 @@ class FocusSweepTest {
         assertThat(FocusSweep.of(photos)).isEmpty();
         assertThat(FocusSweep.of(photos.subList(0, 2))).isEmpty();
     }
+
+    /// What lies on the blades is on neither side of them, however many sweeps are taken.
+    @Test
+    void aFaultOnTheBladesIsSeldomCalledBesideThem() {
+        SplittableRandom r = new SplittableRandom(21);
+        int beside = 0;
+        int drawn = 300;
+        for (int n = 0; n < drawn; n++) {
+            double blades = 12 + 18 * r.nextDouble();
+            Optional<FocusSweep.Side> side = FocusSweep.of(sweep(drawn(r, blades), blades, OptionalDouble.of(blades), r)).flatMap(FocusSweep::side);
+            beside += side.filter(s -> s != FocusSweep.Side.AT_BLADES).isPresent() ? 1 : 0;
+        }
+        assertThat(beside / (double) drawn).as("two standard deviations to either side").isLessThan(0.1);
+    }
+
+    /// A step that is told to one step, where a step is two millimetres: two millimetres at least. Told too badly it is on no side.
+    @Test
+    void whatIsTheUncertaintyOfTheStepIsThatOfTheDepth() {
+        List<FocusSweep.Mark> marks = List.of(new FocusSweep.Mark(1, 0.01, 0, 0.01), new FocusSweep.Mark(9, 0.01, 16, 0.01));
+        FocusSweep rough = new FocusSweep(new FocusStack(5, 1), Optional.empty(), Optional.empty(), marks);
+        assertThat(rough.depth(OptionalDouble.empty()).orElseThrow().sigmaMm()).isBetween(1.8, 2.8);
+        FocusSweep near = new FocusSweep(new FocusStack(5, 1.2), Optional.of(new FocusStack(2, 0.2)), Optional.of(new FocusStack(6, 0.2)), List.of());
+        assertThat(near.side()).as("on the blades or well before them").isEmpty();
+        assertThat(new FocusSweep(new FocusStack(6.1, 0.3), near.rim(), near.blades(), List.of()).side()).contains(FocusSweep.Side.AT_BLADES);
+    }
+
+    /// Readings that follow no such curve tell the place less well than those that do.
+    @Test
+    void readingsThatScatterMoreAreLessCertain() {
+        List<FocusStack.Sight> smooth = new ArrayList<>();
+        List<FocusStack.Sight> rough = new ArrayList<>();
+        for (int i = 1; i <= 12; i++) {
+            double v = 1 / Math.hypot(0.6, 0.5 * (i - 6));
+            smooth.add(new FocusStack.Sight(i, v));
+            rough.add(new FocusStack.Sight(i, v * Math.exp(i % 2 == 0 ? 0.3 : -0.3)));
+        }
+        double fine = FocusStack.of(smooth).orElseThrow().sigmaMm();
+        assertThat(FocusStack.of(rough).map(FocusStack::sigmaMm).orElse(99.0)).isGreaterThan(2 * fine);
+    }
 }

@@ -20,6 +20,7 @@ import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.FocusSweep;
 import stillglass.look.LightingGuide;
 import stillglass.look.PhotoChange;
 import stillglass.look.ThroughColour;
@@ -154,8 +155,9 @@ public record LookModel(
         List<Row> rows = new ArrayList<>();
         Optional<Double> diameter = work.section().map(l -> 2 * l.surfaces().getFirst().semiDiameterMm());
         for (Known plain : s.glass().findings()) {
-            Known k = Sights.of(s.glass()).deep(plain, work.section());
-            rows.add(row(k, rows.size() + 1, work, diameter, photo.map(p -> p.kept().photoId())));
+            Optional<FocusSweep> sweep = Sights.of(s.glass()).swept(plain);
+            Known k = Sights.of(s.glass()).deep(plain, work.section(), sweep);
+            rows.add(row(k, sweep, rows.size() + 1, work, diameter, photo.map(p -> p.kept().photoId())));
         }
         // Where no section is known nothing can be drawn to scale.
         Viewing.Hero hero = work.viewing().hero() == Viewing.Hero.LIGHTING && work.section().isEmpty() ? Viewing.Hero.PHOTO : work.viewing().hero();
@@ -260,7 +262,7 @@ public record LookModel(
         return Words.say(remark).replaceAll("\\.$", "");
     }
 
-    private static Row row(Known k, int number, Work work, Optional<Double> diameterMm, Optional<String> photo) {
+    private static Row row(Known k, Optional<FocusSweep> sweep, int number, Work work, Optional<Double> diameterMm, Optional<String> photo) {
         Finding f = k.finding();
         String counted = f.kind() == FindingKind.DUST ? Words.of("look.specks", f.count()) : "";
         TellApart told = work.told(k);
@@ -278,18 +280,18 @@ public record LookModel(
                         : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
                         : Words.of("percent.0", 100 * chances.getFirst().probability()),
                 k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
-                size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), over(k, work, diameterMm),
+                size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), over(k, sweep, work, diameterMm),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
                 Extent.values()[f.severity()], k.computedSeverity().isPresent(), here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
                 work.selection().finding(k.id()));
     }
 
     /// How it grew, and what the zoom, a sweep of the focus and the lamp told of it.
-    private static String over(Known k, Work work, Optional<Double> diameterMm) {
+    private static String over(Known k, Optional<FocusSweep> sweep, Work work, Optional<Double> diameterMm) {
         Sights sights = Sights.of(work.state().glass());
         Optional<String> zoomed = sights.zoomed(k).map(z -> Words.sentence(z.said()));
         Optional<String> lamp = sights.staysAsTheLampMoves(k).map(stays -> Words.of(stays ? "look.lamp.stays" : "look.lamp.goes"));
-        Optional<String> swept = sights.swept(k).flatMap(s -> s.said(rear(k, work))).map(Words::sentence);
+        Optional<String> swept = sweep.flatMap(s -> s.said(rear(k, work))).map(Words::sentence);
         return Stream.of(Optional.of(growth(k, work, diameterMm)), zoomed, swept, lamp).flatMap(Optional::stream).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
     }
 

@@ -131,9 +131,14 @@ public final class Sights {
     /// With the depth a sweep of the focus gives, where none is known from photos focused at known depths.
     /// @param lens tells how deep the blades of the iris seem to lie
     public Known deep(Known k, Optional<LensSection> lens) {
+        return deep(k, lens, swept(k));
+    }
+
+    /// The same where it was told already what a sweep tells of it.
+    public Known deep(Known k, Optional<LensSection> lens, Optional<FocusSweep> sweep) {
         boolean rear = glass.fromRear(k.photoId());
         OptionalDouble blades = lens.map(l -> OptionalDouble.of(WhichSurface.depth(l, l.stopIndex(), 0, 0, rear))).orElse(OptionalDouble.empty());
-        return focused(k, rear).isPresent() ? k : read(k, rear, swept(k).flatMap(s -> s.depth(blades)));
+        return focused(k, rear).isPresent() ? k : read(k, rear, sweep.flatMap(s -> s.depth(blades)));
     }
 
     private boolean sameSide(Photo p, Known k) {
