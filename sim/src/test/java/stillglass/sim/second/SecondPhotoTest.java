@@ -1,13 +1,16 @@
 package stillglass.sim.second;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
 
 class SecondPhotoTest {
     @Test
@@ -23,6 +26,21 @@ class SecondPhotoTest {
         Aperture a = p.shot().aperture();
         assertThat(a.cx()).isBetween(0.2 * w, 0.8 * w);
         assertThat(a.meanRadius()).isBetween(0.15 * Math.min(w, h), 0.5 * Math.min(w, h));
+    }
+
+    /// What one more photo adds is judged on photos of one lens: the same faults, the camera elsewhere each time, the lamp carried round for the second, a bright field behind the third.
+    @Test
+    void aSessionIsOneLensThreeTimes() {
+        List<SecondPhoto> session = SecondPhoto.session(8);
+        assertThat(session).extracting(SecondPhoto::lighting).containsExactly(Lighting.AGAINST, Lighting.AGAINST, Lighting.BRIGHT);
+        assertThat(session).extracting(SecondPhoto::present).containsOnly(session.getFirst().present());
+        assertThat(session).extracting(p -> p.shot().aperture().meanRadius()).doesNotHaveDuplicates();
+        Barrel here = new Barrel(new Random(5), false, 0);
+        Barrel moved = new Barrel(new Random(5), false, 2);
+        Barrel bright = new Barrel(new Random(5), true, 0);
+        assertThat(moved.lampWay() - here.lampWay()).isCloseTo(2, within(1e-12));
+        assertThat(moved.depth).isEqualTo(here.depth).isEqualTo(bright.depth);
+        assertThat(moved.clear).isEqualTo(here.clear).isEqualTo(bright.clear);
     }
 
     /// The mask lies on the glass, and only there.
