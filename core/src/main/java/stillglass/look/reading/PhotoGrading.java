@@ -110,12 +110,12 @@ public final class PhotoGrading {
     /// Within the likeliest ring; where that holds what no glass does, within the next that does not.
     private static Optional<Survey> surveyed(LinearPhoto photo, Given given, Progress progress) {
         Optional<Survey> first = Survey.of(photo, given, progress);
-        if (given.aperture().isPresent() || first.flatMap(s -> PhotoQuality.refusal(s, false)).isEmpty()) {
+        if (given.aperture().isPresent() || first.filter(PhotoQuality::doubtful).isEmpty()) {
             return first;
         }
         return apertures(photo).stream().skip(1).limit(MORE_RINGS)
                 .flatMap(a -> Survey.of(photo, new Given(given.lighting(), Optional.of(a), given.referenceLight()), progress).stream())
-                .filter(s -> PhotoQuality.refusal(s, false).isEmpty()).findFirst().or(() -> first);
+                .filter(s -> !PhotoQuality.doubtful(s)).findFirst().or(() -> first);
     }
 
     /// What a model makes of a photo that was surveyed already.

@@ -11,6 +11,8 @@ import stillglass.say.Said;
 final class PhotoQuality {
     /// Robust scatter of fine structure over the light of the glass, beyond which its whole face is textured as no glass is.
     private static final double TEXTURED = 0.10;
+    /// The same of full exposure, below which a glass in a bad state may be as textured: dark, noisy, rubbed or specked all over.
+    private static final double PLAIN = 0.03;
     private static final double CLIPPED = 0.05;
     private static final double LEAST_IN_PHOTO = 0.98;
     private static final double SMALL = 0.2;
@@ -18,17 +20,26 @@ final class PhotoQuality {
 
     private PhotoQuality() {}
 
+    /// Whether what is inside the ring is more like something else, so that another ring is tried.
+    static boolean doubtful(Survey s) {
+        return texture(s) > TEXTURED || cut(s);
+    }
+
     /// Why this is no photo of a glass, or nothing.
     /// @param byHand the aperture was set by hand: somebody saw a glass
     static Optional<Said> refusal(Survey s, boolean byHand) {
         double texture = texture(s);
-        if (!byHand && texture > TEXTURED) {
+        if (!byHand && texture > TEXTURED && s.maps.fineScatter > PLAIN) {
             return Optional.of(Said.of("photo.textured", "percent", 100 * texture));
         }
-        if (s.maps.frame.inPhoto < 0.5) {
+        if (cut(s)) {
             return Optional.of(Said.of("photo.cut", "percent", 100 * s.maps.frame.inPhoto));
         }
         return Optional.empty();
+    }
+
+    private static boolean cut(Survey s) {
+        return s.maps.frame.inPhoto < 0.5;
     }
 
     static double texture(Survey s) {
@@ -52,6 +63,9 @@ final class PhotoQuality {
         }
         if (dark > n / 2) {
             out.add(Said.of("photo.dark"));
+        }
+        if (texture(s) > TEXTURED) {
+            out.add(Said.of("photo.textured.perhaps", "percent", 100 * texture(s)));
         }
         if (s.maps.frame.inPhoto < LEAST_IN_PHOTO) {
             out.add(Said.of("photo.outside", "percent", 100 - 100 * s.maps.frame.inPhoto));

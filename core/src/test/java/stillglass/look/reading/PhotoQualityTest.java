@@ -70,6 +70,19 @@ class PhotoQualityTest {
         assertThat(PhotoQuality.refusal(survey(p, new Aperture(-150, 400, 300, 300, 0)), false)).hasValueSatisfying(r -> assertThat(Wording.core().say(r)).contains("step back"));
     }
 
+    /// Glass in the dark that is specked and rubbed all over is as textured for its light as cloth, and is read all the same.
+    @Test
+    void aDarkGlassInABadStateIsReadAndAskedAbout() {
+        SplittableRandom random = new SplittableRandom(8);
+        LinearPhoto p = glass((x, y) -> 0.03 + 0.028 * Math.signum(Math.sin(160 * x) * Math.sin(170 * y)) * random.nextDouble());
+        Survey s = survey(p, Glass.RIM);
+
+        assertThat(PhotoQuality.texture(s)).isGreaterThan(0.1);
+        assertThat(PhotoQuality.doubtful(s)).as("another ring is tried first").isTrue();
+        assertThat(PhotoQuality.refusal(s, false)).isEmpty();
+        assertThat(remarks(p, Glass.RIM)).anyMatch(r -> r.contains("bad state, or no glass"));
+    }
+
     @Test
     void whatIsTexturedAllOverIsNoGlassUnlessSomebodyDrewItsRim() {
         SplittableRandom random = new SplittableRandom(8);
