@@ -286,13 +286,19 @@ public record LookModel(
                 work.selection().finding(k.id()));
     }
 
-    /// How it grew, and what the zoom, a sweep of the focus and the lamp told of it.
+    /// How it grew, what the zoom, a sweep of the focus and the lamp told of it, and whether it may be nothing.
     private static String over(Known k, Optional<FocusSweep> sweep, Work work, Optional<Double> diameterMm) {
         Sights sights = Sights.of(work.state().glass());
         Optional<String> zoomed = sights.zoomed(k).map(z -> Words.sentence(z.said()));
         Optional<String> lamp = sights.staysAsTheLampMoves(k).map(stays -> Words.of(stays ? "look.lamp.stays" : "look.lamp.goes"));
         Optional<String> swept = sweep.flatMap(s -> s.said(rear(k, work))).map(Words::sentence);
-        return Stream.of(Optional.of(growth(k, work, diameterMm)), zoomed, swept, lamp).flatMap(Optional::stream).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
+        return Stream.of(Optional.of(growth(k, work, diameterMm)), zoomed, swept, lamp, nothing(k)).flatMap(Optional::stream).filter(l -> !l.isEmpty()).collect(Collectors.joining(" "));
+    }
+
+    /// That it may be no fault, which the chances of kinds leave out; what was corrected or answered is one.
+    private static Optional<String> nothing(Known k) {
+        double none = k.computedKind().isEmpty() && k.tests().isEmpty() ? k.finding().chances().getOrDefault(FindingKind.UNKNOWN, 0.0) : 0;
+        return none < TOLD_NOTHING ? Optional.empty() : Optional.of(Words.of("look.nothing", 100 * none));
     }
 
     private static String growth(Known k, Work work, Optional<Double> diameterMm) {
@@ -308,6 +314,8 @@ public record LookModel(
         }).orElse("");
     }
 
+    /// From this chance on it is told that it may be nothing.
+    private static final double TOLD_NOTHING = 0.25;
     /// A second kind this likely makes the first doubtful.
     private static final double DOUBT = 0.2;
 

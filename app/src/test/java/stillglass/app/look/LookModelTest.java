@@ -79,6 +79,21 @@ class LookModelTest {
         assertThat(row.chances().getFirst().probability()).isGreaterThan(row.chances().get(1).probability());
     }
 
+    /// What shows at one place of the lamp only may be nothing at all, and that is said in figures; not of what a technician called by its name.
+    @Test
+    void whatMayBeNothingSaysHowLikely() {
+        Map<FindingKind, Double> chances = Map.of(FindingKind.OIL, 0.7, FindingKind.SEPARATION, 0.2, FindingKind.UNKNOWN, 0.1);
+        Finding seen = finding(FindingKind.OIL, -0.5, 0.3, 0.2, chances);
+        List<Event> one = photo("p1", Phase.BEFORE, false, seen);
+        List<Event> other = photo("p2", Phase.BEFORE, false);
+        assertThat(LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), one, other)).rows().getFirst().growth()).isEmpty();
+        LookModel.Row moved = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), one, other, List.of(new GlassEvent.LampMoved("p2")))).rows().getFirst();
+        assertThat(moved.growth()).containsPattern("nothing at all: [4-6]\\d %");
+        assertThat(moved.kind()).as("told as what it may be").isEqualTo(FindingKind.UNKNOWN);
+        LookModel.Row named = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), one, other, List.of(new GlassEvent.LampMoved("p2"), new GlassEvent.FindingRekinded("p1#1", FindingKind.OIL)))).rows().getFirst();
+        assertThat(named.growth()).doesNotContain("nothing at all");
+    }
+
     @Test
     void theDoubtIsAskedAbout() {
         LookModel m = LookModel.of(doubtful(new Selection.Nothing()));
