@@ -15,7 +15,7 @@ import stillglass.say.Said;
 /// @param fault the step at which the fault is sharpest, from the first photo on
 /// @param rim the step at which the rim is
 /// @param blades the step at which the blades are
-/// @param marks photos of which it was said how deep they are sharp
+/// @param marks photos of which it was said how deep they are sharp, the rim apart
 public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<FocusStack> blades, List<Mark> marks) {
     /// How far the clear edge may lie from the rim that depths are counted from.
     private static final double RIM_MM = 0.5;
@@ -66,7 +66,10 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
         for (Seen s : photos) {
             s.saidMm.ifPresent(mm -> said.add(new Mark(s.step, SAID_STEP, mm, SAID_MM)));
         }
-        return sharpest(photos, s -> s.fault).map(f -> new FocusSweep(f, sharpest(photos, s -> s.edges.rim()), sharpest(photos, s -> s.edges.blades()), said));
+        // What was said of the rim holds before what was measured of it.
+        Optional<FocusStack> rim = said.stream().filter(m -> Math.abs(m.depthMm) <= RIM_MM).findFirst().map(m -> new FocusStack(m.step, m.stepSigma)).or(() -> sharpest(photos, s -> s.edges.rim()));
+        List<Mark> marks = said.stream().filter(m -> Math.abs(m.depthMm) > RIM_MM).toList();
+        return sharpest(photos, s -> s.fault).map(f -> new FocusSweep(f, rim, sharpest(photos, s -> s.edges.blades()), marks));
     }
 
     private static Optional<FocusStack> sharpest(List<Seen> photos, Function<Seen, Optional<Double>> of) {

@@ -60,9 +60,11 @@ public record Agreement(int findings, int same, double kappa, int missed, int gr
         List<Known> own = t.glass().findings().stream().filter(k -> !byHand(k)).toList();
         boolean said = own.stream().anyMatch(k -> k.computedSeverity().isPresent());
         for (Known k : own) {
-            FindingKind read = read(k);
-            judged.add(new ShopTeaching.Judged(taken(t, k), read, k.finding().kind(), 1));
-            if (said && read == k.finding().kind()) {
+            // What the lamp at another place made of a kind nobody said, and so it teaches nothing.
+            Known left = t.glass().known().getOrDefault(k.id(), k);
+            FindingKind read = read(left);
+            judged.add(new ShopTeaching.Judged(taken(t, k), read, left.finding().kind(), 1));
+            if (said && read == left.finding().kind()) {
                 severe.add(new ShopTeaching.Severe(taken(t, k), read, ShopTeaching.severity(k.finding(), k.computedSeverity().orElse(k.finding().severity())), k.finding().severity(), 1));
             }
         }

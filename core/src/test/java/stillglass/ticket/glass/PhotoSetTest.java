@@ -158,13 +158,16 @@ class PhotoSetTest {
     @Test
     void aLampAtTwoPlacesTellsWhatIsInTheGlass() {
         Finding stays = speck(0.3);
-        Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "here", Source.FILE), graded("p1", List.of(stays, speck(0.7)))).stage(Stage.LOOK);
+        Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "here", Source.FILE), graded("p1", List.of(stays, speck(0.7).told(FindingKind.FUNGUS, Map.of(FindingKind.FUNGUS, 0.6, FindingKind.UNKNOWN, 0.4))))).stage(Stage.LOOK);
         assertThat(job.state().glass().findings()).allMatch(k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k).isEmpty());
         job.accept(new GlassEvent.PhotoKept("p2", Phase.BEFORE, false, "there", Source.FILE), graded("p2", List.of(stays, speck(-0.6))));
         assertThat(job.state().glass().findings()).as("nobody said that the lamp was moved").allMatch(k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k).isEmpty());
         job.say("photo 2 lamp moved");
         assertThat(job.state().glass().findings()).extracting(k -> k.finding().x(), k -> Sights.of(job.state().glass()).staysAsTheLampMoves(k)).containsExactlyInAnyOrder(tuple(0.3, Optional.of(true)), tuple(0.7, Optional.of(false)), tuple(-0.6, Optional.of(false)));
         assertThat(job.state().glass().findings()).as("what stands at both is surer than one photo was").extracting(k -> k.finding().x(), k -> k.finding().confidence() > 0.9).containsExactlyInAnyOrder(tuple(0.3, true), tuple(0.7, false), tuple(-0.6, false));
+        assertThat(job.state().glass().findings()).as("one is told as what it may be").extracting(k -> k.finding().kind()).contains(FindingKind.UNKNOWN);
+        job.accept(new CourseIntent.FinishStage(Stage.LOOK, Optional.empty()));
+        assertThat(Agreement.teaching(job.state()).judged()).as("what the lamp made of it, nobody said").hasSize(3).allMatch(j -> j.read() == FindingKind.FUNGUS && j.truth() == FindingKind.FUNGUS);
         String gone = job.state().glass().findings().stream().filter(k -> k.finding().x() > 0.6).findFirst().orElseThrow().id();
         job.accept(new GlassIntent.Rekind(gone, FindingKind.OIL));
         assertThat(job.state().glass().finding(gone).orElseThrow().finding().confidence()).as("a technician who says what it is, is not asked again").isEqualTo(1);
