@@ -71,9 +71,17 @@ final class ApertureFinder {
     static List<Aperture> candidates(float[] light, int width, int height) {
         List<RimCandidates.Candidate> all = measured(light, width, height);
         double[] chance = RimModel.shipped().chances(all.stream().map(c -> c.traits).toList());
+        return different(IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> -chance[i])).map(i -> all.get(i).ring).toList());
+    }
+
+    /// The first few, without those that are nearly one that comes before.
+    static List<Aperture> different(List<Aperture> rings) {
         List<Aperture> told = new ArrayList<>();
-        IntStream.range(0, all.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> -chance[i])).map(i -> all.get(i).ring)
-                .filter(r -> told.stream().noneMatch(t -> near(r, t, ANOTHER))).limit(MOST_CANDIDATES).forEach(told::add);
+        for (Aperture r : rings) {
+            if (told.size() < MOST_CANDIDATES && told.stream().noneMatch(t -> near(r, t, ANOTHER))) {
+                told.add(r);
+            }
+        }
         return told;
     }
 

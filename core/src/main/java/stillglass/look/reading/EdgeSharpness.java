@@ -18,12 +18,10 @@ final class EdgeSharpness {
     private static final int PLACES = 65;
     /// Of them at either end, whose mean is the light before and behind the edge.
     private static final int LEVEL = 12;
-    /// Change of light below which a direction tells nothing, linear.
-    private static final double LEAST_CHANGE = 0.01;
-    /// The same against the unrest of both levels.
+    /// Change of light over the unrest of both levels, from which a direction tells something.
     private static final double CLEAR = 5;
-    /// Unrest below this is noise of the picture's own steps.
-    private static final double STILL = 0.001;
+    /// Least unrest that is reckoned with, linear: the picture's own steps.
+    private static final double STILL = 0.002;
 
     private EdgeSharpness() {}
 
@@ -86,7 +84,7 @@ final class EdgeSharpness {
             steepest = Math.max(steepest, Math.signum(change) * (2 * (v[i + 2] - v[i - 2]) + v[i + 1] - v[i - 1]) / 10);
         }
         double unrest = Math.max(STILL, Math.max(scatter(near), scatter(far)));
-        boolean tells = Math.abs(change) > LEAST_CHANGE && Math.abs(change) > CLEAR * unrest && steepest > 0;
+        boolean tells = Math.abs(change) > CLEAR * unrest && steepest > 0;
         return tells ? steepest / Math.abs(change) * (PLACES - 1) / (2 * REACH) : Double.NaN;
     }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -90,11 +91,12 @@ class ApertureFinderTest {
 
     @Test
     void ringsThatAreOfferedDiffer() {
-        List<Aperture> told = ApertureFinder.candidates(rings(364, 297, u -> u < 0.985 ? 0.025 : u < 1 ? 0.012 : u < 1.08 ? 0.004 : u < 1.09 ? 0.03 : u < 1.3 ? 0.07 : 0.02), W, H);
-        assertThat(told).hasSizeGreaterThan(2);
-        for (Aperture a : told) {
-            assertThat(told).filteredOn(b -> b != a).allMatch(b -> Math.max(Math.hypot(a.cx() - b.cx(), a.cy() - b.cy()), Math.abs(a.meanRadius() - b.meanRadius())) > 0.0149 * Math.min(a.meanRadius(), b.meanRadius()));
-        }
+        Aperture first = new Aperture(360, 300, 200, 200, 0);
+        Aperture nearly = new Aperture(361, 300, 202, 202, 0);
+        Aperture larger = new Aperture(360, 300, 204, 204, 0);
+        Aperture aside = new Aperture(364, 300, 200, 200, 0);
+        assertThat(ApertureFinder.different(List.of(first, nearly, larger, aside))).containsExactly(first, larger, aside);
+        assertThat(ApertureFinder.different(IntStream.range(0, 40).mapToObj(i -> new Aperture(360, 300, 100 + 10 * i, 100 + 10 * i, 0)).toList())).as("no more than a hand goes through").hasSize(10);
     }
 
     @Test

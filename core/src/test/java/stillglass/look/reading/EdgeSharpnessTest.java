@@ -146,6 +146,9 @@ class EdgeSharpnessTest {
     void whatCannotBeSeenIsNotTold() {
         LinearPhoto even = LinearPhoto.ofSrgb(W, H, IntStream.generate(() -> 0x303030).limit(W * H).toArray());
         assertThat(edges(even)).isEqualTo(PhotoEdges.UNKNOWN);
+        // One level of 255 brighter beyond the rim, which is the picture's own step.
+        LinearPhoto step = LinearPhoto.ofSrgb(W, H, IntStream.range(0, W * H).map(i -> Math.hypot(i % W - W / 2.0, i / W - H / 2.0) < R ? 0x303030 : 0x313131).toArray());
+        assertThat(edges(step).rim()).isEmpty();
         LinearPhoto photo = photo(1, 1, 1, 1);
         Aperture beyond = new Aperture(W, 0, 300, 300, 0);
         assertThat(EdgeSharpness.of(photo, beyond, new Maps(new GlassFrame(photo, beyond), Lighting.AGAINST)).rim()).as("most of it lies outside the photo").isEmpty();
