@@ -65,21 +65,21 @@ class HandWindowTest {
         window.begin("shutter", "Size 0 leaf shutter", KeyCode.DIGIT4);
         assertThat(text("open-hand")).as("nothing is in hand").isEmpty();
         window.type("trying front cell, thread, front, fingers");
-        assertThat(text("open-hand")).contains("friction cup");
+        window.until("the joint in hand is told of", () -> told("open-hand").contains("friction cup"));
         window.fire("hand-more");
-        assertThat(text("open-hand")).contains("friction cup").contains("which of the two seams");
+        window.until("all of it is told", () -> told("open-hand").contains("friction cup") && told("open-hand").contains("which of the two seams"));
         window.fire("known-slotless-grip");
         window.until("it is not told again", () -> !told("open-hand").contains("friction cup"));
-        assertThat(text("open-hand")).as("the other one is").contains("which of the two seams");
+        window.until("the other one is", () -> told("open-hand").contains("which of the two seams"));
 
         window.type("off front cell, thread, front, fingers");
-        assertThat(text("open-hand")).as("it is off").isEmpty();
+        window.until("it is off", () -> told("open-hand").isEmpty());
         window.press(KeyCode.CONTROL, KeyCode.DIGIT6);
-        assertThat(text("close-hand")).contains("Finger force");
+        window.until("what closes is told of", () -> told("close-hand").contains("Finger force"));
         window.press(KeyCode.CONTROL, KeyCode.DIGIT5);
         window.fire("in-place-self-timer");
         window.settle();
-        assertThat(text("flush-hand")).contains("After each drop");
+        window.until("what is flushed is told of", () -> told("flush-hand").contains("After each drop"));
 
         window.press(KeyCode.CONTROL, KeyCode.D);
         window.until("the day is there", () -> window.shell.lookup("#day-task") != null);
