@@ -1,6 +1,7 @@
 package stillglass.look;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -16,7 +17,7 @@ import stillglass.say.Said;
 /// @param rim the step at which the rim is
 /// @param blades the step at which the blades are
 /// @param marks photos of which it was said how deep they are sharp, the rim apart
-public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<FocusStack> blades, List<Mark> marks) {
+public record FocusSweep(Sharpest fault, Optional<Sharpest> rim, Optional<Sharpest> blades, List<Mark> marks) {
     /// How far the clear edge may lie from the rim that depths are counted from.
     private static final double RIM_MM = 0.5;
     private static final double BLADES_MM = 0.4;
@@ -46,7 +47,7 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
 
     /// The same where it was said at which step the blades are sharpest.
     public FocusSweep withBlades(int step) {
-        return new FocusSweep(fault, rim, Optional.of(new FocusStack(step, SAID_STEP)), marks);
+        return new FocusSweep(fault, rim, Optional.of(new Sharpest(step, SAID_STEP)), marks);
     }
 
     /// On which side of what is sharp elsewhere a fault lies, seen from the camera.
@@ -67,15 +68,15 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
             s.saidMm.ifPresent(mm -> said.add(new Mark(s.step, SAID_STEP, mm, SAID_MM)));
         }
         // What was said of the rim holds before what was measured of it.
-        Optional<FocusStack> rim = said.stream().filter(m -> Math.abs(m.depthMm) <= RIM_MM).findFirst().map(m -> new FocusStack(m.step, m.stepSigma)).or(() -> sharpest(photos, s -> s.edges.rim()));
+        Optional<Sharpest> rim = said.stream().filter(m -> Math.abs(m.depthMm) <= RIM_MM).findFirst().map(m -> new Sharpest(m.step, m.stepSigma)).or(() -> sharpest(photos, s -> s.edges.rim()));
         List<Mark> marks = said.stream().filter(m -> Math.abs(m.depthMm) > RIM_MM).toList();
         return sharpest(photos, s -> s.fault).map(f -> new FocusSweep(f, rim, sharpest(photos, s -> s.edges.blades()), marks));
     }
 
-    private static Optional<FocusStack> sharpest(List<Seen> photos, Function<Seen, Optional<Double>> of) {
-        List<FocusStack.Sight> sights = new ArrayList<>();
-        photos.forEach(s -> of.apply(s).ifPresent(v -> sights.add(new FocusStack.Sight(s.step, v))));
-        return FocusStack.of(sights);
+    private static Optional<Sharpest> sharpest(List<Seen> photos, Function<Seen, Optional<Double>> of) {
+        List<Sharpest.Sight> sights = new ArrayList<>();
+        photos.forEach(s -> of.apply(s).ifPresent(v -> sights.add(new Sharpest.Sight(s.step, v))));
+        return Sharpest.of(sights);
     }
 
     /// @return nothing where it lies too near to tell, or nothing else was seen to be sharp
@@ -86,9 +87,9 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
         if (blades.isEmpty() || apart(rim.get(), blades.get()) < CLEAR) {
             return apart(fault, rim.get()) > CLEAR + 1 ? Optional.of(Side.DEEPER) : atRim(1) ? Optional.of(Side.RIM) : Optional.empty();
         }
-        double deep = blades.get().depthMm() - rim.get().depthMm();
-        double past = (fault.depthMm() - blades.get().depthMm()) * Math.signum(deep);
-        double sigma = Math.hypot(fault.sigmaMm(), blades.get().sigmaMm());
+        double deep = blades.get().at() - rim.get().at();
+        double past = (fault.at() - blades.get().at()) * Math.signum(deep);
+        double sigma = Math.hypot(fault.sigma(), blades.get().sigma());
         if (past > CLEAR * sigma) {
             return Optional.of(Side.BEHIND_BLADES);
         }
@@ -100,11 +101,11 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
 
     /// @param most standard deviation in steps up to which it may be said
     private boolean atRim(double most) {
-        return rim.filter(r -> apart(fault, r) < CLEAR && Math.hypot(fault.sigmaMm(), r.sigmaMm()) < most).isPresent();
+        return rim.filter(r -> apart(fault, r) < CLEAR && Math.hypot(fault.sigma(), r.sigma()) < most).isPresent();
     }
 
-    private static double apart(FocusStack a, FocusStack b) {
-        return Math.abs(a.depthMm() - b.depthMm()) / Math.hypot(a.sigmaMm(), b.sigmaMm());
+    private static double apart(Sharpest a, Sharpest b) {
+        return Math.abs(a.at() - b.at()) / Math.hypot(a.sigma(), b.sigma());
     }
 
     /// In the bench's words.
@@ -124,13 +125,13 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
     /// @return nothing where fewer than two depths are known at steps that are clearly apart, or it lies too far from them
     public Optional<FocusStack> depth(OptionalDouble bladesMm) {
         List<Mark> known = new ArrayList<>(marks);
-        rim.ifPresent(r -> known.add(new Mark(r.depthMm(), r.sigmaMm(), 0, RIM_MM)));
-        bladesMm.ifPresent(mm -> blades.ifPresent(b -> known.add(new Mark(b.depthMm(), b.sigmaMm(), mm, BLADES_MM))));
+        rim.ifPresent(r -> known.add(new Mark(r.at(), r.sigma(), 0, RIM_MM)));
+        bladesMm.ifPresent(mm -> blades.ifPresent(b -> known.add(new Mark(b.at(), b.sigma(), mm, BLADES_MM))));
         if (known.size() < 2) {
             return Optional.empty();
         }
-        Mark first = known.stream().min(java.util.Comparator.comparingDouble(Mark::depthMm)).orElseThrow();
-        Mark last = known.stream().max(java.util.Comparator.comparingDouble(Mark::depthMm)).orElseThrow();
+        Mark first = known.stream().min(Comparator.comparingDouble(Mark::depthMm)).orElseThrow();
+        Mark last = known.stream().max(Comparator.comparingDouble(Mark::depthMm)).orElseThrow();
         double span = last.depthMm - first.depthMm;
         if (Math.abs(last.step - first.step) < CLEAR * Math.hypot(first.stepSigma, last.stepSigma) || span <= 0) {
             return Optional.empty();
@@ -139,13 +140,12 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
         double mean = 0;
         double square = 0;
         for (double away = NEAREST_MM; away < FARTHEST_MM; away *= NEXT) {
-            if (away + first.depthMm > 0) {
-                double[] told = told(known, first, last, away);
-                if (!Double.isNaN(told[0])) {
-                    sum += told[2];
-                    mean += told[2] * told[0];
-                    square += told[2] * (told[0] * told[0] + told[1] * told[1]);
-                }
+            Optional<Told> told = away + first.depthMm > 0 ? told(known, first, last, away) : Optional.empty();
+            if (told.isPresent()) {
+                Told t = told.get();
+                sum += t.weight;
+                mean += t.weight * t.mm;
+                square += t.weight * (t.mm * t.mm + t.sigmaMm * t.sigmaMm);
             }
         }
         mean /= sum;
@@ -153,9 +153,14 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
         return sum > 0 && sigma < span ? Optional.of(new FocusStack(mean, sigma)) : Optional.empty();
     }
 
-    /// Weighted straight line through the reciprocals of distances, for a camera at one distance.
-    /// @return depth of the fault, its standard deviation, and the weight of this distance
-    private double[] told(List<Mark> known, Mark first, Mark last, double away) {
+    /// What a camera at one distance would make of it.
+    /// @param weight of that distance, by how well the marks agree with it
+    private record Told(double mm, double sigmaMm, double weight) {}
+
+    /// By a weighted straight line through the reciprocals of distances.
+    /// @param away from the camera to the rim, mm
+    /// @return nothing where the line leads past infinity
+    private Optional<Told> told(List<Mark> known, Mark first, Mark last, double away) {
         double slope = (1 / (away + last.depthMm) - 1 / (away + first.depthMm)) / (last.step - first.step);
         double w = 0;
         double x = 0;
@@ -181,11 +186,11 @@ public record FocusSweep(FocusStack fault, Optional<FocusStack> rim, Optional<Fo
             Mark m = known.get(i);
             chi += weights[i] * Math.pow(1 / (away + m.depthMm) - a - b * m.step, 2);
         }
-        double at = a + b * fault.depthMm();
+        double at = a + b * fault.at();
         if (!(at > 0)) {
-            return new double[] {Double.NaN, Double.NaN, 0};
+            return Optional.empty();
         }
-        double variance = 1 / w + Math.pow(fault.depthMm() - x / w, 2) / spread + Math.pow(b * fault.sigmaMm(), 2);
-        return new double[] {1 / at - away, Math.sqrt(variance) / (at * at), Math.exp(-chi / 2)};
+        double variance = 1 / w + Math.pow(fault.at() - x / w, 2) / spread + Math.pow(b * fault.sigma(), 2);
+        return Optional.of(new Told(1 / at - away, Math.sqrt(variance) / (at * at), Math.exp(-chi / 2)));
     }
 }

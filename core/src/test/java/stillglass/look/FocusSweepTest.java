@@ -167,24 +167,24 @@ class FocusSweepTest {
     @Test
     void whatIsTheUncertaintyOfTheStepIsThatOfTheDepth() {
         List<FocusSweep.Mark> marks = List.of(new FocusSweep.Mark(1, 0.01, 0, 0.01), new FocusSweep.Mark(9, 0.01, 16, 0.01));
-        FocusSweep rough = new FocusSweep(new FocusStack(5, 1), Optional.empty(), Optional.empty(), marks);
+        FocusSweep rough = new FocusSweep(new Sharpest(5, 1), Optional.empty(), Optional.empty(), marks);
         assertThat(rough.depth(OptionalDouble.empty()).orElseThrow().sigmaMm()).isBetween(1.8, 2.8);
-        FocusSweep near = new FocusSweep(new FocusStack(5, 1.2), Optional.of(new FocusStack(2, 0.2)), Optional.of(new FocusStack(6, 0.2)), List.of());
+        FocusSweep near = new FocusSweep(new Sharpest(5, 1.2), Optional.of(new Sharpest(2, 0.2)), Optional.of(new Sharpest(6, 0.2)), List.of());
         assertThat(near.side()).as("on the blades or well before them").isEmpty();
-        assertThat(new FocusSweep(new FocusStack(6.1, 0.3), near.rim(), near.blades(), List.of()).side()).contains(FocusSweep.Side.AT_BLADES);
+        assertThat(new FocusSweep(new Sharpest(6.1, 0.3), near.rim(), near.blades(), List.of()).side()).contains(FocusSweep.Side.AT_BLADES);
     }
 
     /// Readings that follow no such curve tell the place less well than those that do.
     @Test
     void readingsThatScatterMoreAreLessCertain() {
-        List<FocusStack.Sight> smooth = new ArrayList<>();
-        List<FocusStack.Sight> rough = new ArrayList<>();
+        List<Sharpest.Sight> smooth = new ArrayList<>();
+        List<Sharpest.Sight> rough = new ArrayList<>();
         for (int i = 1; i <= 12; i++) {
             double v = 1 / Math.hypot(0.6, 0.5 * (i - 6));
-            smooth.add(new FocusStack.Sight(i, v));
-            rough.add(new FocusStack.Sight(i, v * Math.exp(i % 2 == 0 ? 0.3 : -0.3)));
+            smooth.add(new Sharpest.Sight(i, v));
+            rough.add(new Sharpest.Sight(i, v * Math.exp(i % 2 == 0 ? 0.3 : -0.3)));
         }
-        double fine = FocusStack.of(smooth).orElseThrow().sigmaMm();
-        assertThat(FocusStack.of(rough).map(FocusStack::sigmaMm).orElse(99.0)).isGreaterThan(2 * fine);
+        double fine = Sharpest.of(smooth).orElseThrow().sigma();
+        assertThat(Sharpest.of(rough).map(Sharpest::sigma).orElse(99.0)).isGreaterThan(2 * fine);
     }
 }

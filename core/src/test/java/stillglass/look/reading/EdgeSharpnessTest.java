@@ -170,9 +170,9 @@ class EdgeSharpnessTest {
             }
         }
         FocusSweep sweep = FocusSweep.of(seen).orElseThrow();
-        assertThat(sweep.rim().orElseThrow().depthMm()).isCloseTo(rimAt, within(0.5));
-        assertThat(sweep.blades().orElseThrow().depthMm()).isCloseTo(bladesAt, within(0.5));
-        assertThat(sweep.fault().depthMm()).isCloseTo(sharpAt, within(Math.max(0.7, 2 * sweep.fault().sigmaMm())));
+        assertThat(sweep.rim().orElseThrow().at()).isCloseTo(rimAt, within(0.5));
+        assertThat(sweep.blades().orElseThrow().at()).isCloseTo(bladesAt, within(0.5));
+        assertThat(sweep.fault().at()).isCloseTo(sharpAt, within(Math.max(0.7, 2 * sweep.fault().sigma())));
         assertThat(sweep.side()).contains(sharpAt < bladesAt ? FocusSweep.Side.BEFORE_BLADES : FocusSweep.Side.BEHIND_BLADES);
     }
 
