@@ -1,7 +1,13 @@
 package stillglass.look;
 
-/// A photograph in linear light at working scale. Owns its pixels; they are not to be changed.
+import java.util.Optional;
+
+/// A photograph in linear light at working scale, and as fine as it was kept where that is finer. Owns its pixels; they are not to be changed.
 public final class LinearPhoto {
+    private static final float RED = 0.2126f;
+    private static final float GREEN = 0.7152f;
+    private static final float BLUE = 0.0722f;
+
     private final int width;
     private final int height;
     private final float[] red;
@@ -9,11 +15,17 @@ public final class LinearPhoto {
     private final float[] blue;
     private final int storedWidth;
     private final int storedHeight;
+    private final Optional<StoredLight> stored;
 
     /// @param red row-major, height x width, linear 0..1, taken over
     /// @param storedWidth width of the file the pixels came from, at least `width`
     public LinearPhoto(
             int width, int height, float[] red, float[] green, float[] blue, int storedWidth, int storedHeight) {
+        this(width, height, red, green, blue, storedWidth, storedHeight, Optional.empty());
+    }
+
+    /// @param stored the same picture at its own pixels, where they are finer than the working ones
+    public LinearPhoto(int width, int height, float[] red, float[] green, float[] blue, int storedWidth, int storedHeight, Optional<StoredLight> stored) {
         if (width < 64 || height < 64) {
             throw new IllegalArgumentException("the photo is " + storedWidth + " x " + storedHeight
                     + " pixels: at least 64 x 64 are needed to find a glass");
@@ -28,6 +40,7 @@ public final class LinearPhoto {
         this.blue = blue;
         this.storedWidth = storedWidth;
         this.storedHeight = storedHeight;
+        this.stored = stored;
     }
 
     /// From picture values.
@@ -91,7 +104,7 @@ public final class LinearPhoto {
                 }
             }
         }
-        return new LinearPhoto(w, h, to[0], to[1], to[2], across ? storedHeight : storedWidth, across ? storedWidth : storedHeight);
+        return new LinearPhoto(w, h, to[0], to[1], to[2], across ? storedHeight : storedWidth, across ? storedWidth : storedHeight, stored.map(l -> l.turned(orientation)));
     }
 
     /// Where a pixel of the upright photo comes from.
@@ -134,6 +147,30 @@ public final class LinearPhoto {
         rgb[2] += a * blue[at] + b * blue[at + 1] + c * blue[at + width] + d * blue[at + width + 1];
     }
 
+    /// Pixels at hand that lie along one working pixel, at least 1.
+    public double finer() {
+        return stored.map(s -> s.width() / (double) width).orElse(1.0);
+    }
+
+    /// Luminance between the finest pixels at hand, bilinear; beyond the photo its nearest edge.
+    /// @param x column of the working photo, pixel centres at whole numbers
+    /// @param y row
+    public double finest(double x, double y) {
+        if (stored.isEmpty()) {
+            float[] rgb = new float[3];
+            sample(x, y, 1, rgb);
+            return RED * rgb[0] + GREEN * rgb[1] + BLUE * rgb[2];
+        }
+        StoredLight s = stored.get();
+        double cx = Math.clamp((x + 0.5) * s.width() / width - 0.5, 0, s.width() - 1.001);
+        double cy = Math.clamp((y + 0.5) * s.height() / height - 0.5, 0, s.height() - 1.001);
+        int i = (int) cx;
+        int j = (int) cy;
+        double u = cx - i;
+        double v = cy - j;
+        return (1 - v) * ((1 - u) * s.light(i, j) + u * s.light(i + 1, j)) + v * ((1 - u) * s.light(i, j + 1) + u * s.light(i + 1, j + 1));
+    }
+
     public float red(int at) {
         return red[at];
     }
@@ -150,7 +187,7 @@ public final class LinearPhoto {
     public float[] luminance() {
         float[] y = new float[red.length];
         for (int i = 0; i < y.length; i++) {
-            y[i] = 0.2126f * red[i] + 0.7152f * green[i] + 0.0722f * blue[i];
+            y[i] = RED * red[i] + GREEN * green[i] + BLUE * blue[i];
         }
         return y;
     }

@@ -27,6 +27,7 @@ import javax.imageio.stream.ImageInputStream;
 import stillglass.book.BadInput;
 import stillglass.book.Edge;
 import stillglass.look.LinearPhoto;
+import stillglass.look.StoredLight;
 import stillglass.prove.edge.LightPlane;
 
 /// Reads PNG, JPEG and TIFF photographs. The header is checked before a pixel is decoded, so a lying header costs nothing.
@@ -116,10 +117,16 @@ public final class PhotoFiles {
         IntStream.range(0, h).parallel().forEach(y -> {
             int[] row = image.getRGB(0, y, w, 1, new int[w], 0, w);
             for (int x = 0; x < w; x++) {
-                light[y * w + x] = 0.2126f * linear[row[x] >> 16 & 255] + 0.7152f * linear[row[x] >> 8 & 255] + 0.0722f * linear[row[x] & 255];
+                light[y * w + x] = luminance(linear, row[x]);
             }
         });
         return new LightPlane(w, h, light);
+    }
+
+    /// Rec. 709.
+    /// @param linear light of each value of a sample
+    private static float luminance(float[] linear, int rgb) {
+        return 0.2126f * linear[rgb >> 16 & 255] + 0.7152f * linear[rgb >> 8 & 255] + 0.0722f * linear[rgb & 255];
     }
 
     /// Linear light at working scale, turned as the camera held it.
@@ -349,7 +356,35 @@ public final class PhotoFiles {
             firstRow[Math.min(oh - 1, (int) (y * factor))] = y;
         }
         IntStream.range(0, oh).parallel().forEach(oy -> band(image, oy, firstRow[oy], firstRow[oy + 1], column, ow, r, g, b));
-        return new LinearPhoto(ow, oh, r, g, b, storedWidth, storedHeight);
+        return new LinearPhoto(ow, oh, r, g, b, storedWidth, storedHeight, factor < 1 ? Optional.of(new Pixels(image, plain(image))) : Optional.empty());
+    }
+
+    /// Bytes in the order blue, green, red, which is what decoders of common photos deliver; they are read without a detour.
+    private static Optional<byte[]> plain(BufferedImage image) {
+        return image.getType() == BufferedImage.TYPE_3BYTE_BGR && image.getRaster().getDataBuffer() instanceof DataBufferByte b ? Optional.of(b.getData()) : Optional.empty();
+    }
+
+    /// Every pixel that was decoded.
+    private record Pixels(BufferedImage image, Optional<byte[]> plain) implements StoredLight {
+        @Override
+        public int width() {
+            return image.getWidth();
+        }
+
+        @Override
+        public int height() {
+            return image.getHeight();
+        }
+
+        @Override
+        public float light(int x, int y) {
+            if (plain.isEmpty()) {
+                return luminance(LINEAR, image.getRGB(x, y));
+            }
+            byte[] bytes = plain.get();
+            int p = 3 * (y * image.getWidth() + x);
+            return luminance(LINEAR, (bytes[p + 2] & 255) << 16 | (bytes[p + 1] & 255) << 8 | bytes[p] & 255);
+        }
     }
 
     /// One row of the working picture from the stored rows that fall into it.
@@ -357,9 +392,8 @@ public final class PhotoFiles {
         int[] row = new int[column.length];
         int[] count = new int[ow];
         int start = oy * ow;
-        // Bytes in the order blue, green, red are what decoders of common photos deliver; they are read without a detour.
-        boolean plain = image.getType() == BufferedImage.TYPE_3BYTE_BGR && image.getRaster().getDataBuffer() instanceof DataBufferByte;
-        byte[] bytes = plain ? ((DataBufferByte) image.getRaster().getDataBuffer()).getData() : new byte[0];
+        boolean plain = plain(image).isPresent();
+        byte[] bytes = plain(image).orElseGet(() -> new byte[0]);
         for (int y = from; y < to; y++) {
             if (!plain) {
                 image.getRGB(0, y, row.length, 1, row, 0, row.length);

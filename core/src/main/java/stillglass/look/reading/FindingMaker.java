@@ -14,6 +14,7 @@ import java.util.Map;
 import stillglass.look.ApertureMap;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.LinearPhoto;
 import stillglass.look.Severity;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.KindModel;
@@ -40,6 +41,7 @@ final class FindingMaker {
 
     private final Survey s;
     private final Veil veil;
+    private final OwnPixels fine;
     private final List<Judged> judged = new ArrayList<>();
     private final Map<FindingKind, GrayU8> painted = new EnumMap<>(FindingKind.class);
 
@@ -49,9 +51,10 @@ final class FindingMaker {
         }
     }
 
-    FindingMaker(Survey s, Veil veil, KindModel model) {
+    FindingMaker(Survey s, LinearPhoto photo, Veil veil, KindModel model) {
         this.s = s;
         this.veil = veil;
+        fine = new OwnPixels(photo, s.aperture, s.maps);
         List<KindModel.Verdict> verdicts = model.judge(s.lighting(), s.candidates.stream().map(c -> new KindModel.Standing(c.sight(), c.features())).toList());
         for (int i = 0; i < verdicts.size(); i++) {
             if (!verdicts.get(i).nothing()) {
@@ -166,7 +169,7 @@ final class FindingMaker {
         List<Finding.Region> regions = new ArrayList<>();
         for (Judged j : of) {
             int[] own = j.candidate.pixels();
-            pixels += own.length;
+            pixels += kind == FindingKind.DUST ? fine.area(own) : own.length;
             sure += j.chance() / of.size();
             double[] middle = middle(own);
             x += middle[0] / of.size();
@@ -217,11 +220,23 @@ final class FindingMaker {
                 List<Finding.Region> regions = kind == FindingKind.SCRATCH || kind == FindingKind.EDGE_PAINT || kind == FindingKind.CHIP
                         ? parts.get(k).stream().map(j -> region(j.candidate.outline())).toList()
                         : List.of(region(pixelsOf(contours.get(k - 1))));
-                out.add(new Finding(kind, best.chance(), regions, size[k] / GLASS, parts.get(k).size(), middle[k][0] / size[k], middle[k][1] / size[k],
+                out.add(new Finding(kind, best.chance(), regions, size[k] * thinner(kind, parts.get(k)) / GLASS, parts.get(k).size(), middle[k][0] / size[k], middle[k][1] / size[k],
                         contrast(parts.get(k)), severity, best.verdict.reasons(), best.verdict.chances(), sharpness(parts.get(k))));
             }
         }
         return out;
+    }
+
+    /// Area of parts by the finest pixels over that by the frame's; cleaning marks are told as the area that was rubbed.
+    private double thinner(FindingKind kind, List<Judged> of) {
+        double frame = 0;
+        double own = 0;
+        for (Judged j : of) {
+            int[] pixels = j.candidate.pixels();
+            frame += pixels.length;
+            own += j.candidate.sight() == Sight.FINE && kind != FindingKind.CLEANING_MARKS ? fine.area(pixels) : pixels.length;
+        }
+        return own / frame;
     }
 
     /// The rubbed area is what the hair lines run through: they are closed into one region.
@@ -255,7 +270,7 @@ final class FindingMaker {
                 .map(e -> Said.of("found.chance", "kind", e.getKey().word().replace('-', ' '), "percent", 100 * e.getValue())).toList());
         double[] middle = middle(j.candidate.pixels());
         return new Finding(FindingKind.UNKNOWN, 1 - j.verdict.chance(FindingKind.UNKNOWN), List.of(region(j.candidate.outline())),
-                j.candidate.pixels().length / GLASS, 1, middle[0], middle[1], contrast(List.of(j)), 0, List.of(Said.of("found.may-be", "kinds", best)), j.verdict.chances(), sharpness(List.of(j)));
+                j.candidate.pixels().length * thinner(FindingKind.UNKNOWN, List.of(j)) / GLASS, 1, middle[0], middle[1], contrast(List.of(j)), 0, List.of(Said.of("found.may-be", "kinds", best)), j.verdict.chances(), sharpness(List.of(j)));
     }
 
     /// Haze where the veil exceeds three percent and half its mean, or the hazy regions where the glass as a whole is clear.

@@ -28,6 +28,8 @@ final class Maps {
     /// Fine structure of the sign that faults have in this lighting, and its robust scatter.
     final float[] fine;
     final double fineScatter;
+    /// What fine structure stands out of: departure of the glass about it from clean glass, same sign.
+    final float[] about;
     /// Regions of the sign that faults have, over clean glass; fine structure taken out.
     final float[] area;
     final double areaScatter;
@@ -50,7 +52,9 @@ final class Maps {
         for (int i = 0; i < N; i++) {
             off[i] = frame.r[i] < 1.0 ? sign * (frame.light[i] - expected[i]) : 0;
         }
-        fine = bandPass(off, frame);
+        float[] small = gaussian(withoutOtherSign(off, frame), 0.9);
+        about = about(small, frame);
+        fine = bandPass(small, about, frame);
         fineScatter = scatter(fine);
         area = level(gaussian(Morphology.opened(off, THIN), 2.5));
         areaScatter = scatter(area);
@@ -126,24 +130,28 @@ final class Maps {
         return out;
     }
 
-    /// A small blur less a wide one; the wide one forgets what stands far out, so that bright threads have no dark seam.
-    private static float[] bandPass(float[] off, GlassFrame frame) {
-        float[] small = gaussian(withoutOtherSign(off, frame), 0.9);
+    /// A wide blur that forgets what stands far out, so that bright threads have no dark seam.
+    private static float[] about(float[] small, GlassFrame frame) {
         float[] first = wide(small, 11);
-        float[] calm = new float[N];
         float[] rest = new float[N];
         for (int i = 0; i < N; i++) {
             rest[i] = small[i] - first[i];
         }
         double limit = 2.5 * scatter(rest, frame);
+        float[] calm = new float[N];
         for (int i = 0; i < N; i++) {
             calm[i] = Math.abs(rest[i]) > limit ? first[i] : small[i];
         }
-        float[] second = wide(calm, 11);
+        return wide(calm, 11);
+    }
+
+    /// A small blur less a wide one.
+    private static float[] bandPass(float[] small, float[] about, GlassFrame frame) {
+        float[] out = new float[N];
         for (int i = 0; i < N; i++) {
-            rest[i] = frame.r[i] < 0.985 ? small[i] - second[i] : 0;
+            out[i] = frame.r[i] < 0.985 ? small[i] - about[i] : 0;
         }
-        return rest;
+        return out;
     }
 
     private double scatter(float[] map) {

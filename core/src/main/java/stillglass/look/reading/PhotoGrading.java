@@ -131,7 +131,7 @@ public final class PhotoGrading {
         }
         progress.at(0.8, "telling kinds apart");
         Veil veil = new Veil(s, given.referenceLight());
-        FindingMaker maker = new FindingMaker(s, veil, model);
+        FindingMaker maker = new FindingMaker(s, photo, veil, model);
         List<Finding> findings = maker.findings();
         List<Said> diagnostics = new ArrayList<>();
         if (given.referenceLight().isEmpty()) {
