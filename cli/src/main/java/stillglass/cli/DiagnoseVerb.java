@@ -62,7 +62,7 @@ final class DiagnoseVerb extends Verb {
 
     /// Where something was measured, and the ends of the range, where measuring may tell most.
     private Map<String, LensSection> settings(List<Observation> measured) {
-        List<String> listed = LensJson.positions(section).each().stream().map(Positions.Position::name).toList();
+        List<String> listed = LensJson.read(section).positions().each().stream().map(Positions.Position::name).toList();
         Stream<String> ends = listed.isEmpty() ? Stream.of() : Stream.of(listed.getFirst(), listed.getLast());
         return Stream.concat(measured.stream().map(Observation::setting).filter(n -> !n.isEmpty()), ends).distinct().collect(Collectors.toMap(n -> n, n -> LensJson.read(section, n)));
     }

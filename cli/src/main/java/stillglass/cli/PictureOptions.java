@@ -29,7 +29,7 @@ final class PictureOptions {
     Map<String, LensSection> everywhere(Path section) {
         Map<String, LensSection> out = new LinkedHashMap<>();
         LensSection lens = lens(section);
-        Positions all = LensJson.positions(section);
+        Positions all = lens.positions();
         if (position.isBlank()) {
             all.each().forEach(p -> out.put(p.name(), all.at(lens, p.name())));
         }

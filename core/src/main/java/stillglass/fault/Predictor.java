@@ -38,7 +38,7 @@ final class Predictor {
     Predictor(LensSection section, Map<String, LensSection> settings, LensFault.Seating seating, List<Double> wanted) {
         elsewhere = settings.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> new Predictor(e.getValue(), seating, wanted)));
         designed = new LensSection(section.name(), section.form(), section.nominalFocalLengthMm(), section.fNumber(), section.imageCircleMm(), List.of(D_LINE), section.surfaces(), section.elements(),
-                section.focusing(), section.basis(), section.tilts(), section.seats());
+                section.focusing(), section.basis(), section.tilts(), section.seats(), section.positions());
         this.seating = seating;
         TreeSet<Double> all = new TreeSet<>(ALWAYS);
         all.addAll(wanted);

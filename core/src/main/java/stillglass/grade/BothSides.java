@@ -7,8 +7,6 @@ import stillglass.look.FindingKind;
 import stillglass.look.PhotoChange;
 import stillglass.look.SameFault;
 import stillglass.optics.LensSection;
-import stillglass.optics.Paraxial;
-import stillglass.optics.Sighting;
 
 /// A fault seen from the front, one seen from the rear, and whether they are the same.
 ///
@@ -18,11 +16,10 @@ import stillglass.optics.Sighting;
 ///
 /// @param front as seen in a photo from the front
 /// @param rear as seen in a photo from the rear, right and left as in that photo
-public record BothSides(Finding front, Finding rear) {
+public record BothSides(Finding front, Finding rear) implements PlaceEvidence {
     /// Misfit beyond which two findings are two faults: one pair in a hundred of the same fault is farther off (chi squared, three degrees of freedom).
     private static final double FAR = 11.3;
     private static final int INSIDE_STEPS = 4;
-    private static final double NEAR = 0.02;
 
     /// @param rear whether `a` is the one from the rear
     public static BothSides of(Finding a, boolean rear, Finding b) {
@@ -38,48 +35,29 @@ public record BothSides(Finding front, Finding rear) {
     ///
     /// @param behindMm depth in the glass behind the surface, 0 on the surface itself
     /// @return 0 when there is nothing to compare
+    @Override
     public double misfit(LensSection lens, int surface, double behindMm) {
         if (everywhere()) {
             return 0;
         }
-        Seen f = seen(lens, front, surface, behindMm, false);
-        Seen r = seen(lens, rear, surface, behindMm, true);
+        Laid f = Laid.on(lens, surface, behindMm, false, front);
+        Laid r = Laid.on(lens, surface, behindMm, true, rear);
         double clear = lens.surfaces().get(surface).semiDiameterMm();
         double outside = f.outside(clear) + r.outside(clear);
-        double place = (Math.pow(f.x - r.x, 2) + Math.pow(f.y - r.y, 2)) / (f.sigma * f.sigma + r.sigma * r.sigma);
-        double size = Math.log(Math.max(1e-9, f.area) / Math.max(1e-9, r.area));
+        double place = (Math.pow(f.x() - r.x(), 2) + Math.pow(f.y() - r.y(), 2)) / (f.sigma() * f.sigma() + r.sigma() * r.sigma());
+        double size = Math.log(Math.max(1e-9, area(front, f)) / Math.max(1e-9, area(rear, r)));
         return outside + place + size * size / (2 * PhotoChange.LOG_AREA_SCATTER * PhotoChange.LOG_AREA_SCATTER);
     }
 
+    /// On the surface, mm².
+    private static double area(Finding f, Laid there) {
+        return f.areaShare() * Math.PI * there.widening();
+    }
+
     /// Natural logarithm of how likely the two photos are if it lies there, but for a part all places share.
-    double logDensity(LensSection lens, int surface, double behindMm) {
+    @Override
+    public double logDensity(LensSection lens, int surface, double behindMm) {
         return everywhere() ? 0 : new TwoSights(front, rear, lens, surface, behindMm).logDensity();
-    }
-
-    /// @param sigma of place in one direction, mm
-    /// @param area mm²
-    private record Seen(double x, double y, double sigma, double area) {
-        /// Misfit of lying beyond the clear radius.
-        double outside(double clear) {
-            double over = Math.max(0, Math.hypot(x, y) - clear) / sigma;
-            return over * over;
-        }
-    }
-
-    private static Seen seen(LensSection lens, Finding f, int surface, double behindMm, boolean rear) {
-        double share = Math.max(NEAR, Math.hypot(f.x(), f.y()));
-        Sighting sight = Sighting.of(lens, surface, behindMm, rear, TwoSights.CAMERA_MM);
-        double height = sight.heightMm(share);
-        double scale = height / share;
-        double unsure = Math.abs(Sighting.of(lens, surface, behindMm, rear, TwoSights.CAMERA_MM * (1 + TwoSights.CAMERA_SPREAD)).heightMm(share) - height);
-        // Across the radius a place is moved by its own height, along it by the slope of the height.
-        double slope = (sight.heightMm(share + NEAR) - sight.heightMm(share - NEAR)) / (2 * NEAR);
-        Paraxial p = Paraxial.of(lens);
-        Paraxial.Apparent image = behindMm > 0 ? p.apparentInside(surface, behindMm, rear) : rear ? p.apparentFromRear(surface) : p.apparentFromFront(surface);
-        double rim = (rear ? lens.surfaces().getLast() : lens.surfaces().getFirst()).semiDiameterMm();
-        // What shifts in the photo shifts on the surface as the photo shows it there.
-        double sigma = Math.sqrt((TwoSights.MIDDLE * TwoSights.MIDDLE + Math.pow(TwoSights.LEAN * image.depthMm() / rim, 2)) * Math.abs(scale * slope) + unsure * unsure);
-        return new Seen((rear ? -1 : 1) * f.x() * scale, f.y() * scale, sigma, f.areaShare() * Math.PI * Math.abs(scale * slope));
     }
 
     /// Misfit at the place that explains both best, of those where the kind may lie.

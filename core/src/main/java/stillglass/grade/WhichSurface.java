@@ -43,13 +43,13 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
     /// @param readings none: only the structure speaks
     public static WhichSurface of(
             LensSection lens, FindingKind kind, double share, boolean photoFromRear, List<DepthReading> readings) {
-        return of(lens, kind, share, photoFromRear, readings, Optional.empty());
+        return of(lens, kind, share, photoFromRear, readings, List.of());
     }
 
-    /// The same, with what a photo from either side shows of it.
-    /// @param both its places and sizes in both, independent of the readings
+    /// The same, with what several photos show of it.
+    /// @param seen its places from both sides, or at several zoom settings, independent of the readings and of each other
     public static WhichSurface of(
-            LensSection lens, FindingKind kind, double share, boolean photoFromRear, List<DepthReading> readings, Optional<BothSides> both) {
+            LensSection lens, FindingKind kind, double share, boolean photoFromRear, List<DepthReading> readings, List<PlaceEvidence> seen) {
         List<Place> raw = new ArrayList<>();
         double best = Double.POSITIVE_INFINITY;
         String nearest = "";
@@ -59,29 +59,29 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
         for (int s : places) {
             Optional<Said> not = MayLie.notOn(kind, lens, s);
             double height = readings.isEmpty() ? 0 : Math.abs(Sighting.of(lens, s, photoFromRear).heightMm(share));
-            double chi = misfit(lens, s, 0, height, readings) + both.map(b -> b.misfit(lens, s, 0)).orElse(0.0);
+            double chi = misfit(lens, s, 0, height, readings) + misfit(seen, lens, s, 0);
             if (chi < best) {
                 best = chi;
                 nearest = lens.surfaceName(s);
             }
-            raw.add(new Place(s, false, Said.text(lens.surfaceName(s)), prior(not) * likelihood(misfit(lens, s, 0, height, readings), both, lens, s, 0), not));
+            raw.add(new Place(s, false, Said.text(lens.surfaceName(s)), prior(not) * likelihood(misfit(lens, s, 0, height, readings), seen, lens, s, 0), not));
             Optional<Element> glass = glassBehind(lens, s);
             if (glass.isPresent()) {
                 Optional<Said> notInside = MayLie.notInside(kind);
                 double sum = 0;
                 for (int i = 0; i < INSIDE_STEPS; i++) {
                     double behind = lens.surfaces().get(s).thicknessMm() * (i + 0.5) / INSIDE_STEPS;
-                    double inner = misfit(lens, s, behind, height, readings) + both.map(b -> b.misfit(lens, s, behind)).orElse(0.0);
+                    double inner = misfit(lens, s, behind, height, readings) + misfit(seen, lens, s, behind);
                     best = Math.min(best, inner);
-                    sum += likelihood(misfit(lens, s, behind, height, readings), both, lens, s, behind) / INSIDE_STEPS;
+                    sum += likelihood(misfit(lens, s, behind, height, readings), seen, lens, s, behind) / INSIDE_STEPS;
                 }
                 raw.add(new Place(s, true, Said.of("lie.place.inside", "glass", glass.get().name()), prior(notInside) * sum, notInside));
             }
         }
         List<Said> remarks = new ArrayList<>();
-        if (both.isPresent() && readings.isEmpty() && best > FAR * FAR) {
-            remarks.add(Said.of("lie.two"));
-        } else if (best > FAR * FAR * Math.max(1, readings.size() + (both.isPresent() ? 1 : 0))) {
+        if (!seen.isEmpty() && readings.isEmpty() && best > FAR * FAR) {
+            remarks.add(Said.of(seen.stream().anyMatch(BothSides.class::isInstance) ? "lie.two" : "lie.zoom"));
+        } else if (best > FAR * FAR * Math.max(1, readings.size() + seen.size())) {
             remarks.add(Said.of("lie.none", "nearest", nearest, "errors", Math.min(99, Math.sqrt(best))));
         }
         if (lens.basis().estimate() && !readings.isEmpty()) {
@@ -96,8 +96,12 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
                 raw.stream().map(p -> new Place(p.surface, p.inside, p.name, p.probability / total, p.impossible)).toList(), remarks);
     }
 
-    private static double likelihood(double chi, Optional<BothSides> both, LensSection lens, int surface, double behindMm) {
-        return Math.exp(-chi / 2 + both.map(b -> b.logDensity(lens, surface, behindMm)).orElse(0.0));
+    private static double misfit(List<PlaceEvidence> seen, LensSection lens, int surface, double behindMm) {
+        return seen.stream().mapToDouble(e -> e.misfit(lens, surface, behindMm)).sum();
+    }
+
+    private static double likelihood(double chi, List<PlaceEvidence> seen, LensSection lens, int surface, double behindMm) {
+        return Math.exp(-chi / 2 + seen.stream().mapToDouble(e -> e.logDensity(lens, surface, behindMm)).sum());
     }
 
     private static double prior(Optional<Said> impossible) {

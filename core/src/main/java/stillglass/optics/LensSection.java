@@ -18,6 +18,7 @@ import java.util.stream.IntStream;
 /// @param basis where the numbers come from; everything computed from an estimate says so
 /// @param tilts runs of surfaces that do not sit square, in order and apart from each other; none in a right lens
 /// @param seats what holds each single glass or cemented group, front to rear, by place: a glass put elsewhere finds the seat that is there. Empty where nothing is known of any
+/// @param positions how its gaps change as its zoom or focusing ring is turned
 public record LensSection(
         String name,
         String form,
@@ -30,7 +31,8 @@ public record LensSection(
         Focusing focusing,
         Basis basis,
         List<Tilt> tilts,
-        List<Optional<Seat>> seats) {
+        List<Optional<Seat>> seats,
+        Positions positions) {
 
     /// How the lens focuses.
     /// @param kind `unit` or `front-cell`
@@ -81,7 +83,7 @@ public record LensSection(
     /// A section of which nobody knows what holds its glasses.
     public LensSection(String name, String form, double nominalFocalLengthMm, double fNumber, double imageCircleMm, List<Double> wavelengthsNm, List<Surface> surfaces, List<Element> elements,
             Focusing focusing, Basis basis, List<Tilt> tilts) {
-        this(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing, basis, tilts, List.of());
+        this(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing, basis, tilts, List.of(), Positions.NONE);
     }
 
     public LensSection {
@@ -218,20 +220,25 @@ public record LensSection(
     public LensSection withSurfaces(List<Surface> changed, List<Element> placed) {
         return new LensSection(
                 name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, changed, placed, focusing,
-                basis, tilts, seats);
+                basis, tilts, seats, positions);
     }
 
     /// The same lens with some of its surfaces leaning.
     public LensSection withTilts(List<Tilt> leaning) {
         return new LensSection(
                 name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing,
-                basis, leaning, seats);
+                basis, leaning, seats, positions);
     }
 
     /// The same lens, of which it is known what holds its glasses.
     /// @param held one for each single glass or cemented group, front to rear
     public LensSection withSeats(List<Optional<Seat>> held) {
-        return new LensSection(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing, basis, tilts, held);
+        return new LensSection(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing, basis, tilts, held, positions);
+    }
+
+    /// The same lens, of which it is known how its gaps change as its rings are turned.
+    public LensSection withPositions(Positions known) {
+        return new LensSection(name, form, nominalFocalLengthMm, fNumber, imageCircleMm, wavelengthsNm, surfaces, elements, focusing, basis, tilts, seats, known);
     }
 
     /// The full stops from wide open to f/16 or f/22, beginning with the lens's own widest.

@@ -10,6 +10,12 @@ import java.util.Optional;
 ///
 /// @param each in rising order of where they stand
 public record Positions(List<Position> each) {
+    /// A lens that has one position, or of which no others are known.
+    public static final Positions NONE = new Positions(List.of());
+
+    /// By which a setting that is read off a ring may lie beyond the last that is known, as a share of it.
+    private static final double BEYOND = 0.1;
+
     /// A position that was measured or designed.
     /// @param name as it is engraved or called
     /// @param at where the ring stands, in any unit that rises: focal length, extension, degrees
@@ -52,6 +58,29 @@ public record Positions(List<Position> each) {
         throw unknown(lens, position);
     }
 
+    /// The lens zoomed to a focal length: between two positions gaps follow in proportion, a little beyond the last they stay.
+    /// @param focalMm as it is read off the zoom ring
+    /// @return nothing where positions do not say their focal length, are all of one, or lie too far off
+    public Optional<LensSection> zoomedTo(LensSection lens, double focalMm) {
+        List<Position> known = each.stream().filter(p -> p.focalMm.isPresent()).sorted(Comparator.comparingDouble(p -> p.focalMm.orElseThrow())).toList();
+        if (known.isEmpty()) {
+            return Optional.empty();
+        }
+        double least = known.getFirst().focalMm.orElseThrow();
+        double most = known.getLast().focalMm.orElseThrow();
+        if (!(most > least) || focalMm < least * (1 - BEYOND) || focalMm > most * (1 + BEYOND)) {
+            return Optional.empty();
+        }
+        double at = Math.clamp(focalMm, least, most);
+        int i = 0;
+        while (known.get(i + 1).focalMm.orElseThrow() < at) {
+            i++;
+        }
+        double from = known.get(i).focalMm.orElseThrow();
+        double to = known.get(i + 1).focalMm.orElseThrow();
+        return Optional.of(set(lens, known.get(i), known.get(i + 1), to > from ? (at - from) / (to - from) : 0));
+    }
+
     private IllegalArgumentException unknown(LensSection lens, String position) {
         return new IllegalArgumentException(each.isEmpty() ? lens.name() + " has one position only: its section lists no others"
                 : lens.name() + " has no position “" + position + "”: give one of " + String.join(", ", each.stream().map(Position::name).toList())
@@ -67,6 +96,6 @@ public record Positions(List<Position> each) {
         }
         double focal = (1 - share) * a.focalMm.orElse(lens.nominalFocalLengthMm()) + share * b.focalMm.orElse(lens.nominalFocalLengthMm());
         double stop = (1 - share) * a.fNumber.orElse(lens.fNumber()) + share * b.fNumber.orElse(lens.fNumber());
-        return new LensSection(lens.name(), lens.form(), focal, stop, lens.imageCircleMm(), lens.wavelengthsNm(), surfaces, lens.elements(), lens.focusing(), lens.basis(), lens.tilts(), lens.seats());
+        return new LensSection(lens.name(), lens.form(), focal, stop, lens.imageCircleMm(), lens.wavelengthsNm(), surfaces, lens.elements(), lens.focusing(), lens.basis(), lens.tilts(), lens.seats(), lens.positions());
     }
 }

@@ -7,12 +7,12 @@ import java.util.Set;
 import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.grade.Advice;
-import stillglass.grade.BothSides;
 import stillglass.grade.Flare;
 import stillglass.grade.GradeRules;
 import stillglass.grade.Grader;
 import stillglass.grade.OwnersUse;
 import stillglass.grade.Patch;
+import stillglass.grade.PlaceEvidence;
 import stillglass.grade.ShowThrough;
 import stillglass.grade.WhichSurface;
 import stillglass.look.Progress;
@@ -30,7 +30,7 @@ import stillglass.ticket.glass.Known;
 /// @param surface index of the surface it was traced on
 /// @param assumed nobody said which surface it is on: the likeliest by its depth readings was taken, or without any the
 ///     one where it would do most harm
-/// @param where what depth readings and sights from both sides say, empty when there are none
+/// @param where what depth readings, sights from both sides and at several zoom settings say, empty when there are none
 /// @param shown effect at every stop
 /// @param grade computed from the effect
 /// @param advice what to do and why
@@ -68,11 +68,11 @@ public record Assessment(
             Progress progress) {
         GradeRules rules = use.rules(usual);
         LensSection section = prints.lens();
-        Optional<BothSides> both = known.bothSides(fromRear);
-        Optional<WhichSurface> where = known.depths().isEmpty() && both.isEmpty()
+        List<PlaceEvidence> seen = known.places(section, fromRear);
+        Optional<WhichSurface> where = known.depths().isEmpty() && seen.isEmpty()
                 ? Optional.empty()
                 : Optional.of(WhichSurface.of(section, known.finding().kind(),
-                        Math.hypot(known.finding().x(), known.finding().y()), fromRear, known.depths(), both));
+                        Math.hypot(known.finding().x(), known.finding().y()), fromRear, known.depths(), seen));
         List<Integer> surfaces = known.surface()
                 .or(() -> where.map(w -> w.likeliest().surface()))
                 .map(List::of)

@@ -92,7 +92,7 @@ class BothSidesTest {
     void farFromTheAxisBothSidesTellTheSurface() {
         BothSides both = pair(FindingKind.FUNGUS, 5, 4.5, 0.6);
         WhichSurface alone = WhichSurface.of(LENS, FindingKind.FUNGUS, 0.5, false, List.of());
-        WhichSurface told = WhichSurface.of(LENS, FindingKind.FUNGUS, 0.5, false, List.of(), Optional.of(both));
+        WhichSurface told = WhichSurface.of(LENS, FindingKind.FUNGUS, 0.5, false, List.of(), List.of(both));
 
         assertThat(told.on(5)).isGreaterThan(1.2 * alone.on(5));
         assertThat(told.on(0)).isLessThan(0.5 * alone.on(0));

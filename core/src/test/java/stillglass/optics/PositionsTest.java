@@ -24,6 +24,22 @@ class PositionsTest {
     }
 
     @Test
+    void aZoomIsSetByTheFocalLengthOnItsRing() {
+        Positions longer = new Positions(List.of(ZOOM.each().getFirst(), ZOOM.each().getLast(), new Positions.Position("near", 3, Map.of(2, 5.0), Optional.empty(), Optional.empty())));
+        assertThat(gap(longer, 59.65)).hasValueSatisfying(mm -> assertThat(mm).isCloseTo(15, within(0.01)));
+        assertThat(gap(longer, 70)).as("engraved rounder than it is").contains(25.0);
+        assertThat(gap(longer, 50)).contains(5.0);
+        assertThat(gap(longer, 80)).isEmpty();
+        assertThat(gap(longer, 40)).isEmpty();
+        assertThat(gap(Positions.NONE, 50)).isEmpty();
+        assertThat(gap(new Positions(List.of(ZOOM.each().getFirst())), 52.6)).as("one focal length").isEmpty();
+    }
+
+    private static Optional<Double> gap(Positions of, double focalMm) {
+        return of.zoomedTo(Lenses.twoThin(), focalMm).map(l -> l.surfaces().get(1).thicknessMm());
+    }
+
+    @Test
     void aPositionThatIsNotThereIsRefusedWithThoseThatAre() {
         assertThatThrownBy(() -> ZOOM.at(Lenses.twoThin(), "tele")).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("short, long");
         assertThatThrownBy(() -> ZOOM.at(Lenses.twoThin(), "80")).hasMessageContaining("from 52.6 to 66.7");

@@ -43,7 +43,7 @@ class AssessmentTest {
     private static Known blot(FindingKind kind, Optional<Integer> surface) {
         Finding.Region r = new Finding.Region(List.of(new Finding.Point(-0.2, -0.2), new Finding.Point(0.2, -0.2), new Finding.Point(0.2, 0.2), new Finding.Point(-0.2, 0.2)));
         return new Known("p1#1", "p1", new Finding(kind, 0.9, List.of(r), 0.16 / Math.PI, 1, 0, 0, 0.4, 3, List.of()), surface,
-                Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty());
+                Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty(), List.of());
     }
 
     private static Assessment assess(Known known) {
@@ -73,7 +73,7 @@ class AssessmentTest {
         double deep = WhichSurface.depth(Lenses.triplet(), 3, 0, 0, false);
         Known k = blot(FindingKind.DUST, Optional.empty());
         Assessment a = assess(new Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(), k.computedSeverity(),
-                List.of(DepthReading.focus(false, deep, 0.3)), List.of(), Map.of(), Optional.empty()));
+                List.of(DepthReading.focus(false, deep, 0.3)), List.of(), Map.of(), Optional.empty(), List.of()));
 
         assertThat(a.surface()).isEqualTo(3);
         assertThat(a.assumed()).as("measured, yet nobody put it there").isTrue();
@@ -100,7 +100,7 @@ class AssessmentTest {
     void theTechniciansGradeStandsBesideTheComputedOne() {
         Known k = blot(FindingKind.DUST, Optional.of(0));
         Known overruled = new Known(k.id(), k.photoId(), k.finding(), k.surface(),
-                Optional.of(new GlassEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty());
+                Optional.of(new GlassEvent.GradeOverruled(k.id(), 1, "seen worse")), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty(), List.of());
         Assessment a = assess(overruled);
 
         assertThat(a.standingGrade()).isEqualTo(1);

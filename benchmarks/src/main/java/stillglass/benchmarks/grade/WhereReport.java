@@ -106,7 +106,7 @@ public final class WhereReport {
         if (front.isEmpty() || rear.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(judged(WhichSurface.of(lens, FindingKind.FUNGUS, 0, false, List.of(), Optional.of(new BothSides(front.get(), rear.get()))), s));
+        return Optional.of(judged(WhichSurface.of(lens, FindingKind.FUNGUS, 0, false, List.of(), List.of(new BothSides(front.get(), rear.get()))), s));
     }
 
     /// Where it stands in a photo: the ray that meets it is searched for, from a camera held at about its distance.

@@ -37,15 +37,7 @@ public final class LensJson {
         String name = String.valueOf(file.getFileName());
         JsonNode j = CheckedJson.file(file, SCHEMA);
         LensSection lens = lens(name, j);
-        return at(name, "/positions", () -> positions(name, j, lens).at(lens, position));
-    }
-
-    /// The positions a section lists, in order.
-    /// @throws BadInput naming file and field
-    public static Positions positions(Path file) {
-        String name = String.valueOf(file.getFileName());
-        JsonNode j = CheckedJson.file(file, SCHEMA);
-        return positions(name, j, lens(name, j));
+        return at(name, "/positions", () -> lens.positions().at(lens, position));
     }
 
     private static Positions positions(String name, JsonNode j, LensSection lens) {
@@ -102,7 +94,7 @@ public final class LensJson {
             elements.add(at(file, "/elements/" + n++, () -> element(e)));
         }
         JsonNode focusing = j.path("focusing");
-        return at(file, "file", () -> new LensSection(
+        LensSection one = at(file, "file", () -> new LensSection(
                 j.get("name").asString(),
                 j.path("form").asString(""),
                 j.get("nominal_focal_length_mm").asDouble(),
@@ -113,7 +105,8 @@ public final class LensJson {
                 elements,
                 new LensSection.Focusing(focusing.path("kind").asString("unit"), strings(focusing.path("moving_groups"))),
                 LensSection.Basis.valueOf(j.path("basis").asString("design").toUpperCase(Locale.ROOT).replace('-', '_')),
-                tilts(j.path("tilts")), seats(j.path("seats"))));
+                tilts(j.path("tilts"))).withSeats(seats(j.path("seats"))));
+        return one.withPositions(positions(file, j, one));
     }
 
     private static List<Optional<Seat>> seats(JsonNode array) {

@@ -1,9 +1,11 @@
 package stillglass.book.data;
 
 import java.util.List;
+import java.util.TreeMap;
 import stillglass.book.BadInput;
 import stillglass.optics.Element;
 import stillglass.optics.LensSection;
+import stillglass.optics.Positions;
 import stillglass.optics.Medium;
 import stillglass.optics.Surface;
 import stillglass.optics.Tilt;
@@ -97,6 +99,22 @@ public final class LensText {
                 held.cell().ifPresent(c -> seat.put("cell", c));
             }, seats::addNull));
         }
+        if (!lens.positions().each().isEmpty()) {
+            ArrayNode positions = j.putArray("positions");
+            lens.positions().each().forEach(p -> positions.add(position(p)));
+        }
+        return j;
+    }
+
+    private static ObjectNode position(Positions.Position p) {
+        ObjectNode j = MAPPER.createObjectNode();
+        j.put("name", p.name()).put("at", p.at());
+        if (!p.gaps().isEmpty()) {
+            ObjectNode gaps = j.putObject("gaps_mm");
+            new TreeMap<>(p.gaps()).forEach((gap, mm) -> gaps.put(gap.toString(), mm));
+        }
+        p.focalMm().ifPresent(mm -> j.put("focal_length_mm", mm));
+        p.fNumber().ifPresent(f -> j.put("f_number", f));
         return j;
     }
 

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.HashSet;
 import java.util.ArrayList;
 import java.util.Optional;
@@ -26,6 +27,7 @@ import stillglass.look.FindingKind;
 import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.LensReport;
 import stillglass.optics.LensSection;
+import stillglass.optics.Positions;
 import stillglass.optics.Paraxial;
 import stillglass.optics.Seat;
 import stillglass.optics.measured.TwoPlane;
@@ -144,6 +146,18 @@ class OpenFormatsTest {
                 .isInstanceOf(BadInput.class).hasMessageContaining("1 seats for");
         assertThatThrownBy(() -> LensJson.parse("held", shipped("tarn_50_f35").replaceFirst("\"elements\"", "\"seats\": [{\"rests\": \"on the sill\"}], \"elements\"")))
                 .isInstanceOf(BadInput.class).hasMessageContaining("/seats/0/rests");
+    }
+
+    @Test
+    void howItsGapsChangeIsKept() {
+        LensSection lens = SHELF.section("tarn_50_f35");
+        LensSection zoom = lens.withPositions(new Positions(List.of(new Positions.Position("short", 0, Map.of(), Optional.of(35.0), Optional.empty()),
+                new Positions.Position("long", 1, Map.of(2, 11.5, 4, 0.8), Optional.of(70.0), Optional.of(4.5)))));
+
+        assertThat(lens.positions()).isEqualTo(Positions.NONE);
+        assertThat(LensJson.parse("zoom", LensText.of(zoom))).isEqualTo(zoom);
+        assertThat(LensJson.parse("zoom", LensText.of(zoom, shipped("tarn_50_f35"))).positions()).isEqualTo(zoom.positions());
+        assertThatThrownBy(() -> LensJson.parse("zoom", LensText.of(zoom).replaceFirst("\"4\"(\\s*:\\s*0.8)", "\"99\"$1"))).isInstanceOf(BadInput.class).hasMessageContaining("/positions/1").hasMessageContaining("gap 99");
     }
 
     @Test

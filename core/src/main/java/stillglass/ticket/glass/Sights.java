@@ -89,9 +89,13 @@ public final class Sights {
 
     /// What photos of it from its side at several zoom settings tell, where it was said at which they were taken.
     public Optional<ZoomWalk> zoomed(Known k) {
+        return ZoomWalk.of(zooms(k));
+    }
+
+    private List<ZoomWalk.Sight> zooms(Known k) {
         List<ZoomWalk.Sight> sights = new ArrayList<>();
         k.sights().forEach((id, f) -> glass.photo(id).filter(p -> sameSide(p, k)).flatMap(Photo::set).flatMap(GlassEvent.PhotoSet::zoomMm).ifPresent(mm -> sights.add(new ZoomWalk.Sight(mm, f.x(), f.y()))));
-        return ZoomWalk.of(sights);
+        return sights;
     }
 
     /// What a sweep of the camera's focus from its side tells of it; of several the last.
@@ -128,14 +132,15 @@ public final class Sights {
         return depth.map(d -> k.with(DepthReading.focus(rear, d.depthMm(), d.sigmaMm()))).orElse(k);
     }
 
-    /// With the depth a sweep of the focus gives, where none is known from photos focused at known depths.
+    /// With the depth a sweep of the focus gives, where none is known from photos focused at known depths, and its places at the zoom settings that were said.
     /// @param lens tells how deep the blades of the iris seem to lie
     public Known deep(Known k, Optional<LensSection> lens) {
         return deep(k, lens, swept(k));
     }
 
     /// The same where it was told already what a sweep tells of it.
-    public Known deep(Known k, Optional<LensSection> lens, Optional<FocusSweep> sweep) {
+    public Known deep(Known plain, Optional<LensSection> lens, Optional<FocusSweep> sweep) {
+        Known k = plain.zoomed(zooms(plain));
         boolean rear = glass.fromRear(k.photoId());
         OptionalDouble blades = lens.map(l -> OptionalDouble.of(WhichSurface.depth(l, l.stopIndex(), 0, 0, rear))).orElse(OptionalDouble.empty());
         return focused(k, rear).isPresent() ? k : read(k, rear, sweep.flatMap(s -> s.depth(blades)));

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import stillglass.device.Source;
+import stillglass.grade.PlaceEvidence;
 import stillglass.grade.WhichSurface;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
@@ -25,6 +26,7 @@ import stillglass.look.ShopTeaching;
 import stillglass.look.ZoomWalk;
 import stillglass.optics.LensSection;
 import stillglass.optics.Lenses;
+import stillglass.optics.Positions;
 import stillglass.say.Wording;
 import stillglass.ticket.Agreement;
 import stillglass.ticket.Job;
@@ -73,6 +75,19 @@ class PhotoSetTest {
         assertThat(Sights.of(job.state().glass()).zoomed(colony)).as("where the zoom stood in the second is not known").isEmpty();
         job.say("photo at zoom 70");
         assertThat(Sights.of(job.state().glass()).zoomed(job.state().glass().findings().getFirst()).map(ZoomWalk::stays)).contains(true);
+
+        LensSection prime = Lenses.triplet();
+        LensSection zoom = prime.withPositions(new Positions(List.of(new Positions.Position("short", 0, Map.of(), Optional.of(35.0), Optional.empty()),
+                new Positions.Position("long", 1, Map.of(2, 20.0), Optional.of(70.0), Optional.empty()))));
+        assertThat(places(job, prime)).as("its section lists no positions").isEmpty();
+        assertThat(places(job, zoom)).hasSize(1);
+        job.accept(new Undo());
+        assertThat(places(job, zoom)).as("taken back").isEmpty();
+    }
+
+    private static List<PlaceEvidence> places(Job job, LensSection lens) {
+        Glass glass = job.state().glass();
+        return Sights.of(glass).deep(glass.findings().getFirst(), Optional.of(lens)).places(lens, false);
     }
 
     /// A sweep on a lens nobody has a section of: the rim is sharp in the third photo, the blades are said to be in the fifth, the colony is sharpest in the seventh.
