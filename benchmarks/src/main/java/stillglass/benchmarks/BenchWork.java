@@ -46,7 +46,7 @@ public class BenchWork {
     private final Instrument instrument = shelf.instrument("ostrel_52_f2");
     private final byte[] twelveMegapixels = photograph(4000, 3000);
     private final LinearPhoto working = PhotoFiles.linear("bench.png", twelveMegapixels);
-    private final Known finding = new Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty());
+    private final Known finding = new Known("p#1", "p", graded(working).findings().getFirst(), Optional.of(1), Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), Map.of(), Optional.empty(), List.of());
 
     private byte[] photograph(int width, int height) {
         HiddenTruth truth = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.FUNGUS, 1, 0.6, 0.5, 0.5, 0.7, 21)), 0);
