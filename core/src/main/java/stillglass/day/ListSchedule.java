@@ -2,6 +2,7 @@ package stillglass.day;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,13 +21,26 @@ final class ListSchedule {
     private final List<Integer> ticketOf = new ArrayList<>();
     private final int[][] before;
     private final int[][] uses;
+    private final boolean[] attended;
+    private final boolean[] splits;
+    private final boolean[] whole;
     private final int[][] apartFrom;
     private final int[] capacity;
-    private final boolean[] staffed;
+    private final int horizon;
+    private final BitSet staffed = new BitSet();
+    /// Staffed minutes, one after the other, and how many have gone by every minute.
+    private final int[] staffedMinute;
+    private final int[] gone;
     private final int[] start;
     private final int[] end;
     private final int[] hands;
     private final int[][] used;
+    /// Staffed minutes in which no hand is free, and minutes in which no more of a thing is: what looks for a time looks at these, sixty-four minutes at a glance.
+    private final BitSet handsFull = new BitSet();
+    private final BitSet[] full;
+    /// Minutes in which no hand is free or nobody is there.
+    private final BitSet taken = new BitSet();
+    private final BitSet nobody = new BitSet();
     /// No task begins before.
     private final int[] floor;
     private final int[] minutes;
@@ -34,9 +48,11 @@ final class ListSchedule {
     private final int[] inTurn;
     /// When a task begins in any case, or none.
     private final int[] pinned;
-    /// For every minute the next one, itself included, at which somebody is there with a free hand; found by following it to a minute that names itself, shortened on the way.
-    private final int[] free;
-    private final int[] staffedFrom;
+    /// Places in the order of tasks that wait for nothing any more and have no time yet.
+    private final BitSet ready = new BitSet();
+    private final int[] place;
+    private final int[] waitsFor;
+    private final int[][] next;
     /// Up to here hands and things may be taken from the last time.
     private int laidTo;
     /// Whether what has its time fixed takes more hands or things than there are.
@@ -58,27 +74,43 @@ final class ListSchedule {
         before = new int[n][];
         uses = new int[n][];
         apartFrom = new int[n][];
+        attended = new boolean[n];
+        splits = new boolean[n];
+        whole = new boolean[n];
         for (int i = 0; i < n; i++) {
             int t = ticketOf.get(i);
             Day.Task k = tasks.get(i);
             before[i] = k.after().stream().mapToInt(a -> Optional.ofNullable(index.get(t + " " + a)).orElseThrow()).toArray();
             uses[i] = k.uses().stream().distinct().mapToInt(things::indexOf).toArray();
+            attended[i] = k.attended();
+            splits[i] = k.attended() && k.splits();
+            whole[i] = day.within(k);
             apartFrom[i] = IntStream.range(0, n).filter(j -> day.apart(k, tasks.get(j))).toArray();
         }
-        staffed = new boolean[horizon];
-        day.hours().forEach(h -> Arrays.fill(staffed, Math.min(h.from(), horizon), Math.min(h.to(), horizon), true));
+        this.horizon = horizon;
+        day.hours().forEach(h -> staffed.set(Math.min(h.from(), horizon), Math.min(h.to(), horizon)));
+        nobody.set(0, horizon);
+        nobody.andNot(staffed);
+        staffedMinute = staffed.stream().toArray();
+        gone = new int[horizon + 1];
+        for (int m = 0; m < horizon; m++) {
+            gone[m + 1] = gone[m] + (staffed.get(m) ? 1 : 0);
+        }
         start = new int[n];
         end = new int[n];
         hands = new int[horizon];
         used = new int[things.size()][horizon];
+        full = things.stream().map(u -> new BitSet()).toArray(BitSet[]::new);
         floor = new int[n];
         inTurn = IntStream.range(0, n).toArray();
-        minutes = tasks.stream().mapToInt(Day.Task::minutes).toArray();
-        staffedFrom = new int[horizon + 1];
-        for (int m = 0; m <= horizon; m++) {
-            staffedFrom[m] = m < horizon && !staffed[m] ? m + 1 : m;
+        place = new int[n];
+        waitsFor = new int[n];
+        next = new int[n][];
+        for (int i = 0; i < n; i++) {
+            int one = i;
+            next[i] = IntStream.range(0, n).filter(j -> Arrays.stream(before[j]).anyMatch(b -> b == one)).toArray();
         }
-        free = staffedFrom.clone();
+        minutes = tasks.stream().mapToInt(Day.Task::minutes).toArray();
         pinned = tasks.stream().mapToInt(k -> k.startMin().orElse(NONE)).toArray();
     }
 
@@ -144,13 +176,7 @@ final class ListSchedule {
     /// @param order a number for each task, in the order of [#tasks()]: the least first
     Value value(double[] order) {
         int n = tasks.size();
-        Arrays.fill(start, NONE);
-        crowded = false;
-        System.arraycopy(staffedFrom, 0, free, 0, free.length);
-        int upTo = laidTo;
-        Arrays.fill(hands, 0, upTo, 0);
-        Arrays.stream(used).forEach(u -> Arrays.fill(u, 0, upTo, 0));
-        laidTo = 0;
+        empty();
         for (int i = 0; i < n; i++) {
             if (pinned[i] != NONE) {
                 take(i, pinned[i]);
@@ -160,25 +186,29 @@ final class ListSchedule {
             return NO_PLAN;
         }
         sort(order);
-        int first = 0;
-        while (first < n) {
-            if (start[inTurn[first]] != NONE) {
-                first++;
-                continue;
+        for (int at = 0; at < n; at++) {
+            int i = inTurn[at];
+            place[i] = at;
+            waitsFor[i] = 0;
+            for (int b : before[i]) {
+                waitsFor[i] += start[b] == NONE ? 1 : 0;
             }
-            int next = NONE;
-            for (int at = first; at < n && next == NONE; at++) {
-                int i = inTurn[at];
-                next = start[i] == NONE && ready(i) ? i : NONE;
-            }
-            if (next == NONE) {
-                break;
-            }
-            int from = fit(next, earliest(next));
+            ready.set(at, start[i] == NONE && waitsFor[i] == 0);
+        }
+        for (int at = ready.nextSetBit(0); at >= 0; at = ready.nextSetBit(0)) {
+            int i = inTurn[at];
+            int from = fit(i, earliest(i));
             if (from == NONE) {
                 return NO_PLAN;
             }
-            take(next, from);
+            take(i, from);
+            ready.clear(at);
+            for (int j : next[i]) {
+                waitsFor[j]--;
+                if (waitsFor[j] == 0 && start[j] == NONE) {
+                    ready.set(place[j]);
+                }
+            }
         }
         long late = 0;
         int finish = 0;
@@ -197,6 +227,21 @@ final class ListSchedule {
         return new Value(late, finish);
     }
 
+    private void empty() {
+        Arrays.fill(start, NONE);
+        crowded = false;
+        Arrays.fill(hands, 0, laidTo, 0);
+        handsFull.clear();
+        taken.clear();
+        taken.or(nobody);
+        for (int u = 0; u < used.length; u++) {
+            Arrays.fill(used[u], 0, laidTo, 0);
+            full[u].clear();
+        }
+        laidTo = 0;
+        ready.clear();
+    }
+
     /// Tasks by their place in an order; from one order to the next little changes, so that little is moved.
     private void sort(double[] order) {
         for (int at = 1; at < inTurn.length; at++) {
@@ -210,16 +255,6 @@ final class ListSchedule {
         }
     }
 
-    /// Whether all it waits for has its time.
-    private boolean ready(int i) {
-        for (int b : before[i]) {
-            if (start[b] == NONE) {
-                return false;
-            }
-        }
-        return true;
-    }
-
     private int earliest(int i) {
         int at = floor[i];
         for (int b : before[i]) {
@@ -230,81 +265,90 @@ final class ListSchedule {
 
     /// The earliest start at which it fits.
     private int fit(int i, int earliest) {
-        boolean attended = tasks.get(i).attended();
-        int from = attended ? freeFrom(earliest) : earliest;
-        while (from + minutes[i] <= staffed.length) {
+        int from = attended[i] ? freeFrom(earliest) : earliest;
+        while (from + minutes[i] <= horizon) {
             int clash = clash(i, from);
             if (clash == NONE) {
                 return from;
             }
-            from = attended ? freeFrom(clash + 1) : clash + 1;
+            from = attended[i] ? freeFrom(clash + 1) : clash + 1;
         }
         return NONE;
     }
 
     private int freeFrom(int minute) {
-        int at = Math.min(minute, free.length - 1);
-        while (free[at] != at) {
-            free[at] = free[free[at]];
-            at = free[at];
-        }
-        return at;
+        return Math.min(horizon, taken.nextClearBit(Math.min(minute, horizon)));
     }
 
-    /// The last minute known to clash when it begins then; none when it fits.
+    /// When it is over that begins then; a pause breaks what may be broken, and it takes so much longer.
+    private int over(int i, int from) {
+        if (!splits[i] || from >= horizon) {
+            return from + minutes[i];
+        }
+        int last = gone[from] + minutes[i] - 1;
+        return last < staffedMinute.length ? staffedMinute[last] + 1 : horizon + last + 1 - staffedMinute.length;
+    }
+
+    /// The last minute known to clash when it begins then: whatever begins between goes over that minute as well. None when it fits.
     private int clash(int i, int from) {
-        Day.Task k = tasks.get(i);
-        boolean within = day.within(k);
-        int left = minutes[i];
-        int m = from;
-        if (k.attended() && !staffed[from]) {
+        if (attended[i] && !staffed.get(from)) {
             return from;
         }
-        for (; left > 0; m++) {
-            if (m >= staffed.length) {
-                return m;
-            }
-            boolean there = staffed[m];
-            boolean works = there || !k.attended() || !k.splits();
-            if (within && !there || works && k.attended() && hands[m] >= day.hands()) {
-                return m;
-            }
-            for (int u : uses[i]) {
-                if (used[u][m] >= capacity[u]) {
-                    return m;
-                }
-            }
-            left -= works ? 1 : 0;
+        int to = over(i, from);
+        if (to > horizon) {
+            return horizon;
+        }
+        int last = whole[i] ? within(nobody, from, to) : NONE;
+        if (attended[i]) {
+            last = Math.max(last, within(handsFull, from, to));
+        }
+        for (int u : uses[i]) {
+            last = Math.max(last, within(full[u], from, to));
         }
         for (int j : apartFrom[i]) {
-            if (start[j] != NONE && start[j] < m && from < end[j]) {
-                return end[j] - 1;
+            if (start[j] != NONE && start[j] < to && from < end[j]) {
+                last = Math.max(last, end[j] - 1);
             }
         }
-        return NONE;
+        return last;
+    }
+
+    /// The last minute of a stretch that is one of these.
+    private static int within(BitSet minutes, int from, int to) {
+        int last = minutes.previousSetBit(to - 1);
+        return last >= from ? last : NONE;
     }
 
     private void take(int i, int from) {
-        Day.Task k = tasks.get(i);
-        int left = minutes[i];
-        int m = from;
-        for (; left > 0 && m < staffed.length; m++) {
-            boolean works = staffed[m] || !k.attended() || !k.splits();
-            if (works && k.attended()) {
-                hands[m]++;
-                crowded |= hands[m] > day.hands();
-                if (hands[m] >= day.hands()) {
-                    free[m] = m + 1;
-                }
+        int to = over(i, from);
+        int shown = Math.min(to, horizon);
+        if (splits[i]) {
+            for (int at = gone[Math.min(from, horizon)]; at < staffedMinute.length && staffedMinute[at] < shown; at++) {
+                hand(staffedMinute[at]);
             }
-            for (int u : uses[i]) {
+        } else if (attended[i]) {
+            for (int m = from; m < shown; m++) {
+                hand(m);
+            }
+        }
+        for (int u : uses[i]) {
+            for (int m = from; m < shown; m++) {
                 used[u][m]++;
                 crowded |= used[u][m] > capacity[u];
+                full[u].set(m, used[u][m] >= capacity[u]);
             }
-            left -= works ? 1 : 0;
         }
         start[i] = from;
-        end[i] = m + left;
-        laidTo = Math.max(laidTo, m);
+        end[i] = to;
+        laidTo = Math.max(laidTo, shown);
+    }
+
+    private void hand(int minute) {
+        hands[minute]++;
+        crowded |= hands[minute] > day.hands();
+        if (hands[minute] >= day.hands()) {
+            handsFull.set(minute, staffed.get(minute));
+            taken.set(minute);
+        }
     }
 }

@@ -2,6 +2,7 @@ package stillglass.day;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
@@ -9,11 +10,16 @@ import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import stillglass.day.ListSchedule.Value;
 
-/// A first plan for the solver to better: from tasks by urgency, and from tickets in the order in which the hands are least late, orders are changed a little again and again and kept where the plan is hardly worse.
+/// A first plan for the solver to better: from tasks by urgency, and from tickets in orders in which the hands are hardly late, orders are changed a little again and again and kept where the plan is hardly worse; many beginnings are tried a little, the best of them farther.
 final class OrderSearch {
     private static final double NO_DAY = 1e6;
     private static final double A_TICKET_LATER = 1e4;
-    private static final int ROUNDS = 8;
+    /// Orders of tickets that are good for the hands; those that make the best plans are begun from.
+    private static final int ORDERS = 12_000;
+    private static final int VALUED = 3000;
+    /// How many orders are gone on from, stage by stage, and until what share of the time: many a little, few far.
+    private static final int[] KEPT = {32, 8, 3, 1};
+    private static final double[] UNTIL = {0.2, 0.45, 0.75, 1};
     private static final int SHUFFLED = 2;
     private static final int MOST_MOVED = 16;
     private static final double MOVING_SHARE = 0.2;
@@ -59,45 +65,87 @@ final class OrderSearch {
         SplittableRandom random = new SplittableRandom(seed);
         BooleanSupplier enough = () -> stopped.getAsBoolean() || (System.nanoTime() - began) / 1e9 > seconds * MOVING_SHARE;
         // With few tries there is no time to move tickets about.
-        List<double[]> starts = tries < Integer.MAX_VALUE ? List.of(urgency(), byTickets(HandsBound.of(day).order())) : List.of(urgency(), byHands(0, random, enough), byHands(SHUFFLED, random, enough), byHands(2 * SHUFFLED, random, enough));
-        double[] bestOrder = starts.getFirst();
-        Value best = ListSchedule.NO_PLAN;
-        int tried = 0;
-        for (double[] s : starts) {
-            Value v = list.value(s);
-            tried++;
-            // What is no less late by it is not worth leaving the days that were named for.
-            if (best == ListSchedule.NO_PLAN || v.lateness() < best.lateness()) {
-                best = v;
-                bestOrder = s;
+        List<double[]> starts = tries < Integer.MAX_VALUE ? List.of(urgency(), byTickets(HandsBound.of(day).orders().getFirst())) : starts(random, seed, enough);
+        List<Found> pool = new ArrayList<>();
+        starts.forEach(o -> pool.add(new Found(o, list.value(o))));
+        int tried = pool.size();
+        for (int stage = 0; stage < KEPT.length; stage++) {
+            // What is no less late is not worth leaving the days that were named for: the first of equals stays first.
+            pool.sort(Comparator.comparingLong(f -> f.value.lateness()));
+            pool.subList(Math.min(pool.size(), KEPT[stage]), pool.size()).clear();
+            int part = tries == Integer.MAX_VALUE ? tries : Math.max(1, (tries - tried) / (KEPT.length - stage) / pool.size());
+            double from = (System.nanoTime() - began) / 1e9;
+            for (int i = 0; i < pool.size() && pool.getFirst().value.lateness() > 0; i++) {
+                double until = from + (seconds * UNTIL[stage] - from) * (i + 1) / pool.size();
+                Climb climb = new Climb(pool.get(i), WARMTH * (KEPT.length - stage) / KEPT.length, random);
+                climb.go(began, until, part, stopped);
+                tried += climb.tried;
+                pool.set(i, climb.best);
             }
         }
-        for (int round = 0; round < ROUNDS; round++) {
-            // From every beginning; then from the best there is, ever less far from it.
-            double[] order = round < starts.size() ? starts.get(round) : bestOrder;
-            Value value = list.value(order);
-            double warmth = WARMTH * (ROUNDS - round) / ROUNDS;
-            double until = seconds * (round + 1) / ROUNDS;
-            double from = seconds * round / ROUNDS;
-            for (int upTo = tried + Math.max(1, (tries - tried) / (ROUNDS - round)); tried < upTo && best.lateness() > 0 && !stopped.getAsBoolean(); tried++) {
+        Found best = pool.getFirst();
+        for (Found f : pool) {
+            best = f.value.better(best.value) ? f : best;
+        }
+        return list.slots(list.value(best.order));
+    }
+
+    @SuppressWarnings("ArrayRecordComponent")
+    private record Found(double[] order, Value value) {}
+
+    /// From one order on, changed again and again.
+    private final class Climb {
+        private final double warmth;
+        private final SplittableRandom random;
+        private Found at;
+        private Found best;
+        private int tried;
+
+        Climb(Found from, double warmth, SplittableRandom random) {
+            at = from;
+            best = from;
+            this.warmth = warmth;
+            this.random = random;
+        }
+
+        /// @param began and until which second after it
+        void go(long began, double until, int tries, BooleanSupplier stopped) {
+            double from = (System.nanoTime() - began) / 1e9;
+            for (; tried < tries && best.value.lateness() > 0 && !stopped.getAsBoolean(); tried++) {
                 double now = (System.nanoTime() - began) / 1e9;
                 if (now > until) {
                     break;
                 }
-                double[] other = changed(order, random);
-                Value v = list.value(other);
-                if (v.better(best)) {
-                    best = v;
-                    bestOrder = other;
-                }
+                double[] other = changed(at.order, random);
+                Found f = new Found(other, list.value(other));
+                best = f.value.better(best.value) ? f : best;
                 double rest = tries < Integer.MAX_VALUE ? 1 : Math.max(0, (until - now) / (until - from));
-                if (v.lateness() - value.lateness() <= warmth * rest * best.lateness()) {
-                    value = v;
-                    order = other;
+                if (f.value.lateness() - at.value.lateness() <= warmth * rest * best.value.lateness()) {
+                    at = f;
                 }
             }
         }
-        return list.slots(list.value(bestOrder));
+    }
+
+    /// Beginnings that lie far from each other: by urgency, tickets moved about from the order that is best for the hands and from another, and the best of a great many orders that are good for the hands.
+    /// @param seed searches side by side take others of the best
+    private List<double[]> starts(SplittableRandom random, long seed, BooleanSupplier enough) {
+        double[] urgency = urgency();
+        if (list.value(urgency).lateness() == 0) {
+            return List.of(urgency);
+        }
+        List<double[]> all = new ArrayList<>(List.of(urgency, byHands(0, random, enough), byHands(SHUFFLED, random, enough)));
+        List<List<Integer>> orders = HandsBound.of(day, ORDERS).orders();
+        List<Found> good = new ArrayList<>();
+        // Where many are alike, one in so many: what lies far from the best is looked at as well.
+        int one = Math.max(1, orders.size() / VALUED);
+        for (int k = (int) (seed % one); k < orders.size() && !enough.getAsBoolean(); k += one) {
+            double[] order = byTickets(orders.get(k));
+            good.add(new Found(order, list.value(order)));
+        }
+        good.sort(Comparator.comparingLong(f -> f.value.lateness()));
+        good.stream().limit(KEPT[0]).forEach(f -> all.add(f.order));
+        return all;
     }
 
     /// An order a little otherwise.
@@ -176,7 +224,7 @@ final class OrderSearch {
     /// @param shuffled how many tickets change places before: another beginning may end elsewhere
     /// @param enough ends it where it is
     private double[] byHands(int shuffled, SplittableRandom random, BooleanSupplier enough) {
-        List<Integer> tickets = new ArrayList<>(HandsBound.of(day).order());
+        List<Integer> tickets = new ArrayList<>(HandsBound.of(day).orders().getFirst());
         for (int i = 0; i < shuffled && tickets.size() > 1; i++) {
             Collections.swap(tickets, random.nextInt(tickets.size()), random.nextInt(tickets.size()));
         }

@@ -4,6 +4,25 @@ package stillglass.look;
 public final class Severity {
     private Severity() {}
 
+    /// @param amount what the severity of the kind goes by: a number of specks or bubbles, a share of the aperture or of its light, a length in aperture radii, degrees of rim
+    /// @return 0 for what is unknown
+    public static int of(FindingKind kind, double amount) {
+        return switch (kind) {
+            case DUST -> ofDust((int) Math.round(amount));
+            case FUNGUS -> ofFungus(amount);
+            case HAZE -> ofHaze(amount);
+            case OIL -> ofOil(amount);
+            case SCRATCH -> ofScratch(amount);
+            case CLEANING_MARKS -> ofCleaningMarks(amount);
+            case SEPARATION -> ofSeparation(amount);
+            case BUBBLE -> ofBubbles((int) Math.round(amount));
+            case EDGE_PAINT -> ofEdgePaint(amount);
+            case CHIP -> ofChip(amount);
+            case COATING -> ofCoating(amount);
+            case UNKNOWN -> 0;
+        };
+    }
+
     /// @param specks specks and fibres in the whole glass
     public static int ofDust(int specks) {
         return level(specks, 12, 40, 100, 250);

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.geometry.Rectangle2D;
+import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -41,6 +42,9 @@ import stillglass.ticket.story.Stage;
 
 /// Each finding with its effect over the stops and its grade; beside them one recommendation with its reasons.
 public final class DecideView implements Station {
+    /// Most of the column's height that the picture takes.
+    private static final double PICTURE_SHARE = 0.3;
+
     /// Side of a piece of a photo on a card.
     private static final double PIECE = 104;
 
@@ -88,7 +92,6 @@ public final class DecideView implements Station {
         frame = Build.column(5, Build.head(8, 1, Build.line(Words.of("decide.picture"), "subheading"), scene), ring, picture, example.node(), shows, figures, without,
                 stronger, Build.label(Words.of("decide.specks"), "subheading"), specks, smallest);
         specks.setId("specks");
-        picture.prefHeightProperty().bind(frame.widthProperty().multiply(2 / 3.0));
         picture.setMinHeight(90);
         drawAs(false);
         VBox left = Build.column(6, Build.head(14, 1, Build.line(Words.of("decide.heading"), "heading"), legend), Build.tall(rows));
@@ -97,7 +100,9 @@ public final class DecideView implements Station {
         verdict.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         middle = Build.scroll(frame);
         middle.setId("decide-picture");
-        node = Build.shared(18, List.of(left, middle, right), 1.3, 0.62, 0.98);
+        // On a low window the figures under it are worth more than its size.
+        picture.prefHeightProperty().bind(Bindings.min(frame.widthProperty().multiply(2 / 3.0), middle.heightProperty().multiply(PICTURE_SHARE)));
+        node = Build.shared(18, List.of(left, middle, right), 1.22, 0.72, 0.96);
         node.getStyleClass().add("station");
     }
 

@@ -1,5 +1,12 @@
 package stillglass.benchmarks.look;
 
+import java.awt.BasicStroke;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Ellipse2D;
+import java.awt.geom.Line2D;
 import java.awt.image.BufferedImage;
 import java.util.LinkedHashMap;
 import java.util.Locale;
@@ -10,7 +17,7 @@ import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.say.Wording;
 
-/// Pictures of other things: a page of text, a coin, noise, a wall with a gradient. They are to be refused with a reason.
+/// Pictures of other things, drawn: a page of text, a coin, noise, a wall with a gradient, leaves that lie over one another (whose edges and contrasts are those of natural photographs: A. B. Lee, D. Mumford, J. Huang, *International Journal of Computer Vision* 41 (2001)), clouds, a clock, a wheel. They are to be refused with a reason.
 final class NotLenses {
     private static final int W = 1000;
     private static final int H = 760;
@@ -23,6 +30,10 @@ final class NotLenses {
         out.put("a coin face on", coin(seed));
         out.put("noise", noise(seed));
         out.put("a wall", wall(seed));
+        out.put("leaves", leaves(seed));
+        out.put("clouds", clouds(seed));
+        out.put("a clock", clock(seed));
+        out.put("a wheel", wheel(seed));
         return out;
     }
 
@@ -47,7 +58,7 @@ final class NotLenses {
         SplittableRandom random = new SplittableRandom(seed + 11);
         BufferedImage out = filled(0xE8E4DC);
         var g = out.createGraphics();
-        g.setColor(new java.awt.Color(0x202020));
+        g.setColor(new Color(0x202020));
         for (int y = 60; y < H - 60; y += 22) {
             for (int x = 70; x < W - 90; x += 9) {
                 if (random.nextDouble() < 0.84) {
@@ -112,10 +123,103 @@ final class NotLenses {
         return out;
     }
 
+    /// Discs of any size, the numbers of which fall with the cube of it, over one another.
+    private static BufferedImage leaves(long seed) {
+        SplittableRandom random = new SplittableRandom(seed + 31);
+        BufferedImage out = filled(0x404838);
+        Graphics2D g = smooth(out);
+        for (int i = 0; i < 5000; i++) {
+            // The largest lie below; radii from 4 to 300 with density r^-3.
+            double u = random.nextDouble();
+            double r = 1 / Math.sqrt(1 / 16.0 - u * (1 / 16.0 - 1 / 90_000.0));
+            float light = (float) Math.min(1, 0.15 + 0.85 * random.nextDouble());
+            g.setColor(Color.getHSBColor((float) (0.08 + 0.3 * random.nextDouble()), 0.5f, light));
+            double flat = 0.5 + 0.5 * random.nextDouble();
+            g.rotate(6.3 * random.nextDouble(), W / 2.0, H / 2.0);
+            g.fill(new Ellipse2D.Double(W * (1.6 * random.nextDouble() - 0.3) - r, H * (1.6 * random.nextDouble() - 0.3) - r * flat, 2 * r, 2 * r * flat));
+            g.setTransform(new AffineTransform());
+        }
+        g.dispose();
+        return out;
+    }
+
+    /// Waves of every length, as strong as they are long.
+    private static BufferedImage clouds(long seed) {
+        SplittableRandom random = new SplittableRandom(seed + 37);
+        double[][] waves = new double[90][4];
+        for (double[] w : waves) {
+            double length = 20 * Math.pow(50, random.nextDouble());
+            w[0] = 2 * Math.PI / length;
+            w[1] = 6.3 * random.nextDouble();
+            w[2] = 6.3 * random.nextDouble();
+            w[3] = length / 1000;
+        }
+        BufferedImage out = filled(0);
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                double v = 0.5;
+                for (double[] w : waves) {
+                    v += 0.12 * w[3] * Math.sin(w[0] * (x * Math.cos(w[1]) + y * Math.sin(w[1])) + w[2]);
+                }
+                int g = (int) Math.clamp(255 * v + 2 * random.nextGaussian(), 0, 255);
+                out.setRGB(x, y, (int) (0.8 * g) << 16 | (int) (0.9 * g) << 8 | g);
+            }
+        }
+        return out;
+    }
+
+    private static BufferedImage clock(long seed) {
+        SplittableRandom random = new SplittableRandom(seed + 41);
+        BufferedImage out = filled(0x6A5A48);
+        Graphics2D g = smooth(out);
+        double r = 240 + 90 * random.nextDouble();
+        g.setColor(new Color(0x2A241E));
+        g.fill(new Ellipse2D.Double(W / 2.0 - 1.1 * r, H / 2.0 - 1.1 * r, 2.2 * r, 2.2 * r));
+        g.setColor(new Color(0xEDE6D6));
+        g.fill(new Ellipse2D.Double(W / 2.0 - r, H / 2.0 - r, 2 * r, 2 * r));
+        g.setColor(new Color(0x1C1C1C));
+        for (int m = 0; m < 60; m++) {
+            ray(g, m * Math.PI / 30, m % 5 == 0 ? 0.8 * r : 0.88 * r, 0.94 * r, m % 5 == 0 ? 7 : 2);
+        }
+        ray(g, 6.3 * random.nextDouble(), -0.1 * r, 0.55 * r, 12);
+        ray(g, 6.3 * random.nextDouble(), -0.15 * r, 0.85 * r, 7);
+        g.dispose();
+        return out;
+    }
+
+    private static BufferedImage wheel(long seed) {
+        SplittableRandom random = new SplittableRandom(seed + 43);
+        BufferedImage out = filled(0x8C9078);
+        Graphics2D g = smooth(out);
+        double r = 240 + 90 * random.nextDouble();
+        g.setColor(new Color(0x202020));
+        g.setStroke(new BasicStroke((float) (0.14 * r)));
+        g.draw(new Ellipse2D.Double(W / 2.0 - r, H / 2.0 - r, 2 * r, 2 * r));
+        g.setColor(new Color(0xB0B0AC));
+        int spokes = 12 + random.nextInt(24);
+        for (int k = 0; k < spokes; k++) {
+            ray(g, 2 * Math.PI * k / spokes, 0.08 * r, 0.94 * r, 3);
+        }
+        g.fill(new Ellipse2D.Double(W / 2.0 - 0.1 * r, H / 2.0 - 0.1 * r, 0.2 * r, 0.2 * r));
+        g.dispose();
+        return out;
+    }
+
+    private static void ray(Graphics2D g, double way, double from, double to, float wide) {
+        g.setStroke(new BasicStroke(wide));
+        g.draw(new Line2D.Double(W / 2.0 + from * Math.sin(way), H / 2.0 - from * Math.cos(way), W / 2.0 + to * Math.sin(way), H / 2.0 - to * Math.cos(way)));
+    }
+
+    private static Graphics2D smooth(BufferedImage on) {
+        Graphics2D g = on.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        return g;
+    }
+
     private static BufferedImage filled(int rgb) {
         BufferedImage out = new BufferedImage(W, H, BufferedImage.TYPE_3BYTE_BGR);
         var g = out.createGraphics();
-        g.setColor(new java.awt.Color(rgb));
+        g.setColor(new Color(rgb));
         g.fillRect(0, 0, W, H);
         g.dispose();
         return out;

@@ -16,7 +16,6 @@ import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.reading.Survey;
-import stillglass.sim.truth.HiddenTruth;
 import stillglass.sim.photo.RandomScene;
 import stillglass.sim.photo.Shot;
 
@@ -59,7 +58,7 @@ record Trial(
         Set<FindingKind> truth = scene.shown(shot);
         Set<FindingKind> faint = scene.present(shot);
         faint.removeAll(truth);
-        Map<FindingKind, Integer> severity = TruthSeverity.of(shot, truth, specks(scene, FindingKind.DUST), specks(scene, FindingKind.BUBBLE));
+        Map<FindingKind, Integer> severity = TruthSeverity.of(scene, shot, truth);
         if (!(outcome instanceof PhotoGrading.Outcome.Seen s)) {
             return new Trial(scene.pose().lighting(), scene.pose().lighting(), truth, severity, Set.of(), Map.of(), Double.POSITIVE_INFINITY,
                     shot.veil(), 0, List.of(), List.of());
@@ -87,9 +86,5 @@ record Trial(
             }
         }
         return kinds;
-    }
-
-    private static int specks(RandomScene scene, FindingKind kind) {
-        return (int) scene.truth().faults().stream().filter(f -> f.kind() == kind).mapToDouble(HiddenTruth.GlassFault::amount).sum();
     }
 }

@@ -11,7 +11,9 @@ import java.util.Set;
 import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
 import stillglass.look.Severity;
+import stillglass.sim.photo.RandomScene;
 import stillglass.sim.photo.Shot;
+import stillglass.sim.truth.HiddenTruth;
 
 /// How severe what is painted in the truth of a photo is, by the same table as findings.
 final class TruthSeverity {
@@ -28,23 +30,25 @@ final class TruthSeverity {
             pixels[level]++;
         }
         for (FindingKind k : kinds) {
-            double share = pixels[k.maskLevel()] / shot.aperture().areaPx();
-            out.put(k, switch (k) {
-                case DUST -> Severity.ofDust(specks);
-                case FUNGUS -> Severity.ofFungus(share);
-                case HAZE -> Severity.ofHaze(shot.veil());
-                case OIL -> Severity.ofOil(share);
-                case SCRATCH -> Severity.ofScratch(length(shot));
-                case CLEANING_MARKS -> Severity.ofCleaningMarks(share);
-                case SEPARATION -> Severity.ofSeparation(share);
-                case BUBBLE -> Severity.ofBubbles(bubbles);
-                case EDGE_PAINT -> Severity.ofEdgePaint(degrees(shot));
-                case CHIP -> Severity.ofChip(share);
-                case COATING -> Severity.ofCoating(share);
-                case UNKNOWN -> 0;
-            });
+            out.put(k, Severity.of(k, switch (k) {
+                case DUST -> specks;
+                case BUBBLE -> bubbles;
+                case HAZE -> shot.veil();
+                case SCRATCH -> length(shot);
+                case EDGE_PAINT -> degrees(shot);
+                default -> pixels[k.maskLevel()] / shot.aperture().areaPx();
+            }));
         }
         return out;
+    }
+
+    /// The same of a scene, which knows how many specks were laid.
+    static Map<FindingKind, Integer> of(RandomScene scene, Shot shot, Set<FindingKind> kinds) {
+        return of(shot, kinds, specks(scene, FindingKind.DUST), specks(scene, FindingKind.BUBBLE));
+    }
+
+    private static int specks(RandomScene scene, FindingKind kind) {
+        return (int) scene.truth().faults().stream().filter(f -> f.kind() == kind).mapToDouble(HiddenTruth.GlassFault::amount).sum();
     }
 
     /// The same where nobody counted: pieces that lie apart in the truth.

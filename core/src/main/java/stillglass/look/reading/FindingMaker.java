@@ -181,7 +181,7 @@ final class FindingMaker {
         List<Said> reasons = new ArrayList<>();
         reasons.add(Said.of(dust ? "found.specks" : "found.rings", "count", n));
         reasons.addAll(strongest(of).verdict.reasons());
-        return new Finding(kind, sure, regions, pixels / GLASS, n, x, y, contrast(of), dust ? Severity.ofDust(n) : Severity.ofBubbles(n), reasons,
+        return new Finding(kind, sure, regions, pixels / GLASS, n, x, y, contrast(of), Severity.of(kind, n), reasons,
                 strongest(of).verdict.chances(), sharpness(of));
     }
 
@@ -212,7 +212,7 @@ final class FindingMaker {
                 middle[k][1] += GlassFrame.y(at);
             }
         }
-        int severity = severity(kind, own, of);
+        int severity = Severity.of(kind, amount(kind, own, of));
         List<Finding> out = new ArrayList<>();
         for (int k = 1; k < parts.size(); k++) {
             if (!parts.get(k).isEmpty() && size[k] > 0) {
@@ -245,21 +245,16 @@ final class FindingMaker {
         System.arraycopy(closed.data, 0, lines.data, 0, closed.data.length);
     }
 
-    private int severity(FindingKind kind, GrayU8 own, List<Judged> of) {
+    /// What the severity of a kind goes by.
+    private static double amount(FindingKind kind, GrayU8 own, List<Judged> of) {
         int pixels = 0;
         for (byte b : own.data) {
             pixels += b;
         }
-        double share = pixels / GLASS;
         return switch (kind) {
-            case FUNGUS -> Severity.ofFungus(share);
-            case OIL -> Severity.ofOil(share);
-            case SCRATCH -> Severity.ofScratch(of.stream().mapToDouble(j -> Math.pow(10, j.candidate.features().get(Feature.EXTENT))).sum());
-            case CLEANING_MARKS -> Severity.ofCleaningMarks(share);
-            case SEPARATION -> Severity.ofSeparation(share);
-            case EDGE_PAINT -> Severity.ofEdgePaint(of.stream().mapToDouble(j -> j.candidate.features().get(Feature.SPAN)).sum());
-            case CHIP -> Severity.ofChip(share);
-            case COATING -> Severity.ofCoating(share);
+            case SCRATCH -> of.stream().mapToDouble(j -> Math.pow(10, j.candidate.features().get(Feature.EXTENT))).sum();
+            case EDGE_PAINT -> of.stream().mapToDouble(j -> j.candidate.features().get(Feature.SPAN)).sum();
+            case FUNGUS, OIL, CLEANING_MARKS, SEPARATION, CHIP, COATING -> pixels / GLASS;
             case DUST, HAZE, BUBBLE, UNKNOWN -> 0;
         };
     }
