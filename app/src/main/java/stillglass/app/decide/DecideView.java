@@ -43,7 +43,7 @@ import stillglass.ticket.story.Stage;
 /// Each finding with its effect over the stops and its grade; beside them one recommendation with its reasons.
 public final class DecideView implements Station {
     /// Most of the column's height that the picture takes.
-    private static final double PICTURE_SHARE = 0.3;
+    private static final double PICTURE_SHARE = 0.25;
 
     /// Side of a piece of a photo on a card.
     private static final double PIECE = 104;
@@ -102,7 +102,7 @@ public final class DecideView implements Station {
         middle.setId("decide-picture");
         // On a low window the figures under it are worth more than its size.
         picture.prefHeightProperty().bind(Bindings.min(frame.widthProperty().multiply(2 / 3.0), middle.heightProperty().multiply(PICTURE_SHARE)));
-        node = Build.shared(18, List.of(left, middle, right), 1.22, 0.72, 0.96);
+        node = Build.shared(18, List.of(left, middle, right), 1.32, 0.7, 0.88);
         node.getStyleClass().add("station");
     }
 

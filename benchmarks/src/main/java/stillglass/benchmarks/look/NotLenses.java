@@ -21,6 +21,7 @@ import stillglass.say.Wording;
 final class NotLenses {
     private static final int W = 1000;
     private static final int H = 760;
+    private static final int SEEDS = 12;
 
     private NotLenses() {}
 
@@ -38,19 +39,21 @@ final class NotLenses {
     }
 
     static String report(KindModel model) {
-        StringBuilder out = new StringBuilder("| picture | refused | reason |\n|---|---|---|\n");
+        StringBuilder out = new StringBuilder("| picture | refused | kinds named in one that was not | reason |\n|---|---|---|---|\n");
         Map<String, Integer> refused = new LinkedHashMap<>();
         Map<String, String> why = new LinkedHashMap<>();
-        for (long seed = 0; seed < 12; seed++) {
+        Map<String, Integer> named = new LinkedHashMap<>();
+        for (long seed = 0; seed < SEEDS; seed++) {
             pictures(seed).forEach((name, picture) -> {
                 var o = PhotoGrading.grade(Labels.linear(picture), PhotoGrading.Given.NOTHING, model, Progress.SILENT);
                 refused.merge(name, o instanceof PhotoGrading.Outcome.Refused ? 1 : 0, Integer::sum);
-                if (o instanceof PhotoGrading.Outcome.Refused r) {
-                    why.put(name, Wording.core().say(r.why()));
+                switch (o) {
+                    case PhotoGrading.Outcome.Refused r -> why.put(name, Wording.core().say(r.why()));
+                    case PhotoGrading.Outcome.Seen seen -> named.merge(name, Trial.named(seen.graded().findings()).size(), Integer::sum);
                 }
             });
         }
-        refused.forEach((name, n) -> out.append(String.format(Locale.ROOT, "| %s | %d of 12 | %s |%n", name, n, why.getOrDefault(name, "–"))));
+        refused.forEach((name, n) -> out.append(String.format(Locale.ROOT, "| %s | %d of %d | %s | %s |%n", name, n, SEEDS, n == SEEDS ? "–" : String.format(Locale.ROOT, "%.1f", named.getOrDefault(name, 0) / (double) (SEEDS - n)), why.getOrDefault(name, "–"))));
         return out.toString();
     }
 
