@@ -47,7 +47,7 @@ public record WhichSurface(List<Place> places, List<Said> remarks) {
     }
 
     /// The same, with what several photos show of it.
-    /// @param seen its places from both sides, or at several zoom settings, independent of the readings and of each other
+    /// @param seen its places from both sides, or at several zoom settings; taken as independent of the readings and of each other
     public static WhichSurface of(
             LensSection lens, FindingKind kind, double share, boolean photoFromRear, List<DepthReading> readings, List<PlaceEvidence> seen) {
         List<Place> raw = new ArrayList<>();

@@ -14,6 +14,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -210,6 +211,39 @@ class PhotoFilesTest {
         }
         assertThat(PhotoFiles.part("held.jpg", bytes, new java.awt.Rectangle(-10, -10, 30, 30)).getWidth()).as("what lies outside is left out").isEqualTo(20);
         assertThatThrownBy(() -> PhotoFiles.part("held.jpg", bytes, new java.awt.Rectangle(500, 500, 9, 9))).hasMessageContaining("held.jpg").hasMessageContaining("lies in the photo");
+    }
+
+    /// A line one stored pixel wide, 1111 pixels from the sensor's left edge and from its upper edge down to 300: grey in the working photo, as bright as it is by the file's own pixels, wherever the camera's turn puts it.
+    @ParameterizedTest
+    @CsvSource({"5, 1", "5, 2", "5, 3", "5, 4", "5, 5", "5, 6", "5, 7", "5, 8", "10, 1", "13, 6"})
+    void whatIsFinerThanTheWorkingPhotoIsAtHand(int type, int orientation) throws Exception {
+        BufferedImage image = new BufferedImage(3200, 1000, type);
+        Graphics2D g = image.createGraphics();
+        g.setColor(Color.WHITE);
+        g.drawLine(1111, 0, 1111, 300);
+        g.dispose();
+        LinearPhoto p = PhotoFiles.linear("line.png", file("png", image)).turned(orientation);
+
+        assertThat(p.finer()).isEqualTo(2);
+        boolean across = orientation >= 5;
+        boolean fromRight = List.of(2, 3, 6, 7).contains(orientation);
+        boolean fromBelow = List.of(3, 4, 7, 8).contains(orientation);
+        // Along the line 200 from the end that was the sensor's top, across it 1111 from what was its left; a working pixel is two of these wide.
+        double along = (200 + 0.5) / 2 - 0.5;
+        double aside = (1111 + 0.5) / 2 - 0.5;
+        double x = fromRight ? p.width() - 1 - (across ? along : aside) : across ? along : aside;
+        double y = fromBelow ? p.height() - 1 - (across ? aside : along) : across ? aside : along;
+        assertThat(p.finest(x, y)).isCloseTo(1, within(1e-6));
+        assertThat(p.finest(across ? x : x + 1, across ? y + 1 : y)).as("beside it").isCloseTo(0, within(1e-6));
+        assertThat(p.luminance()[(int) Math.round(y) * p.width() + (int) Math.round(x)]).as("of the working photo").isCloseTo(0.5f, within(0.01f));
+    }
+
+    @Test
+    void aSmallPhotoIsAsFineAsItsWorkingPixels() throws Exception {
+        LinearPhoto p = PhotoFiles.linear("small.png", picture("png", 200, 100, new Color(188, 188, 188)));
+        assertThat(p.finer()).isEqualTo(1);
+        assertThat(p.finest(40.3, 20.7)).isCloseTo(0.503, within(0.01));
+        assertThat(p.finest(-9, 1e4)).as("its nearest edge").isCloseTo(0.503, within(0.01));
     }
 
     /// A smooth grey scene with an edge in it, as colours.
