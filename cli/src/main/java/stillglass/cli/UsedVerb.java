@@ -20,6 +20,7 @@ import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
 import stillglass.care.Goods;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.facts.Lubricated;
 import stillglass.ticket.joints.JointEvent;
 import stillglass.ticket.story.World;
 
@@ -82,10 +83,8 @@ final class UsedVerb extends Verb {
         Map<String, World> worlds = new HashMap<>();
         Goods goods = tickets.goods();
         List<Row> rows = new ArrayList<>();
-        for (Logbook.Pass p : tickets.used()) {
-            // Only tickets in which it was used are read.
-            tickets.use(p).filter(u -> named(u.called())).ifPresent(u -> rows.add(row(p, u, goods, worlds.computeIfAbsent(p.ticket(), n -> tickets.world(tickets.open(n))))));
-        }
+        // Only tickets in which it was used are read.
+        tickets.uses().stream().filter(u -> named(u.use().called())).forEach(u -> rows.add(row(u.pass(), u.use(), goods, worlds.computeIfAbsent(u.pass().ticket(), n -> tickets.world(tickets.open(n))))));
         rows.sort(Comparator.comparing(Row::day).reversed());
         return rows;
     }
@@ -94,6 +93,8 @@ final class UsedVerb extends Verb {
         LocalDate day = p.at().atZone(ZoneId.systemDefault()).toLocalDate();
         String where = switch (p.event()) {
             case JointEvent.Greased g -> world.instrument().joint(g.joint()).map(Joint::name).orElse(g.joint());
+            case CareEvent.GreaseChanged g -> world.instrument().joint(g.joint()).map(Joint::name).orElse(g.joint());
+            case JointEvent.Stated st when st.fact() instanceof Lubricated l -> l.point();
             case CareEvent.PartCleaned c -> world.instrument().part(c.part()).map(Part::name).orElse(c.part());
             case CareEvent.Flushed f -> f.place().word();
             default -> throw new IllegalStateException(p.event().getClass().getName() + " uses nothing");

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import stillglass.assembly.Instrument;
+import stillglass.assembly.Point;
 import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
@@ -21,6 +22,7 @@ import stillglass.ticket.arrival.Tag;
 import stillglass.care.Goods;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.condition.Place;
+import stillglass.ticket.facts.Lubricated;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.story.Intent;
@@ -94,6 +96,35 @@ class UsedVerbTest {
         assertThat(json.get("used").valueStream().filter(u -> u.has("cost"))).singleElement().satisfies(u -> assertThat(u.get("cost").asDouble()).as("at 1.80 the gram").isEqualTo(0.45));
         assertThat(json.get("used").valueStream().map(u -> u.get("where").asString())).as("what was flushed where it sits").contains("iris");
         assertThat(run("used", book, "isopropanol")).contains("owned: agent isopropanol, 100 ml; used 1 times");
+    }
+
+    /// Laid, more of it while it ran in, some wiped off again, then a point that takes paste.
+    @Test
+    void whatIsAddedInRunningInAndWhatGoesToPointsIsCounted() {
+        try (Logbook log = Logbook.open(folder.resolve("book.sqlite"))) {
+            Tickets tickets = new Tickets(log, new Shelf(), InstantSource.fixed(Instant.parse("2026-06-01T10:00:00Z")), "", "test");
+            tickets.keep(Goods.parse("grease light damping, 10 g, batch 12, costs 18\ngrease moly paste, 5 g, costs 20"));
+            Tickets.Ticket t = tickets.open("T-0101");
+            Lubricated paste = new Lubricated("stop lever", Point.Wants.PASTE, Optional.of("moly paste"));
+            Lubricated dry = new Lubricated("blades", Point.Wants.DRY, Optional.of("moly paste"));
+            t = act(tickets, t, new JointIntent.Open("name-ring", true));
+            t = act(tickets, t, new JointIntent.Note("name-ring", List.of(paste, dry)));
+            assertThat(tickets.uses().stream().map(u -> u.use().called())).as("what was found there was not laid here").doesNotContain("moly paste");
+            t = act(tickets, t, new JointIntent.Grease("name-ring", Optional.of(50.0), "light damping batch 12"));
+            t = act(tickets, t, new CareEvent.GreaseChanged("name-ring", Optional.of(30.0), true));
+            t = act(tickets, t, new CareEvent.GreaseChanged("name-ring", Optional.of(-10.0), false));
+            t = act(tickets, t, new CareEvent.GreaseChanged("name-ring", Optional.empty(), true));
+            t = act(tickets, t, new JointIntent.State("name-ring", paste));
+            t = act(tickets, t, new JointIntent.State("name-ring", dry));
+            t = act(tickets, t, new CareEvent.GreaseChanged("name-ring", Optional.of(500.0), true));
+            act(tickets, t, new Undo());
+        }
+        String book = folder.resolve("book.sqlite").toString();
+        JsonNode json = JsonMapper.builder().build().readTree(run("used", book, "light", "--json"));
+        assertThat(json.get("goods").get(0).get("uses").asInt()).isEqualTo(3);
+        assertThat(json.get("goods").get(0).get("unweighed").asInt()).isEqualTo(1);
+        assertThat(json.get("goods").get(0).get("left_at_most").asDouble()).as("80 mg of 10 g; what was wiped off is gone all the same").isEqualTo(0.992);
+        assertThat(run("used", book, "moly").lines()).as("what must stay dry takes none").hasSize(2).first().satisfies(l -> assertThat(l).contains("stop lever"));
     }
 
     @Test

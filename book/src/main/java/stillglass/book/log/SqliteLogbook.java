@@ -258,7 +258,7 @@ final class SqliteLogbook implements Logbook {
 
     @Override
     public List<Pass> passes(long after) {
-        return book.read(h -> h.createQuery("SELECT id, ticket, act, name, version, body, at FROM happened WHERE id > ? AND name IN ('part-cleaned', 'flushed', 'greased', 'undone') ORDER BY id").bind(0, after)
+        return book.read(h -> h.createQuery("SELECT id, ticket, act, name, version, body, at FROM happened WHERE id > ? AND (name IN ('part-cleaned', 'flushed', 'greased', 'grease-changed', 'undone') OR name = 'fact-stated' AND body LIKE '%\"lubricated\"%') ORDER BY id").bind(0, after)
                 .map((rs, c) -> pass(rs.getLong(1), rs.getString(2), rs.getLong(3), rs.getString(7), new EventJson.Stored(rs.getString(4), rs.getInt(5), rs.getString(6)))).list().stream().flatMap(Optional::stream).toList());
     }
 

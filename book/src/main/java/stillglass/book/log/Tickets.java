@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -15,6 +16,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import stillglass.assembly.Build;
 import stillglass.assembly.Instrument;
+import stillglass.assembly.Point;
 import stillglass.book.data.LensJson;
 import stillglass.book.data.Shelf;
 import stillglass.care.CareOutcomes;
@@ -32,6 +34,7 @@ import stillglass.ticket.TicketState;
 import stillglass.ticket.arrival.ArrivalIntent;
 import stillglass.ticket.care.CareEvent;
 import stillglass.ticket.course.CourseEvent;
+import stillglass.ticket.facts.Lubricated;
 import stillglass.ticket.joints.JointEvent;
 import stillglass.ticket.joints.LearnedMap;
 import stillglass.ticket.joints.EarlierJobs;
@@ -269,8 +272,8 @@ public final class Tickets {
                 log.setting("section " + id).ifPresent(text -> shelf.add(id, LensJson.parse(id + ".json", text))));
     }
 
-    /// Passes of cleaning, flushings and greases laid that were not taken back, ticket by ticket.
-    public List<Logbook.Pass> used() {
+    /// Passes of cleaning, flushings, greases laid and changed, and points seen to that were not taken back, ticket by ticket.
+    private List<Logbook.Pass> used() {
         List<Logbook.Pass> standing = new ArrayList<>();
         passes.addAll(log.passes(passes.isEmpty() ? 0 : passes.getLast().id()));
         Map<String, List<Logbook.Pass>> tickets = new LinkedHashMap<>();
@@ -318,17 +321,37 @@ public final class Tickets {
 
     /// How much of it went, over all tickets.
     public List<Goods.Went> went() {
-        return goods().went(used().stream().flatMap(p -> use(p).stream()).toList());
+        return goods().went(uses().stream().map(Used::use).toList());
     }
 
-    /// What was used there, by the name it is called.
-    public Optional<Goods.Use> use(Logbook.Pass p) {
+    /// @param pass in which act it was used
+    public record Used(Logbook.Pass pass, Goods.Use use) {}
+
+    /// What was used, by the name it is called, ticket by ticket. What was wiped off again was laid before.
+    public List<Used> uses() {
+        Map<String, String> greases = new HashMap<>();
+        List<Used> all = new ArrayList<>();
+        used().forEach(p -> use(p, greases).ifPresent(u -> all.add(new Used(p, u))));
+        return all;
+    }
+
+    /// @param greases what threads were greased with so far, by ticket and joint
+    private Optional<Goods.Use> use(Logbook.Pass p, Map<String, String> greases) {
         return switch (p.event()) {
-            case JointEvent.Greased g -> Optional.of(new Goods.Use(g.grease(), g.massMg()));
-            case CareEvent.PartCleaned c -> Optional.of(new Goods.Use(care.agent(c.agent()).map(CareTables.Agent::name).orElse(c.agent()), Optional.empty()));
-            case CareEvent.Flushed f -> Optional.of(new Goods.Use(care.agent(f.agent()).map(CareTables.Agent::name).orElse(f.agent()), Optional.empty()));
+            case JointEvent.Greased g -> {
+                greases.put(p.ticket() + " " + g.joint(), g.grease());
+                yield Optional.of(new Goods.Use(g.grease(), g.massMg()));
+            }
+            case CareEvent.GreaseChanged c when c.more() -> Optional.ofNullable(greases.get(p.ticket() + " " + c.joint())).map(g -> new Goods.Use(g, c.mg()));
+            case JointEvent.Stated s when s.matches() && s.fact() instanceof Lubricated l && l.wants() != Point.Wants.DRY -> l.with().map(w -> new Goods.Use(w, Optional.empty()));
+            case CareEvent.PartCleaned c -> Optional.of(new Goods.Use(agent(c.agent()), Optional.empty()));
+            case CareEvent.Flushed f -> Optional.of(new Goods.Use(agent(f.agent()), Optional.empty()));
             default -> Optional.empty();
         };
+    }
+
+    private String agent(String id) {
+        return care.agent(id).map(CareTables.Agent::name).orElse(id);
     }
 
     /// Whether there is any of an agent on this bench, from now on.
