@@ -17,7 +17,7 @@ import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.say.Wording;
 
-/// Pictures of other things, drawn: a page of text, a coin, noise, a wall with a gradient, leaves that lie over one another (whose edges and contrasts are those of natural photographs: A. B. Lee, D. Mumford, J. Huang, *International Journal of Computer Vision* 41 (2001)), clouds, a clock, a wheel. They are to be refused with a reason.
+/// Pictures of other things, drawn: a page of text, a coin, noise, a wall with a gradient, leaves that lie over one another (whose edges and contrasts are those of natural photographs: A. B. Lee, D. Mumford, J. Huang, *International Journal of Computer Vision* 41 (2001)), clouds, a clock, a wheel.
 final class NotLenses {
     private static final int W = 1000;
     private static final int H = 760;
@@ -25,12 +25,19 @@ final class NotLenses {
 
     private NotLenses() {}
 
+    /// What is to be refused with a reason.
     static Map<String, BufferedImage> pictures(long seed) {
         Map<String, BufferedImage> out = new LinkedHashMap<>();
         out.put("a page of text", page(seed));
         out.put("a coin face on", coin(seed));
         out.put("noise", noise(seed));
         out.put("a wall", wall(seed));
+        return out;
+    }
+
+    /// What may be taken for a lens: then it is told what is named in it.
+    static Map<String, BufferedImage> others(long seed) {
+        Map<String, BufferedImage> out = new LinkedHashMap<>();
         out.put("leaves", leaves(seed));
         out.put("clouds", clouds(seed));
         out.put("a clock", clock(seed));
@@ -44,7 +51,9 @@ final class NotLenses {
         Map<String, String> why = new LinkedHashMap<>();
         Map<String, Integer> named = new LinkedHashMap<>();
         for (long seed = 0; seed < SEEDS; seed++) {
-            pictures(seed).forEach((name, picture) -> {
+            Map<String, BufferedImage> all = new LinkedHashMap<>(pictures(seed));
+            all.putAll(others(seed));
+            all.forEach((name, picture) -> {
                 var o = PhotoGrading.grade(Labels.linear(picture), PhotoGrading.Given.NOTHING, model, Progress.SILENT);
                 refused.merge(name, o instanceof PhotoGrading.Outcome.Refused ? 1 : 0, Integer::sum);
                 switch (o) {
