@@ -76,7 +76,7 @@ record HandsBound(long lateness, List<List<Integer>> orders) {
             least[set] = Long.MAX_VALUE;
             for (int t : byDay) {
                 if ((set >> t & 1) == 1) {
-                    long late = least[set ^ 1 << t] + late(day.tickets().get(t), Math.max(alone[t], load[t] == 0 ? 0 : through[set] + tail[t]));
+                    long late = least[set ^ 1 << t] + late(day.tickets().get(t), end(alone[t], load[t], through[set], tail[t]));
                     // Of orders that are alike the one whose days come in turn.
                     if (late <= least[set]) {
                         least[set] = late;
@@ -103,7 +103,7 @@ record HandsBound(long lateness, List<List<Integer>> orders) {
             }
             for (int t : byDay) {
                 if ((p.rest >> t & 1) == 1) {
-                    long cost = p.cost + late(day.tickets().get(t), Math.max(alone[t], load[t] == 0 ? 0 : through[p.rest] + tail[t]));
+                    long cost = p.cost + late(day.tickets().get(t), end(alone[t], load[t], through[p.rest], tail[t]));
                     List<Integer> then = new ArrayList<>(p.then);
                     then.addFirst(t);
                     open.add(new Part(p.rest ^ 1 << t, cost, cost + least[p.rest ^ 1 << t], then));
@@ -118,6 +118,12 @@ record HandsBound(long lateness, List<List<Integer>> orders) {
     /// @param cost of those that come then
     /// @param atLeast of the whole order
     private record Part(int rest, long cost, long atLeast, List<Integer> then) {}
+
+    /// When a ticket is through as the last of some.
+    /// @param through when all they need of what is short has been done
+    private static int end(int alone, int load, int through, int tail) {
+        return Math.max(alone, load == 0 ? 0 : through + tail);
+    }
 
     private static long late(Day.Ticket ticket, int end) {
         return (long) ticket.weight() * Math.max(0, end - ticket.dueMin().orElse(Integer.MAX_VALUE));

@@ -75,7 +75,7 @@ final class OrderSearch {
             pool.subList(Math.min(pool.size(), KEPT[stage]), pool.size()).clear();
             int part = tries == Integer.MAX_VALUE ? tries : Math.max(1, (tries - tried) / (KEPT.length - stage) / pool.size());
             double from = (System.nanoTime() - began) / 1e9;
-            for (int i = 0; i < pool.size() && pool.getFirst().value.lateness() > 0; i++) {
+            for (int i = 0; i < pool.size() && pool.stream().allMatch(f -> f.value.lateness() > 0); i++) {
                 double until = from + (seconds * UNTIL[stage] - from) * (i + 1) / pool.size();
                 Climb climb = new Climb(pool.get(i), WARMTH * (KEPT.length - stage) / KEPT.length, random);
                 climb.go(began, until, part, stopped);
@@ -83,11 +83,7 @@ final class OrderSearch {
                 pool.set(i, climb.best);
             }
         }
-        Found best = pool.getFirst();
-        for (Found f : pool) {
-            best = f.value.better(best.value) ? f : best;
-        }
-        return list.slots(list.value(best.order));
+        return list.slots(list.value(pool.getFirst().order));
     }
 
     @SuppressWarnings("ArrayRecordComponent")

@@ -28,7 +28,7 @@ import stillglass.ticket.glass.Known;
 ///
 /// @param known the finding as it stands
 /// @param surface index of the surface it was traced on
-/// @param assumed nobody said which surface it is on: the likeliest by its depth readings was taken, or without any the
+/// @param assumed nobody said which surface it is on: the likeliest by depth readings and photos was taken, or without any the
 ///     one where it would do most harm
 /// @param where what depth readings, sights from both sides and at several zoom settings say, empty when there are none
 /// @param shown effect at every stop

@@ -129,7 +129,7 @@ public record LookModel(
     /// @param not why it cannot be that, empty when it can
     public record KindChip(FindingKind kind, boolean chosen, String not) {}
 
-    /// @param probability by its depth readings, in words; empty without any
+    /// @param probability by depth readings and photos, in words; empty without any
     /// @param not why it cannot lie there, empty when it can
     public record SurfaceChip(int surface, String name, boolean chosen, String probability, String not) {}
 
