@@ -36,6 +36,8 @@ import stillglass.app.decide.DecideModel;
 import stillglass.app.desk.Told;
 import stillglass.app.desk.Viewing;
 import stillglass.app.look.PhotoPane;
+import stillglass.book.data.LensText;
+import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.photo.PngFile;
 import stillglass.device.Source;
@@ -45,6 +47,8 @@ import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.PhotoEdges;
 import stillglass.look.PhotoLight;
+import stillglass.optics.LensSection;
+import stillglass.optics.Positions;
 import stillglass.say.Said;
 import stillglass.sim.DemoTickets;
 import stillglass.sim.VirtualDevices;
@@ -350,6 +354,28 @@ class LookWindowTest {
         assertThat(known("q1#1").finding().severity()).isEqualTo(4);
     }
 
+    /// Its optics are known before anybody says where the zoom stood: what was computed without is computed anew.
+    @Test
+    void photosAtTwoZoomSettingsTellTheSurface() throws Exception {
+        LensSection prime = new Shelf().section("tarn_50_f35");
+        LensSection zoom = prime.withPositions(new Positions(List.of(new Positions.Position("short", 35, Map.of(), Optional.of(35.0), Optional.empty()), new Positions.Position("long", 70, Map.of(2, 30.0), Optional.of(70.0), Optional.empty()))));
+        Path file = Files.writeString(Files.createTempDirectory("still-glass-zoom").resolve("zoom.json"), LensText.of(zoom));
+        window.beginLens("Brook 35-70 mm f/4", KeyCode.DIGIT1);
+        window.answers.lens = Optional.of(file);
+        window.fire("add-optics");
+        window.until("the section is known", () -> window.desk.shown().orElseThrow().section().isPresent());
+        window.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        photo("z1", Phase.BEFORE, round(FindingKind.FUNGUS, 0.6, 0.1, 0.1, Map.of()));
+        photo("z2", Phase.BEFORE, round(FindingKind.FUNGUS, 0.61, 0.1, 0.1, Map.of()));
+        select("z1#1");
+        window.until("nothing tells", () -> !says("Where it lies"));
+        window.type("photo 1 at zoom 35");
+        window.type("photo 2 at zoom 70");
+        window.until("the surface", () -> says("(seen at several zoom settings)") && says("Where it lies: front of E1"));
+        window.press(KeyCode.CONTROL, KeyCode.Z);
+        window.until("and taken back", () -> !says("Where it lies"));
+    }
+
     @Test
     void theLensTurnedOverShowsTheSameFaultsFromBehind() {
         window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
@@ -359,7 +385,7 @@ class LookWindowTest {
         select("q1#1");
 
         assertThat(window.work().state().glass().findings()).as("one of the two was known").hasSize(all + 1);
-        assertThat(texts()).anyMatch(t -> t.startsWith("By its depth: ") && t.endsWith("(seen from both sides)"));
+        assertThat(texts()).anyMatch(t -> t.startsWith("Where it lies: ") && t.endsWith("(seen from both sides)"));
         assertThat(((Button) window.there("side")).getText()).isEqualTo("front up");
         window.press(KeyCode.V);
         assertThat(((Button) window.there("side")).getText()).isEqualTo("rear up");

@@ -20,6 +20,7 @@ import stillglass.grade.DepthReading;
 import stillglass.grade.OwnersUse;
 import stillglass.look.Finding;
 import stillglass.look.Progress;
+import stillglass.look.ZoomWalk;
 import stillglass.optics.Footprints;
 import stillglass.optics.Glints;
 import stillglass.optics.LensSection;
@@ -51,7 +52,7 @@ final class Computing {
 
     /// Everything an assessment depends on besides the shelf.
     private record Key(
-            String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear, Optional<Finding> otherSide, OwnersUse use) {}
+            String section, String instrument, Finding finding, Optional<Integer> surface, List<DepthReading> depths, boolean fromRear, Optional<Finding> otherSide, List<ZoomWalk.Sight> zooms, OwnersUse use) {}
 
     private record BeamKey(String section, List<String> assembly, Footprints.Picture picture, double visible) {}
 
@@ -148,7 +149,7 @@ final class Computing {
         String section = work.state().tag().sectionId().get();
         boolean fromRear = work.state().glass().fromRear(known.photoId());
         Key key = new Key(section, work.state().tag().instrumentId() + " " + work.instrument().joints().size(), known.finding(), known.surface(), known.depths(), fromRear,
-                known.otherSide().map(known.sights()::get), use(work));
+                known.otherSide().map(known.sights()::get), known.zooms(), use(work));
         Assessment found = assessed.get(key);
         if (found == null) {
             found = Assessment.of(known, fromRear, shelf.footprints(section, use(work).picture(work.section().get())), work.instrument(), work.rules(), use(work), watch);

@@ -17,6 +17,7 @@ import stillglass.grade.DepthReading;
 import stillglass.grade.MayLie;
 import stillglass.grade.TellApart;
 import stillglass.grade.WhichSurface;
+import stillglass.grade.ZoomPlaces;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -379,12 +380,13 @@ public record LookModel(
 
     /// Computed with the assessment; empty while that is on its way.
     private static Optional<WhichSurface> where(Known k, Work work) {
-        return work.assessment(k.id()).filter(a -> a.known().depths().equals(k.depths()) && a.known().otherSide().equals(k.otherSide())).flatMap(a -> a.where());
+        return work.assessment(k.id()).filter(a -> a.known().depths().equals(k.depths()) && a.known().otherSide().equals(k.otherSide()) && a.known().zooms().equals(k.zooms())).flatMap(a -> a.where());
     }
 
     private static Optional<Depth> depth(Known k, Work work) {
         List<String> seen = new ArrayList<>(k.depths().stream().map(DepthReading::said).map(Words::say).toList());
         k.otherSide().ifPresent(p -> seen.addFirst(Words.of("look.depth.both")));
+        work.section().flatMap(l -> ZoomPlaces.of(l, k.finding().kind(), k.zooms(), rear(k, work))).ifPresent(z -> seen.add(Words.of("look.depth.zooms")));
         if (seen.isEmpty()) {
             return Optional.empty();
         }
