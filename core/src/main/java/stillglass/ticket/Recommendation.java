@@ -44,7 +44,8 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
 
     public Recommendation {
         goals = List.copyOf(goals);
-        reasons = List.copyOf(reasons);
+        // Several findings of a kind on one surface are one reason.
+        reasons = reasons.stream().distinct().toList();
     }
 
     /// @param assessments findings traced through the section; none where no section is known

@@ -108,6 +108,14 @@ class AssessmentTest {
     }
 
     @Test
+    void twoColoniesOnOneSurfaceAreOneReason() {
+        Assessment a = assess(blot(FindingKind.FUNGUS, Optional.of(0)));
+        Recommendation one = Recommendation.of(Job.begun().state(), List.of(a), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
+        Recommendation two = Recommendation.of(Job.begun().state(), List.of(a, a), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
+        assertThat(said(two)).isEqualTo(said(one)).doesNotHaveDuplicates().isNotEmpty();
+    }
+
+    @Test
     void theRecommendationReachesWhatIsWorthCleaning() {
         Job story = Job.begun();
         Recommendation r = Recommendation.of(story.state(), List.of(assess(blot(FindingKind.FUNGUS, Optional.of(0)))), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
