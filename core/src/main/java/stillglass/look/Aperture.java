@@ -49,6 +49,11 @@ public record Aperture(double cx, double cy, double rx, double ry, double thetaR
         return map().pixelY(ux, uy);
     }
 
+    /// The ellipse `u` times as large about the same centre.
+    public Aperture about(double u) {
+        return new Aperture(cx, cy, rx * u, ry * u, thetaRad);
+    }
+
     /// The same ellipse on a picture `factor` times as large.
     public Aperture scaled(double factor) {
         return new Aperture(cx * factor, cy * factor, rx * factor, ry * factor, thetaRad);

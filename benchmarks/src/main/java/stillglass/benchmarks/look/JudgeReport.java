@@ -30,7 +30,7 @@ public final class JudgeReport {
 
     /// @param veil true and read
     @SuppressWarnings("ArrayRecordComponent")
-    private record Judged(Set<FindingKind> truth, Set<FindingKind> faint, Set<FindingKind> named, List<double[]> claims, double off, int rank, Lighting lighting, Optional<Lighting> found, Map<FindingKind, Integer> severities, Map<FindingKind, Integer> read, double[] veil) {}
+    private record Judged(Set<FindingKind> truth, Set<FindingKind> faint, Set<FindingKind> named, Set<FindingKind> plain, Set<FindingKind> plainlyNamed, List<double[]> claims, int rank, boolean rimShows, Lighting lighting, Optional<Lighting> found, Map<FindingKind, Integer> severities, Map<FindingKind, Integer> read, double[] veil) {}
 
     public static void main(String[] args) {
         int photos = Integer.parseInt(args[0]);
@@ -45,26 +45,38 @@ public final class JudgeReport {
             for (int i = rings.size() - 1; i >= 0; i--) {
                 rank = Labels.off(rings.get(i), p.shot().aperture()) < RIGHT ? i : rank;
             }
-            free.add(judged(p, PhotoGrading.grade(light, PhotoGrading.Given.NOTHING, Progress.SILENT), rank));
-            given.add(judged(p, PhotoGrading.grade(light, new PhotoGrading.Given(Optional.empty(), Optional.of(p.shot().aperture()), java.util.OptionalDouble.empty()), Progress.SILENT), rank));
+            boolean shows = RimShows.on(p.shot().picture(), p.shot().aperture());
+            free.add(judged(p, PhotoGrading.grade(light, PhotoGrading.Given.NOTHING, Progress.SILENT), rank, shows));
+            given.add(judged(p, PhotoGrading.grade(light, new PhotoGrading.Given(Optional.empty(), Optional.of(p.shot().aperture()), java.util.OptionalDouble.empty()), Progress.SILENT), rank, shows));
         });
         System.out.printf(Locale.ROOT, "%d photos of the second renderer, seed %d%n", photos, seed);
         double n = photos;
-        System.out.printf(Locale.ROOT, "rim within 1.5 %%: first %.0f %%, among three %.0f %%, among all offered %.0f %%; refused %d%n", 100 * free.stream().filter(j -> j.rank == 0).count() / n,
-                100 * free.stream().filter(j -> j.rank < FEW).count() / n, 100 * free.stream().filter(j -> j.rank < Integer.MAX_VALUE).count() / n, free.stream().filter(j -> j.found.isEmpty()).count());
+        rims("all", free);
+        rims("where the rim shows", free.stream().filter(Judged::rimShows).toList());
+        rims("where it does not, being as dark as the edge about it", free.stream().filter(j -> !j.rimShows).toList());
+        System.out.printf(Locale.ROOT, "refused %d%n", free.stream().filter(j -> j.found.isEmpty()).count());
         System.out.printf(Locale.ROOT, "lighting chosen rightly %.0f %%%n", 100 * free.stream().filter(j -> j.found.filter(l -> l == j.lighting).isPresent()).count() / n);
         print("as it comes", free);
         print("with the rim given", given);
     }
 
-    private static Judged judged(SecondPhoto p, PhotoGrading.Outcome outcome, int rank) {
+    private static void rims(String which, List<Judged> of) {
+        double n = Math.max(1, of.size());
+        System.out.printf(Locale.ROOT, "rim within 1.5 %%, %s (%d photos): first %.0f %%, among three %.0f %%, among all offered %.0f %%%n", which, of.size(), 100 * of.stream().filter(j -> j.rank == 0).count() / n,
+                100 * of.stream().filter(j -> j.rank < FEW).count() / n, 100 * of.stream().filter(j -> j.rank < Integer.MAX_VALUE).count() / n);
+    }
+
+    private static Judged judged(SecondPhoto p, PhotoGrading.Outcome outcome, int rank, boolean rimShows) {
         Set<FindingKind> faint = EnumSet.noneOf(FindingKind.class);
         faint.addAll(p.present());
         faint.removeAll(p.shown());
         if (!(outcome instanceof PhotoGrading.Outcome.Seen s)) {
-            return new Judged(p.shown(), faint, Set.of(), List.of(), Double.POSITIVE_INFINITY, rank, p.lighting(), Optional.empty(), Map.of(), Map.of(), new double[2]);
+            return new Judged(p.shown(), faint, Set.of(), p.plain(), Set.of(), List.of(), rank, rimShows, p.lighting(), Optional.empty(), Map.of(), Map.of(), new double[2]);
         }
         Set<FindingKind> named = Trial.named(s.graded().findings());
+        Set<FindingKind> plainlyNamed = EnumSet.noneOf(FindingKind.class);
+        plainlyNamed.addAll(named);
+        plainlyNamed.removeIf(k -> p.present().contains(k) && !p.plain().contains(k));
         named.removeAll(faint);
         List<double[]> claims = new ArrayList<>();
         Map<FindingKind, Integer> read = new EnumMap<>(FindingKind.class);
@@ -74,7 +86,7 @@ public final class JudgeReport {
                 claims.add(new double[] {f.confidence(), p.present().contains(f.kind()) ? 1 : 0});
             }
         }
-        return new Judged(p.shown(), faint, named, claims, Labels.off(s.graded().aperture(), p.shot().aperture()), rank, p.lighting(), Optional.of(s.graded().lighting()), TruthSeverity.of(p.shot(), p.shown()), read, new double[] {p.shot().veil(), s.graded().veilFraction()});
+        return new Judged(p.shown(), faint, named, p.plain(), plainlyNamed, claims, rank, rimShows, p.lighting(), Optional.of(s.graded().lighting()), TruthSeverity.of(p.shot(), p.shown()), read, new double[] {p.shot().veil(), s.graded().veilFraction()});
     }
 
     private static void print(String what, List<Judged> all) {
@@ -94,6 +106,9 @@ public final class JudgeReport {
             all.stream().filter(j -> j.lighting == lighting).forEach(j -> of.add(j.truth, j.named));
             System.out.printf(Locale.ROOT, "%s: macro F1 %.3f, precision %.2f, recall %.2f%n", lighting, of.macro(), of.precision(), of.recall());
         }
+        Score plain = new Score();
+        all.forEach(j -> plain.add(j.plain, j.plainlyNamed));
+        System.out.printf(Locale.ROOT, "only what shows plainly: macro F1 %.3f, precision %.2f, recall %.2f%n", plain.macro(), plain.precision(), plain.recall());
         Steps steps = new Steps();
         all.forEach(j -> steps.add(j.severities, j.read));
         System.out.println(steps.said());

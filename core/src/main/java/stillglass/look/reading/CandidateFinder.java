@@ -9,6 +9,7 @@ import georegression.struct.point.Point2D_I32;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.Sight;

@@ -2,6 +2,7 @@ package stillglass.look.reading;
 
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
+import stillglass.look.LeastSquares;
 
 /// What the glass would look like without its faults: a low-order surface of light over the aperture, fitted so
 /// that bright or dark faults have no say.

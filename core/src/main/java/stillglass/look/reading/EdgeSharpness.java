@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
+import stillglass.look.LeastSquares;
 import stillglass.look.LinearPhoto;
 import stillglass.look.PhotoEdges;
 

@@ -1,6 +1,7 @@
 package stillglass.look.reading;
 
 import java.util.Arrays;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 
 /// Whether a lens was held before a bright field or lit against a dark one, from the light in the glass and about the lens.

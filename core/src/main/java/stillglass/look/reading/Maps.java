@@ -6,6 +6,7 @@ import boofcv.struct.image.GrayF32;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 
 /// What departs from clean glass, at three scales: fine structure, regions, colour.

@@ -9,6 +9,7 @@ import java.util.List;
 import org.locationtech.jts.algorithm.ConvexHull;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.Features;

@@ -1,7 +1,5 @@
 package stillglass.look.reading;
 
-import boofcv.alg.filter.blur.GBlurImageOps;
-import boofcv.struct.image.GrayF32;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +12,7 @@ import stillglass.look.PhotoEdges;
 import stillglass.look.PhotoLight;
 import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
+import stillglass.look.rim.ApertureFinder;
 import stillglass.say.Said;
 
 /// Reads one photograph: aperture, clean glass, veil, what stands out, what it is.
@@ -87,13 +86,12 @@ public final class PhotoGrading {
     /// The clear aperture in pixels of the stored photo, without grading what is in it.
     /// @return nothing when no round glass edge stands out
     public static Optional<Aperture> aperture(LinearPhoto photo) {
-        return ApertureFinder.find(blurred(photo.luminance(), photo.width(), photo.height(), SMOOTH), photo.width(), photo.height())
-                .map(a -> a.scaled(photo.scale()));
+        return ApertureFinder.find(photo).map(a -> a.ring().scaled(photo.scale()));
     }
 
     /// Rings that may be the clear aperture, the likeliest first, in pixels of the stored photo.
     public static List<Aperture> apertures(LinearPhoto photo) {
-        return ApertureFinder.candidates(blurred(photo.luminance(), photo.width(), photo.height(), SMOOTH), photo.width(), photo.height()).stream().map(a -> a.scaled(photo.scale())).toList();
+        return ApertureFinder.candidates(photo).stream().map(a -> a.ring().scaled(photo.scale())).toList();
     }
 
     /// Grades a photograph with the model that ships. Deterministic; about a second for 12 MP.
@@ -147,13 +145,4 @@ public final class PhotoGrading {
 
     /// Rings tried after the likeliest.
     private static final int MORE_RINGS = 2;
-
-    /// Blur under which edges of the aperture are looked for, working pixels.
-    static final double SMOOTH = 1.2;
-
-    static float[] blurred(float[] light, int w, int h, double sigma) {
-        GrayF32 in = new GrayF32(w, h);
-        System.arraycopy(light, 0, in.data, 0, light.length);
-        return GBlurImageOps.gaussian(in, null, sigma, -1, null).data;
-    }
 }

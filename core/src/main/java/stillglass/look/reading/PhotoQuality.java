@@ -3,6 +3,7 @@ package stillglass.look.reading;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.say.Said;
@@ -16,6 +17,8 @@ final class PhotoQuality {
     private static final double CLIPPED = 0.05;
     private static final double LEAST_IN_PHOTO = 0.98;
     private static final double SMALL = 0.2;
+    /// Chance of a rim under which another ring may as well be it.
+    private static final double UNSURE = 0.5;
     private static final double LEANING = 0.93;
 
     private PhotoQuality() {}
@@ -72,6 +75,9 @@ final class PhotoQuality {
         }
         if (s.aperture.meanRadius() < SMALL * Math.min(photo.width(), photo.height())) {
             out.add(Said.of("photo.small"));
+        }
+        if (s.rimChance < UNSURE) {
+            out.add(Said.of("photo.rim-unsure", "percent", 100 * s.rimChance));
         }
         double leaning = Math.min(s.aperture.rx(), s.aperture.ry()) / Math.max(s.aperture.rx(), s.aperture.ry());
         if (leaning < LEANING) {

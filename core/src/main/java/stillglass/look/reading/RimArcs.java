@@ -2,6 +2,7 @@ package stillglass.look.reading;
 
 import boofcv.struct.image.GrayU8;
 import java.util.Arrays;
+import stillglass.look.LeastSquares;
 
 /// What stands out along the rim: every narrow ring is compared with its own smooth run around the glass, so that the rim's own step
 /// and the lamp's sheen on it do not count.

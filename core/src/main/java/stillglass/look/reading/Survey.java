@@ -7,11 +7,13 @@ import java.util.Optional;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
 import stillglass.look.Finding;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
 import stillglass.look.kinds.Features;
 import stillglass.look.kinds.Sight;
+import stillglass.look.rim.ApertureFinder;
 
 /// All that stands out of the glass in a photo, measured but not yet judged.
 public final class Survey {
@@ -19,6 +21,8 @@ public final class Survey {
     private static final double SURROUNDINGS = 1.12;
 
     final Aperture aperture;
+    /// How likely that is the rim; 1 where it was said or taken from the photo before.
+    final double rimChance;
     final Maps maps;
     final List<Candidate> candidates;
     /// Light of the brightest fifth of what surrounds the lens: the card or the lamp's box.
@@ -29,8 +33,9 @@ public final class Survey {
     /// Light of the brightest twenty-fifth of what surrounds the lens.
     final double brightest;
 
-    private Survey(Aperture aperture, Maps maps, List<Candidate> candidates, double around, double inside, double brightest) {
-        this.aperture = aperture;
+    private Survey(ApertureFinder.Ring rim, Maps maps, List<Candidate> candidates, double around, double inside, double brightest) {
+        aperture = rim.ring();
+        rimChance = rim.chance();
         this.maps = maps;
         this.candidates = candidates;
         this.around = around;
@@ -49,25 +54,29 @@ public final class Survey {
     /// @return nothing when no round glass edge stands out
     public static Optional<Survey> of(LinearPhoto photo, PhotoGrading.Given given, Progress progress) {
         progress.at(0.05, "finding the clear aperture");
-        float[] light = photo.luminance();
-        Optional<Aperture> found = given.aperture()
-                .map(a -> a.scaled(1 / photo.scale()))
-                .or(() -> found(PhotoGrading.blurred(light, photo.width(), photo.height(), PhotoGrading.SMOOTH), photo, given.before()));
-        return found.map(a -> {
-            progress.at(0.3, "flattening the lamp");
-            GlassFrame frame = new GlassFrame(photo, a);
-            double inside = inside(frame, 0.5);
-            double around = around(light, photo.width(), a, 0.8);
-            double brightest = around(light, photo.width(), a, 0.96);
-            Lighting lighting = given.lighting().orElseGet(() -> LightingChoice.of(frame, around, brightest));
-            Maps maps = new Maps(frame, lighting);
-            progress.at(0.55, "looking for specks, threads and films");
-            return new Survey(a, maps, CandidateFinder.find(maps, around), around, inside, brightest);
-        });
+        Optional<ApertureFinder.Ring> found = given.aperture()
+                .map(a -> new ApertureFinder.Ring(a.scaled(1 / photo.scale()), 1))
+                .or(() -> found(photo, given.before()));
+        return found.map(rim -> within(photo, rim, given, progress));
     }
 
-    private static Optional<Aperture> found(float[] light, LinearPhoto photo, Optional<Aperture> before) {
-        return before.flatMap(b -> ApertureFinder.where(light, photo.width(), photo.height(), b.scaled(1 / photo.scale()))).or(() -> ApertureFinder.find(light, photo.width(), photo.height()));
+    /// @param rim in working pixels, whatever else is given
+    static Survey within(LinearPhoto photo, ApertureFinder.Ring rim, PhotoGrading.Given given, Progress progress) {
+        Aperture a = rim.ring();
+        float[] light = photo.luminance();
+        progress.at(0.3, "flattening the lamp");
+        GlassFrame frame = new GlassFrame(photo, a);
+        double inside = inside(frame, 0.5);
+        double around = around(light, photo.width(), a, 0.8);
+        double brightest = around(light, photo.width(), a, 0.96);
+        Lighting lighting = given.lighting().orElseGet(() -> LightingChoice.of(frame, around, brightest));
+        Maps maps = new Maps(frame, lighting);
+        progress.at(0.55, "looking for specks, threads and films");
+        return new Survey(rim, maps, CandidateFinder.find(maps, around), around, inside, brightest);
+    }
+
+    private static Optional<ApertureFinder.Ring> found(LinearPhoto photo, Optional<Aperture> before) {
+        return before.flatMap(b -> ApertureFinder.where(photo, b.scaled(1 / photo.scale()))).map(a -> new ApertureFinder.Ring(a, 1)).or(() -> ApertureFinder.find(photo));
     }
 
     private static double inside(GlassFrame frame, double quantile) {

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.look.Aperture;
 import stillglass.look.Lighting;
+import stillglass.look.LeastSquares;
 import stillglass.look.LinearPhoto;
 
 /// The frame, the clean glass in it, the iris and the robust fits under them.

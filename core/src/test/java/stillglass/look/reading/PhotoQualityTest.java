@@ -2,6 +2,8 @@ package stillglass.look.reading;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import boofcv.alg.filter.blur.GBlurImageOps;
+import boofcv.struct.image.GrayF32;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -12,6 +14,7 @@ import stillglass.look.Aperture;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.look.rim.ApertureFinder;
 import stillglass.say.Wording;
 
 /// Photos that are not good enough, each in one way, and what is said about them.
@@ -45,11 +48,26 @@ class PhotoQualityTest {
     @Test
     void aSoftRimAsksForFocus() {
         LinearPhoto sharp = glass((x, y) -> 0.2);
-        float[] soft = PhotoGrading.blurred(sharp.luminance(), Glass.W, Glass.H, 22);
+        GrayF32 light = new GrayF32(Glass.W, Glass.H);
+        System.arraycopy(sharp.luminance(), 0, light.data, 0, light.data.length);
+        float[] soft = GBlurImageOps.gaussian(light, null, 22, -1, null).data;
         LinearPhoto p = new LinearPhoto(Glass.W, Glass.H, soft, soft.clone(), soft.clone(), Glass.W, Glass.H);
 
         assertThat(remarks(p, Glass.RIM)).anyMatch(r -> r.contains("focus on the glass"));
         assertThat(remarks(sharp, Glass.RIM)).noneMatch(r -> r.contains("focus"));
+    }
+
+    @Test
+    void aRimThatMayAsWellBeAnotherIsToldOf() {
+        LinearPhoto p = glass((x, y) -> 0.03);
+
+        assertThat(remarks(p, 0.31)).anyMatch(r -> r.contains("31 %") && r.contains("R goes on to the next"));
+        assertThat(remarks(p, 0.62)).noneMatch(r -> r.contains("not sure"));
+    }
+
+    private static List<String> remarks(LinearPhoto p, double chance) {
+        Survey s = Survey.within(p, new ApertureFinder.Ring(Glass.RIM, chance), new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.empty(), OptionalDouble.empty()), Progress.SILENT);
+        return PhotoQuality.remarks(s, p).stream().map(Wording.core()::say).toList();
     }
 
     @Test

@@ -20,18 +20,21 @@ import stillglass.sim.photo.Shot;
 /// @param lighting how it was lit
 /// @param present kinds that are there
 /// @param shown kinds that change the picture by more than its noise
-public record SecondPhoto(Shot shot, Lighting lighting, Set<FindingKind> present, Set<FindingKind> shown) {
+/// @param plain kinds that change it by four times as much, as an eye sees without looking for it
+public record SecondPhoto(Shot shot, Lighting lighting, Set<FindingKind> present, Set<FindingKind> shown, Set<FindingKind> plain) {
     private static final int LENS_POINTS = 4;
     private static final double LEAST_SHARE = 0.05;
     private static final int LEAST_PIXELS = 20;
     /// Change of a level of 255 that shows.
     private static final double LEVELS = 3;
     private static final double LEVELS_FILM = 9;
+    private static final double PLAIN = 4;
     private static final double COVERED = 0.12;
 
     public SecondPhoto {
         present = Set.copyOf(present);
         shown = Set.copyOf(shown);
+        plain = Set.copyOf(plain);
     }
 
     /// The scene of a seed.
@@ -107,21 +110,25 @@ public record SecondPhoto(Shot shot, Lighting lighting, Set<FindingKind> present
             double[] veil = new double[2];
             long[] seeds = r.longs(h).toArray();
             Map<FindingKind, int[]> seen = new EnumMap<>(FindingKind.class);
-            sheets.forEach(s -> seen.put(s.kind, new int[2]));
+            sheets.forEach(s -> seen.put(s.kind, new int[3]));
             IntStream.range(0, h).parallel().forEach(y -> row(y, new Random(seeds[y]), light, mask, veil, seen));
             ghosts(light);
             Map<FindingKind, Shot.Visible> visible = new EnumMap<>(FindingKind.class);
             seen.forEach((k, n) -> visible.put(k, new Shot.Visible(n[0], n[1])));
             Set<FindingKind> present = EnumSet.noneOf(FindingKind.class);
             Set<FindingKind> shown = EnumSet.noneOf(FindingKind.class);
+            Set<FindingKind> plain = EnumSet.noneOf(FindingKind.class);
             seen.forEach((k, n) -> {
                 present.add(k);
                 if (n[0] >= LEAST_PIXELS && n[0] >= LEAST_SHARE * n[1]) {
                     shown.add(k);
                 }
+                if (n[2] >= LEAST_PIXELS && n[2] >= LEAST_SHARE * n[1]) {
+                    plain.add(k);
+                }
             });
             Shot shot = new Shot(PhonePicture.of(light, w, h, r), rim, mask, veil[1] == 0 ? 0 : veil[0] / veil[1], visible);
-            return new SecondPhoto(shot, bright ? Lighting.BRIGHT : Lighting.AGAINST, present, shown);
+            return new SecondPhoto(shot, bright ? Lighting.BRIGHT : Lighting.AGAINST, present, shown, plain);
         }
 
         private void row(int y, Random own, float[][] light, byte[] mask, double[] veil, Map<FindingKind, int[]> seen) {
@@ -161,7 +168,9 @@ public record SecondPhoto(Shot shot, Lighting lighting, Set<FindingKind> present
                     synchronized (seen) {
                         int[] n = Objects.requireNonNull(seen.get(kind));
                         n[1]++;
-                        n[0] += levels >= (kind == FindingKind.HAZE && bright ? LEVELS_FILM : LEVELS) ? 1 : 0;
+                        double least = kind == FindingKind.HAZE && bright ? LEVELS_FILM : LEVELS;
+                        n[0] += levels >= least ? 1 : 0;
+                        n[2] += levels >= PLAIN * least ? 1 : 0;
                         if (kind == FindingKind.HAZE) {
                             veil[0] += Math.abs(change[s]);
                             veil[1]++;

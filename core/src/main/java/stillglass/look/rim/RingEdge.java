@@ -1,8 +1,9 @@
-package stillglass.look.reading;
+package stillglass.look.rim;
 
 import java.util.Arrays;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
+import stillglass.look.LeastSquares;
 
 /// An elliptical edge in the logarithm of light: fitted along many radii, and measured.
 ///
@@ -13,22 +14,12 @@ import stillglass.look.ApertureMap;
 /// @param dark logarithm of light just outside over that of the darkest ring about it
 /// @param seen share of directions inside the photo
 record RingEdge(Aperture ring, double step, double agree, double sharp, double dark, double seen) {
-    private static final double DARK = 0.004;
     private static final int DIRECTIONS = 120;
     private static final int RAYS = 200;
 
-    /// Logarithm of light, in which all edges are looked for: in the dark and in the light they stand out alike.
-    static float[] log(float[] light) {
-        float[] out = new float[light.length];
-        for (int i = 0; i < out.length; i++) {
-            out[i] = (float) Math.log(DARK + Math.max(0, light[i]));
-        }
-        return out;
-    }
-
     /// Fits an ellipse to the edge near a guess, within shrinking reaches.
     /// @param sign of the step, outside brighter is positive
-    static Aperture refine(float[] log, int w, int h, Aperture guess, double sign, double share, double... reaches) {
+    static Aperture refine(EdgePhoto photo, Aperture guess, double sign, double share, double... reaches) {
         Aperture now = guess;
         for (double reach : reaches) {
             double[] angle = new double[RAYS];
@@ -36,7 +27,7 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
             int found = 0;
             for (int k = 0; k < RAYS; k++) {
                 double phi = 2 * Math.PI * k / RAYS;
-                double r = edgeAlong(log, w, h, now, phi, reach, sign, share);
+                double r = edgeAlong(photo, now, phi, reach, sign, share);
                 if (r > 0) {
                     angle[found] = phi;
                     radius[found++] = r;
@@ -50,12 +41,12 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
         return now;
     }
 
-    static RingEdge measure(float[] log, int w, int h, Aperture a) {
-        return step(log, w, h, a).comparedWithDarkest(log, w, h);
+    static RingEdge measure(EdgePhoto photo, Aperture a) {
+        return step(photo, a).comparedWithDarkest(photo);
     }
 
     /// How dark it is just outside is not measured: `dark` is the plain logarithm of light there.
-    static RingEdge step(float[] log, int w, int h, Aperture a) {
+    static RingEdge step(EdgePhoto photo, Aperture a) {
         ApertureMap map = a.map();
         double[] steps = new double[DIRECTIONS];
         double[] just = new double[DIRECTIONS];
@@ -64,15 +55,15 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
         int sharp = 0;
         for (int k = 0; k < DIRECTIONS; k++) {
             double phi = 2 * Math.PI * k / DIRECTIONS;
-            double inside = (sample(log, w, h, map, phi, 0.985) + sample(log, w, h, map, phi, 0.97) + sample(log, w, h, map, phi, 0.955)) / 3;
-            double outside = (sample(log, w, h, map, phi, 1.012) + sample(log, w, h, map, phi, 1.02) + sample(log, w, h, map, phi, 1.028)) / 3;
+            double inside = (photo.sample(map, phi, 0.985) + photo.sample(map, phi, 0.97) + photo.sample(map, phi, 0.955)) / 3;
+            double outside = (photo.sample(map, phi, 1.012) + photo.sample(map, phi, 1.02) + photo.sample(map, phi, 1.028)) / 3;
             if (Double.isNaN(inside + outside)) {
                 continue;
             }
             just[n] = outside;
             steps[n++] = outside - inside;
             up += outside > inside ? 1 : 0;
-            double across = sample(log, w, h, map, phi, 1.010) - sample(log, w, h, map, phi, 0.990);
+            double across = photo.sample(map, phi, 1.010) - photo.sample(map, phi, 0.990);
             sharp += Math.abs(across) > 0.55 * Math.abs(outside - inside) && across * (outside - inside) > 0 ? 1 : 0;
         }
         if (n < DIRECTIONS / 4) {
@@ -84,18 +75,18 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
     }
 
     /// The same edge with `dark` over the darkest ring about it.
-    RingEdge comparedWithDarkest(float[] log, int w, int h) {
-        return step == 0 ? this : new RingEdge(ring, step, agree, sharp, dark - darkest(log, w, h, ring.map()), seen);
+    RingEdge comparedWithDarkest(EdgePhoto photo) {
+        return step == 0 ? this : new RingEdge(ring, step, agree, sharp, dark - darkest(photo, ring.map()), seen);
     }
 
     /// Logarithm of light of the darkest of the rings between 0.6 and 1.6 radii.
-    private static double darkest(float[] log, int w, int h, ApertureMap map) {
+    private static double darkest(EdgePhoto photo, ApertureMap map) {
         double least = Double.POSITIVE_INFINITY;
         for (double u = 0.6; u < 1.6; u += 0.025) {
             double[] values = new double[48];
             int n = 0;
             for (int k = 0; k < values.length; k++) {
-                double v = sample(log, w, h, map, 2 * Math.PI * k / values.length, u);
+                double v = photo.sample(map, 2 * Math.PI * k / values.length, u);
                 if (!Double.isNaN(v)) {
                     values[n++] = v;
                 }
@@ -107,15 +98,6 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
         return least;
     }
 
-    /// Logarithm of light at a place in aperture units; no number outside the photo.
-    static double sample(float[] log, int w, int h, ApertureMap map, double phi, double u) {
-        double ux = u * Math.cos(phi);
-        double uy = u * Math.sin(phi);
-        int x = (int) Math.round(map.pixelX(ux, uy));
-        int y = (int) Math.round(map.pixelY(ux, uy));
-        return x < 0 || y < 0 || x >= w || y >= h ? Double.NaN : log[y * w + x];
-    }
-
     /// Radius of the aperture's ellipse in direction phi.
     private static double ellipseRadius(Aperture a, double phi) {
         double c = Math.cos(phi - a.thetaRad()) / a.rx();
@@ -123,22 +105,22 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
         return 1 / Math.hypot(c, s);
     }
 
-    private static double[] profile(float[] log, int w, int h, Aperture a, double phi, double from, int count) {
+    private static double[] profile(EdgePhoto photo, Aperture a, double phi, double from, int count) {
         double c = Math.cos(phi);
         double s = Math.sin(phi);
         double[] out = new double[count];
         for (int i = 0; i < count; i++) {
             int x = (int) Math.round(a.cx() + (from + i) * c);
             int y = (int) Math.round(a.cy() + (from + i) * s);
-            out[i] = x < 0 || y < 0 || x >= w || y >= h ? Double.NaN : log[y * w + x];
+            out[i] = photo.at(x, y);
         }
         return out;
     }
 
-    private static double edgeAlong(float[] log, int w, int h, Aperture a, double phi, double reach, double sign, double share) {
+    private static double edgeAlong(EdgePhoto photo, Aperture a, double phi, double reach, double sign, double share) {
         double r0 = ellipseRadius(a, phi);
         int span = (int) Math.max(4, r0 * reach);
-        double[] along = profile(log, w, h, a, phi, r0 - span - 3, 2 * span + 7);
+        double[] along = profile(photo, a, phi, r0 - span - 3, 2 * span + 7);
         double[] steps = new double[2 * span + 1];
         double best = 0.03;
         for (int d = -span; d <= span; d++) {

@@ -1,4 +1,4 @@
-package stillglass.look.reading;
+package stillglass.look.rim;
 
 import java.util.ArrayList;
 import java.util.Arrays;

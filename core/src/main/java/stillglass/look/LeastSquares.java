@@ -1,29 +1,29 @@
-package stillglass.look.reading;
+package stillglass.look;
 
 import java.util.Arrays;
 import org.ejml.simple.SimpleMatrix;
 
-/// Small normal equations and order statistics shared by the fits of this package.
-final class LeastSquares {
+/// Small normal equations and order statistics shared by the fits to photos.
+public final class LeastSquares {
     private LeastSquares() {}
 
     /// A robust fit.
-    static final class Robust {
+    public static final class Robust {
         private final double[] coefficients;
         private final double scatter;
 
-        Robust(double[] coefficients, double scatter) {
+        public Robust(double[] coefficients, double scatter) {
             this.coefficients = coefficients;
             this.scatter = scatter;
         }
 
         /// One for each column of the rows.
-        double[] coefficients() {
+        public double[] coefficients() {
             return coefficients;
         }
 
         /// Robust deviation of the values about it.
-        double scatter() {
+        public double scatter() {
             return scatter;
         }
     }
@@ -33,14 +33,14 @@ final class LeastSquares {
     /// @param count rows that are used
     /// @param cut deviations, in scatters, from which a value counts nothing
     /// @param leastScatter the scatter is never taken smaller
-    static Robust robust(double[][] rows, double[] values, int count, double cut, double leastScatter, int rounds) {
+    public static Robust robust(double[][] rows, double[] values, int count, double cut, double leastScatter, int rounds) {
         double[] weight = new double[count];
         Arrays.fill(weight, 1);
         return robust(rows, values, weight, cut, leastScatter, rounds);
     }
 
     /// The same, begun with what lies about the median of the values: for runs that are nearly level, of which much may lie off.
-    static Robust robustFromMedian(double[][] rows, double[] values, int count, double cut, double leastScatter, int rounds) {
+    public static Robust robustFromMedian(double[][] rows, double[] values, int count, double cut, double leastScatter, int rounds) {
         double[] used = Arrays.copyOf(values, count);
         double middle = median(used);
         double[] off = new double[count];
@@ -104,7 +104,7 @@ final class LeastSquares {
     }
 
     /// Solves the augmented normal equations `[A | b]`, with a trace of damping against a singular system.
-    static double[] solve(double[][] augmented) {
+    public static double[] solve(double[][] augmented) {
         int n = augmented.length;
         SimpleMatrix a = new SimpleMatrix(n, n);
         SimpleMatrix b = new SimpleMatrix(n, 1);
@@ -121,7 +121,7 @@ final class LeastSquares {
         return a.solve(b).getDDRM().getData().clone();
     }
 
-    static double dot(double[] a, double[] b) {
+    public static double dot(double[] a, double[] b) {
         double sum = 0;
         for (int i = 0; i < a.length; i++) {
             sum += a[i] * b[i];
@@ -130,11 +130,11 @@ final class LeastSquares {
     }
 
     /// Median of a non-empty array, which is not changed.
-    static double median(double[] values) {
+    public static double median(double[] values) {
         return quantile(values, 0.5);
     }
 
-    static double quantile(double[] values, double q) {
+    public static double quantile(double[] values, double q) {
         double[] sorted = values.clone();
         Arrays.sort(sorted);
         return sorted[(int) Math.min(sorted.length - 1, Math.round(q * (sorted.length - 1)))];

@@ -1,0 +1,249 @@
+package stillglass.look.rim;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import java.util.function.Consumer;
+import stillglass.look.Aperture;
+import stillglass.look.ApertureMap;
+import stillglass.look.LinearPhoto;
+
+/// Learns which of the rings on a photo is the rim: [RimNet] by gradient descent on photos whose rim is known.
+///
+/// Reference: D. Kingma, J. Ba, *Adam* (2015), the step falling as a cosine; I. Loshchilov, F. Hutter, *Decoupled weight decay* (2019).
+public final class RimLearning {
+    private static final int ROUNDS = 12;
+    private static final int BATCH = 16;
+    private static final int WARMING = 100;
+    private static final double RATE = 2e-3;
+    private static final double DECAY = 1e-2;
+    private static final double FIRST = 0.9;
+    private static final double SECOND = 0.999;
+    /// Error of centre or radius, whichever is larger, up to which a ring is the rim, radii.
+    private static final double RIGHT = 0.015;
+    /// Beyond this nothing speaks for a row, and within it as much as a bell of the other width says.
+    private static final double TAUGHT = 0.0125;
+    private static final double BELL = 0.004;
+    /// How much the contrast of a photo is changed each time it is shown, and how much lighter or darker it is made, logarithms: no two phones are alike.
+    private static final double CONTRAST = 0.25;
+    private static final double EXPOSURE = 0.4;
+
+    private RimLearning() {}
+
+    /// One photo: the rings about each of its centres.
+    public record Example(List<Rings> profiles) {
+        public Example {
+            profiles = List.copyOf(profiles);
+        }
+
+        private boolean teaches() {
+            return profiles.stream().anyMatch(p -> p.nearest() < TAUGHT / 2);
+        }
+    }
+
+    /// The rings about one centre and how far off the rim each of them lies.
+    public static final class Rings {
+        private final RingProfile profile;
+        private final float[] off;
+
+        Rings(RingProfile profile, float[] off) {
+            this.profile = profile;
+            this.off = off;
+        }
+
+        private double nearest() {
+            double least = Double.POSITIVE_INFINITY;
+            for (float v : off) {
+                least = Math.min(least, v);
+            }
+            return least;
+        }
+    }
+
+    /// @param truth in pixels of the stored photo
+    public static Example example(LinearPhoto photo, Aperture truth) {
+        return example(EdgePhoto.of(photo), truth.scaled(1 / photo.scale()));
+    }
+
+    /// The same with the mount lit from one side only, nearly black on the other: as lenses of black metal are.
+    /// @param seed of the side and of how narrow the light is
+    public static Example oneSided(LinearPhoto photo, Aperture truth, long seed) {
+        EdgePhoto all = EdgePhoto.of(photo);
+        Aperture t = truth.scaled(1 / photo.scale());
+        Random random = new Random(seed);
+        double way = 2 * Math.PI * random.nextDouble();
+        double dark = 0.01 + 0.2 * random.nextDouble();
+        double bright = 1 + 5 * random.nextDouble();
+        double lobe = 1 + 9 * random.nextDouble();
+        ApertureMap map = t.map();
+        float[] light = all.light.clone();
+        for (int i = 0; i < light.length; i++) {
+            double ux = map.unitX(i % all.width, i / all.width);
+            double uy = map.unitY(i % all.width, i / all.width);
+            if (ux * ux + uy * uy > 1) {
+                light[i] *= (float) (dark + bright * Math.pow(0.5 + 0.5 * Math.cos(Math.atan2(uy, ux) - way), lobe));
+            }
+        }
+        return example(new EdgePhoto(light, all.width, all.height), t);
+    }
+
+    static Example example(EdgePhoto photo, Aperture truth) {
+        return new Example(ApertureFinder.profiles(photo).stream().map(p -> {
+            float[] off = new float[RingProfile.RADII];
+            for (int i = 0; i < off.length; i++) {
+                Aperture a = p.ring(i);
+                off[i] = (float) (Math.max(Math.hypot(a.cx() - truth.cx(), a.cy() - truth.cy()), Math.abs(a.meanRadius() - truth.meanRadius())) / truth.meanRadius());
+            }
+            return new Rings(p, off);
+        }).toList());
+    }
+
+    /// Learns from photos on which the rim is about one of the centres.
+    /// @param told after each round: which one, and the mean loss in nats
+    /// @return the network as text
+    public static String learn(List<Example> examples, Consumer<String> told) {
+        List<Example> use = new ArrayList<>(examples.stream().filter(Example::teaches).toList());
+        RimNet net = begun(use);
+        Random random = new Random(1);
+        Descent descent = new Descent(net, (long) ROUNDS * Math.max(1, use.size() / BATCH));
+        for (int round = 1; round <= ROUNDS; round++) {
+            Collections.shuffle(use, random);
+            double loss = 0;
+            for (int at = 0; at < use.size(); at += BATCH) {
+                List<Shown> batch = use.subList(at, Math.min(use.size(), at + BATCH)).stream().map(e -> new Shown(e, Math.exp(CONTRAST * random.nextGaussian()), EXPOSURE * random.nextGaussian())).toList();
+                loss += descent.step(batch);
+            }
+            told.accept("round %d of %d: %.3f".formatted(round, ROUNDS, loss / Math.max(1, use.size())));
+        }
+        return RimNetText.print(net);
+    }
+
+    /// How many have the rim first, among three, among ten, under a network; all photos.
+    public static int[] ranks(String model, List<Example> examples) {
+        RimNet net = RimNetText.parse(model.lines().toList());
+        int[] out = new int[3];
+        for (Example e : examples) {
+            List<RimRanking.Ranked> ranked = RimRanking.of(net, e.profiles.stream().map(r -> r.profile).toList());
+            int rank = 0;
+            while (rank < ranked.size() && e.profiles.get(ranked.get(rank).profile()).off[ranked.get(rank).row()] >= RIGHT) {
+                rank++;
+            }
+            out[0] += rank == 0 && !ranked.isEmpty() ? 1 : 0;
+            out[1] += rank < Math.min(3, ranked.size()) ? 1 : 0;
+            out[2] += rank < Math.min(10, ranked.size()) ? 1 : 0;
+        }
+        return out;
+    }
+
+    /// The network that ships, as text.
+    public static String shipped() {
+        return RimNetText.print(RimNet.shipped());
+    }
+
+    /// Channels brought to the same mean and scatter, weights as chance has it.
+    private static RimNet begun(List<Example> use) {
+        float[] mean = new float[RingProfile.CHANNELS];
+        float[] scale = new float[RingProfile.CHANNELS];
+        for (int c = 0; c < mean.length; c++) {
+            double sum = 0;
+            double squares = 0;
+            long n = 0;
+            for (Example e : use) {
+                for (Rings r : e.profiles) {
+                    for (float v : r.profile.channels[c]) {
+                        sum += v;
+                        squares += v * v;
+                        n++;
+                    }
+                }
+            }
+            mean[c] = (float) (sum / Math.max(1, n));
+            scale[c] = (float) Math.sqrt(Math.max(1e-6, squares / Math.max(1, n) - mean[c] * mean[c]));
+        }
+        return RimNet.begun(mean, scale, 5);
+    }
+
+    /// A photo as another camera would have taken it.
+    private record Shown(Example photo, double contrast, double exposure) {
+        /// Adds the slope of its loss.
+        /// @param share of the photo in its batch
+        /// @return the loss
+        double into(RimNet net, float[] slope, double share) {
+            List<RimNet.Pass> passes = new ArrayList<>();
+            List<float[]> scores = new ArrayList<>();
+            for (Rings r : photo.profiles) {
+                RimNet.Pass pass = net.new Pass();
+                passes.add(pass);
+                scores.add(pass.forward(r.profile.taken(contrast, exposure)));
+            }
+            double[][] chance = RimNet.chances(scores);
+            double[][] target = target(photo);
+            double loss = 0;
+            for (int f = 0; f < chance.length; f++) {
+                float[] off = new float[RingProfile.RADII];
+                for (int i = 0; i < off.length; i++) {
+                    off[i] = (float) ((chance[f][i] - target[f][i]) * share);
+                    loss -= target[f][i] > 0 ? target[f][i] * Math.log(Math.max(1e-12, chance[f][i])) : 0;
+                }
+                passes.get(f).backward(off, slope);
+            }
+            return loss;
+        }
+    }
+
+    private static double[][] target(Example e) {
+        double[][] out = new double[e.profiles.size()][RingProfile.RADII];
+        double sum = 0;
+        for (int f = 0; f < out.length; f++) {
+            for (int i = 0; i < out[f].length; i++) {
+                double off = e.profiles.get(f).off[i];
+                out[f][i] = off < TAUGHT ? Math.exp(-0.5 * off * off / BELL / BELL) : 0;
+                sum += out[f][i];
+            }
+        }
+        for (double[] row : out) {
+            for (int i = 0; i < row.length; i++) {
+                row[i] /= sum;
+            }
+        }
+        return out;
+    }
+
+    /// Where the descent stands.
+    private static final class Descent {
+        private final RimNet net;
+        private final long steps;
+        private final float[] first;
+        private final float[] second;
+        private long step;
+
+        Descent(RimNet net, long steps) {
+            this.net = net;
+            this.steps = steps;
+            first = new float[net.weights.length];
+            second = new float[net.weights.length];
+        }
+
+        /// @return summed loss of the batch
+        double step(List<Shown> batch) {
+            int n = net.weights.length;
+            // The last number is the loss.
+            float[] slope = batch.parallelStream().collect(() -> new float[n + 1], (into, s) -> into[n] += (float) s.into(net, into, 1.0 / batch.size()), (a, b) -> {
+                for (int i = 0; i <= n; i++) {
+                    a[i] += b[i];
+                }
+            });
+            step++;
+            double rate = RATE * 0.5 * (1 + Math.cos(Math.PI * Math.min(1, step / (double) steps))) * Math.min(1, step / (double) WARMING);
+            double warm1 = 1 - Math.pow(FIRST, step);
+            double warm2 = 1 - Math.pow(SECOND, step);
+            for (int i = 0; i < n; i++) {
+                first[i] = (float) (FIRST * first[i] + (1 - FIRST) * slope[i]);
+                second[i] = (float) (SECOND * second[i] + (1 - SECOND) * slope[i] * slope[i]);
+                net.weights[i] -= (float) (rate * (first[i] / warm1 / (Math.sqrt(second[i] / warm2) + 1e-8) + DECAY * net.weights[i]));
+            }
+            return slope[n];
+        }
+    }
+}
