@@ -111,8 +111,8 @@ public final class PhotoGrading {
         if (given.aperture().isPresent() || first.filter(PhotoQuality::doubtful).isEmpty()) {
             return first;
         }
-        return apertures(photo).stream().skip(1).limit(MORE_RINGS)
-                .flatMap(a -> Survey.of(photo, new Given(given.lighting(), Optional.of(a), given.referenceLight()), progress).stream())
+        return ApertureFinder.candidates(photo).stream().skip(1).limit(MORE_RINGS).filter(r -> r.chance() >= LEAST_CHANCE)
+                .map(r -> Survey.within(photo, new ApertureFinder.Ring(r.ring(), Math.max(r.chance(), PhotoQuality.NO_RIM)), given, progress))
                 .filter(s -> !PhotoQuality.doubtful(s)).findFirst().or(() -> first);
     }
 
@@ -145,4 +145,6 @@ public final class PhotoGrading {
 
     /// Rings tried after the likeliest.
     private static final int MORE_RINGS = 2;
+    /// Chance of a ring from which it is tried after the likeliest: on what is no lens there is always some ring with little in it.
+    private static final double LEAST_CHANCE = 0.05;
 }

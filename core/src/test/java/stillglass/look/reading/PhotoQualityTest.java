@@ -65,9 +65,20 @@ class PhotoQualityTest {
         assertThat(remarks(p, 0.62)).noneMatch(r -> r.contains("not sure"));
     }
 
+    @Test
+    void whereNoRingLiesAsARimDoesNothingIsRead() {
+        LinearPhoto p = glass((x, y) -> 0.03);
+
+        assertThat(PhotoQuality.refusal(survey(p, 0.11), false)).hasValueSatisfying(r -> assertThat(Wording.core().say(r)).contains("11 %").contains("draw the rim"));
+        assertThat(PhotoQuality.refusal(survey(p, 0.24), false)).isEmpty();
+    }
+
+    private static Survey survey(LinearPhoto p, double chance) {
+        return Survey.within(p, new ApertureFinder.Ring(Glass.RIM, chance), new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.empty(), OptionalDouble.empty()), Progress.SILENT);
+    }
+
     private static List<String> remarks(LinearPhoto p, double chance) {
-        Survey s = Survey.within(p, new ApertureFinder.Ring(Glass.RIM, chance), new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.empty(), OptionalDouble.empty()), Progress.SILENT);
-        return PhotoQuality.remarks(s, p).stream().map(Wording.core()::say).toList();
+        return PhotoQuality.remarks(survey(p, chance), p).stream().map(Wording.core()::say).toList();
     }
 
     @Test
