@@ -3,7 +3,7 @@ package stillglass.look.rim;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.function.Consumer;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
@@ -71,7 +71,7 @@ public final class RimLearning {
     public static Example oneSided(LinearPhoto photo, Aperture truth, long seed) {
         EdgePhoto all = EdgePhoto.of(photo);
         Aperture t = truth.scaled(1 / photo.scale());
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         double way = 2 * Math.PI * random.nextDouble();
         double dark = 0.01 + 0.2 * random.nextDouble();
         double bright = 1 + 5 * random.nextDouble();
@@ -105,7 +105,7 @@ public final class RimLearning {
     public static String learn(List<Example> examples, Consumer<String> told) {
         List<Example> use = new ArrayList<>(examples.stream().filter(Example::teaches).toList());
         RimNet net = begun(use);
-        Random random = new Random(1);
+        SplittableRandom random = new SplittableRandom(1);
         Descent descent = new Descent(net, (long) ROUNDS * Math.max(1, use.size() / BATCH));
         for (int round = 1; round <= ROUNDS; round++) {
             Collections.shuffle(use, random);

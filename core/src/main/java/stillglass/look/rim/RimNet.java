@@ -2,7 +2,7 @@ package stillglass.look.rim;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import stillglass.look.ModelText;
 
 /// A small convolutional network along the radius: from the profile of the rings about a centre to how much speaks for each ring's being the rim.
@@ -50,7 +50,7 @@ final class RimNet {
 
     /// A network that has learned nothing yet.
     static RimNet begun(float[] mean, float[] scale, long seed) {
-        Random r = new Random(seed);
+        SplittableRandom r = new SplittableRandom(seed);
         float[] w = new float[size()];
         int at = fill(w, 0, WIDTH, RingProfile.CHANNELS * FIRST, Math.sqrt(2.0 / (RingProfile.CHANNELS * FIRST)), r);
         for (int i = 0; i < REACH.length; i++) {
@@ -61,7 +61,7 @@ final class RimNet {
     }
 
     /// Weights of a layer by chance; its constants are nothing.
-    private static int fill(float[] w, int at, int outs, int ins, double size, Random r) {
+    private static int fill(float[] w, int at, int outs, int ins, double size, SplittableRandom r) {
         for (int o = 0; o < outs; o++) {
             for (int i = 0; i < ins; i++) {
                 w[at + o * (ins + 1) + i] = (float) (size * r.nextGaussian());
