@@ -32,6 +32,7 @@ final class NotLenses {
         out.put("a coin face on", coin(seed));
         out.put("noise", noise(seed));
         out.put("a wall", wall(seed));
+        out.put("clouds", clouds(seed));
         return out;
     }
 
@@ -39,7 +40,6 @@ final class NotLenses {
     static Map<String, BufferedImage> others(long seed) {
         Map<String, BufferedImage> out = new LinkedHashMap<>();
         out.put("leaves", leaves(seed));
-        out.put("clouds", clouds(seed));
         out.put("a clock", clock(seed));
         out.put("a wheel", wheel(seed));
         return out;

@@ -15,7 +15,7 @@ import stillglass.say.Wording;
 
 class NotLensesTest {
     static Stream<Arguments> pictures() {
-        return LongStream.of(100, 101, 102).boxed()
+        return LongStream.of(100, 101, 102, 302).boxed()
                 .flatMap(seed -> NotLenses.pictures(seed).entrySet().stream().map(e -> Arguments.of(e.getKey() + " " + seed, e.getValue())));
     }
 

@@ -108,7 +108,7 @@ public final class PhotoGrading {
     /// Within the likeliest ring; where that holds what no glass does, within the next that does not.
     private static Optional<Survey> surveyed(LinearPhoto photo, Given given, Progress progress) {
         Optional<Survey> first = Survey.of(photo, given, progress);
-        if (given.aperture().isPresent() || first.filter(PhotoQuality::doubtful).isEmpty()) {
+        if (given.aperture().isPresent() || first.filter(s -> s.rimChance >= PhotoQuality.NO_RIM && PhotoQuality.doubtful(s)).isEmpty()) {
             return first;
         }
         return ApertureFinder.candidates(photo).stream().skip(1).limit(MORE_RINGS).filter(r -> r.chance() >= LEAST_CHANCE)

@@ -72,17 +72,17 @@ final class PhotoQuality {
         if (dark > n / 2) {
             out.add(Said.of("photo.dark"));
         }
+        // Either asks to look at the ring: once is enough.
         if (texture(s) > TEXTURED) {
             out.add(Said.of("photo.textured.perhaps", "percent", 100 * texture(s)));
+        } else if (s.rimChance < UNSURE) {
+            out.add(Said.of("photo.rim-unsure", "percent", 100 * s.rimChance));
         }
         if (s.maps.frame.inPhoto < LEAST_IN_PHOTO) {
             out.add(Said.of("photo.outside", "percent", 100 - 100 * s.maps.frame.inPhoto));
         }
         if (s.aperture.meanRadius() < SMALL * Math.min(photo.width(), photo.height())) {
             out.add(Said.of("photo.small"));
-        }
-        if (s.rimChance < UNSURE) {
-            out.add(Said.of("photo.rim-unsure", "percent", 100 * s.rimChance));
         }
         double leaning = Math.min(s.aperture.rx(), s.aperture.ry()) / Math.max(s.aperture.rx(), s.aperture.ry());
         if (leaning < LEANING) {

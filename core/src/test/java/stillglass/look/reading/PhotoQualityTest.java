@@ -61,7 +61,7 @@ class PhotoQualityTest {
     void aRimThatMayAsWellBeAnotherIsToldOf() {
         LinearPhoto p = glass((x, y) -> 0.03);
 
-        assertThat(remarks(p, 0.31)).anyMatch(r -> r.contains("31 %") && r.contains("R goes on to the next"));
+        assertThat(remarks(p, 0.31)).anyMatch(r -> r.contains("31 %") && r.contains("R takes the next"));
         assertThat(remarks(p, 0.62)).noneMatch(r -> r.contains("not sure"));
     }
 
@@ -109,7 +109,7 @@ class PhotoQualityTest {
         assertThat(PhotoQuality.texture(s)).isGreaterThan(0.1);
         assertThat(PhotoQuality.doubtful(s)).as("another ring is tried first").isTrue();
         assertThat(PhotoQuality.refusal(s, false)).isEmpty();
-        assertThat(remarks(p, Glass.RIM)).anyMatch(r -> r.contains("bad state, or no glass"));
+        assertThat(remarks(p, Glass.RIM)).anyMatch(r -> r.contains("bad state or no glass"));
     }
 
     @Test
