@@ -18,6 +18,8 @@ public final class ApertureFinder {
     private static final double ANOTHER = 0.015;
     /// How far a rim may have moved between two photos from one place, of its radius: a hand, and what focusing does to the scale.
     private static final double MOVED = 0.04;
+    /// How far a ring out of focus may be told off its edge, of its radius.
+    private static final double SHIFTED = 0.025;
     /// Of an edge out of focus at the place of a rim, in all directions nearly the same.
     private static final double STILL_THERE = 0.9;
     private static final double LEAST_STEP = 0.08;
@@ -54,7 +56,7 @@ public final class ApertureFinder {
 
     static Optional<Aperture> where(EdgePhoto photo, Aperture before) {
         return candidates(photo).stream().map(Ring::ring).filter(c -> near(c, before, MOVED)).findFirst()
-                .map(c -> edges(photo, c).min(Comparator.comparingDouble(e -> Math.abs(e.ring().meanRadius() - c.meanRadius()))).map(RingEdge::ring).orElse(c))
+                .map(c -> edges(photo, c).filter(e -> near(e.ring(), c, SHIFTED)).min(Comparator.comparingDouble(e -> Math.abs(e.ring().meanRadius() - c.meanRadius()))).map(RingEdge::ring).orElse(c))
                 .or(() -> edges(photo, before).max(Comparator.comparingDouble(e -> Math.abs(e.step()))).map(RingEdge::ring));
     }
 

@@ -15,15 +15,20 @@ import stillglass.look.LinearPhoto;
 public final class RimLearning {
     private static final int ROUNDS = 12;
     private static final int BATCH = 16;
+    /// Steps until the rate is full.
     private static final int WARMING = 100;
     private static final double RATE = 2e-3;
+    /// Share of every weight that is lost at each step, over the rate.
     private static final double DECAY = 1e-2;
+    /// How much of the mean slope is kept at each step.
     private static final double FIRST = 0.9;
+    /// The same of its mean square.
     private static final double SECOND = 0.999;
     /// Error of centre or radius, whichever is larger, up to which a ring is the rim, radii.
     private static final double RIGHT = 0.015;
-    /// Beyond this nothing speaks for a row, and within it as much as a bell of the other width says.
+    /// Error of a row from which it is taught as no rim at all, radii.
     private static final double TAUGHT = 0.0125;
+    /// Within that rows are taught by a bell of this width.
     private static final double BELL = 0.004;
     /// How much the contrast of a photo is changed each time it is shown, and how much lighter or darker it is made, logarithms: no two phones are alike.
     private static final double CONTRAST = 0.25;
