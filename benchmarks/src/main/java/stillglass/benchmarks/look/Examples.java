@@ -32,18 +32,23 @@ record Examples(int tidy, int wide, Optional<Path> kept) {
         if (kept.isPresent() && Files.exists(kept.get())) {
             return Files.readAllLines(kept.get()).stream().map(read).toList();
         }
+        List<E> out = all(measure);
+        if (kept.isPresent()) {
+            Files.write(kept.get(), out.stream().map(line).toList());
+        }
+        return out;
+    }
+
+    /// The same, kept nowhere.
+    <E> List<E> all(Function<Scene, List<E>> measure) {
         List<LensSection> lenses = Seeds.lenses();
         AtomicInteger done = new AtomicInteger();
-        List<E> out = LongStream.range(0, tidy + (long) wide).parallel().boxed().flatMap(i -> {
+        return LongStream.range(0, tidy + (long) wide).parallel().boxed().flatMap(i -> {
             List<E> of = measure.apply(new Scene(i.intValue(), i < tidy ? RandomScene.of(i, lenses) : RandomScene.wide(i - tidy, lenses)));
             if (done.incrementAndGet() % 100 == 0) {
                 System.err.println(done.get() + " of " + (tidy + wide));
             }
             return of.stream();
         }).toList();
-        if (kept.isPresent()) {
-            Files.write(kept.get(), out.stream().map(line).toList());
-        }
-        return out;
     }
 }

@@ -86,7 +86,7 @@ public final class PhotoGrading {
     /// The clear aperture in pixels of the stored photo, without grading what is in it.
     /// @return nothing when no round glass edge stands out
     public static Optional<Aperture> aperture(LinearPhoto photo) {
-        return ApertureFinder.find(photo).map(a -> a.ring().scaled(photo.scale()));
+        return ApertureFinder.find(photo, Optional.empty()).map(a -> a.ring().scaled(photo.scale()));
     }
 
     /// Rings that may be the clear aperture, the likeliest first, in pixels of the stored photo.
@@ -108,11 +108,11 @@ public final class PhotoGrading {
     /// Within the likeliest ring; where that holds what no glass does, within the next that does not.
     private static Optional<Survey> surveyed(LinearPhoto photo, Given given, Progress progress) {
         Optional<Survey> first = Survey.of(photo, given, progress);
-        if (given.aperture().isPresent() || first.filter(s -> s.rimChance >= PhotoQuality.NO_RIM && PhotoQuality.doubtful(s)).isEmpty()) {
+        if (given.aperture().isPresent() || first.filter(s -> !PhotoQuality.noRim(s) && PhotoQuality.doubtful(s)).isEmpty()) {
             return first;
         }
         return ApertureFinder.candidates(photo).stream().skip(1).limit(MORE_RINGS).filter(r -> r.chance() >= LEAST_CHANCE)
-                .map(r -> Survey.within(photo, new ApertureFinder.Ring(r.ring(), Math.max(r.chance(), PhotoQuality.NO_RIM)), given, progress))
+                .map(r -> Survey.within(photo, r, first.orElseThrow().likeliest, given, progress))
                 .filter(s -> !PhotoQuality.doubtful(s)).findFirst().or(() -> first);
     }
 

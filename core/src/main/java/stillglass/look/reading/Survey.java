@@ -23,6 +23,8 @@ public final class Survey {
     final Aperture aperture;
     /// How likely that is the rim; 1 where it was said or taken from the photo before.
     final double rimChance;
+    /// Chance of the likeliest ring of the photo.
+    final double likeliest;
     final Maps maps;
     final List<Candidate> candidates;
     /// Light of the brightest fifth of what surrounds the lens: the card or the lamp's box.
@@ -33,9 +35,10 @@ public final class Survey {
     /// Light of the brightest twenty-fifth of what surrounds the lens.
     final double brightest;
 
-    private Survey(ApertureFinder.Ring rim, Maps maps, List<Candidate> candidates, double around, double inside, double brightest) {
+    private Survey(ApertureFinder.Ring rim, double likeliest, Maps maps, List<Candidate> candidates, double around, double inside, double brightest) {
         aperture = rim.ring();
         rimChance = rim.chance();
+        this.likeliest = likeliest;
         this.maps = maps;
         this.candidates = candidates;
         this.around = around;
@@ -56,12 +59,13 @@ public final class Survey {
         progress.at(0.05, "finding the clear aperture");
         Optional<ApertureFinder.Ring> found = given.aperture()
                 .map(a -> new ApertureFinder.Ring(a.scaled(1 / photo.scale()), 1))
-                .or(() -> found(photo, given.before()));
-        return found.map(rim -> within(photo, rim, given, progress));
+                .or(() -> ApertureFinder.find(photo, given.before().map(b -> b.scaled(1 / photo.scale()))));
+        return found.map(rim -> within(photo, rim, rim.chance(), given, progress));
     }
 
     /// @param rim in working pixels, whatever else is given
-    static Survey within(LinearPhoto photo, ApertureFinder.Ring rim, PhotoGrading.Given given, Progress progress) {
+    /// @param likeliest chance of the likeliest ring of the photo, which may be another
+    static Survey within(LinearPhoto photo, ApertureFinder.Ring rim, double likeliest, PhotoGrading.Given given, Progress progress) {
         Aperture a = rim.ring();
         float[] light = photo.luminance();
         progress.at(0.3, "flattening the lamp");
@@ -72,11 +76,7 @@ public final class Survey {
         Lighting lighting = given.lighting().orElseGet(() -> LightingChoice.of(frame, around, brightest));
         Maps maps = new Maps(frame, lighting);
         progress.at(0.55, "looking for specks, threads and films");
-        return new Survey(rim, maps, CandidateFinder.find(maps, around), around, inside, brightest);
-    }
-
-    private static Optional<ApertureFinder.Ring> found(LinearPhoto photo, Optional<Aperture> before) {
-        return before.flatMap(b -> ApertureFinder.where(photo, b.scaled(1 / photo.scale()))).map(a -> new ApertureFinder.Ring(a, 1)).or(() -> ApertureFinder.find(photo));
+        return new Survey(rim, likeliest, maps, CandidateFinder.find(maps, around), around, inside, brightest);
     }
 
     private static double inside(GlassFrame frame, double quantile) {

@@ -23,6 +23,8 @@ public final class ApertureFinder {
     /// Of an edge out of focus at the place of a rim, in all directions nearly the same.
     private static final double STILL_THERE = 0.9;
     private static final double LEAST_STEP = 0.08;
+    /// Chance from which a ring at the place of a rim is one though no edge goes all round.
+    private static final double LEAST_HELD = 0.02;
     /// How far a ring may move when it is fitted to the edge it lies on, of its radius.
     private static final double SETTLES = 0.006;
 
@@ -33,16 +35,10 @@ public final class ApertureFinder {
     /// @param chance that it is, 0 to 1
     public record Ring(Aperture ring, double chance) {}
 
-    /// @return the likeliest ring, or nothing when no round edge stands out
-    public static Optional<Ring> find(LinearPhoto photo) {
-        return find(EdgePhoto.of(photo));
-    }
-
-    /// The ring that lies where the rim was in another photo, in focus or not.
-    /// @param before in working pixels
-    /// @return nothing where no edge lies there: the camera was elsewhere
-    public static Optional<Aperture> where(LinearPhoto photo, Aperture before) {
-        return where(EdgePhoto.of(photo), before);
+    /// @param before the rim in a photo taken from that side before, in working pixels: a ring that lies there, in focus or not, is taken and is sure
+    /// @return the likeliest ring otherwise, or nothing when no round edge stands out
+    public static Optional<Ring> find(LinearPhoto photo, Optional<Aperture> before) {
+        return find(EdgePhoto.of(photo), before);
     }
 
     /// Rings that may be the rim, the likeliest first, no two of them nearly the same; none when no round edge stands out.
@@ -50,12 +46,14 @@ public final class ApertureFinder {
         return candidates(EdgePhoto.of(photo));
     }
 
-    static Optional<Ring> find(EdgePhoto photo) {
-        return candidates(photo).stream().findFirst();
+    static Optional<Ring> find(EdgePhoto photo, Optional<Aperture> before) {
+        List<Ring> rings = candidates(photo);
+        return before.flatMap(b -> where(photo, rings, b)).map(a -> new Ring(a, 1)).or(() -> rings.stream().findFirst());
     }
 
-    static Optional<Aperture> where(EdgePhoto photo, Aperture before) {
-        return candidates(photo).stream().map(Ring::ring).filter(c -> near(c, before, MOVED)).findFirst()
+    /// The ring that lies nearest to where the rim was, or nothing: the camera was elsewhere.
+    private static Optional<Aperture> where(EdgePhoto photo, List<Ring> rings, Aperture before) {
+        return rings.stream().filter(r -> r.chance >= LEAST_HELD || edges(photo, r.ring).findAny().isPresent()).map(Ring::ring).filter(c -> near(c, before, MOVED)).min(Comparator.comparingDouble(c -> apart(c, before)))
                 .map(c -> edges(photo, c).filter(e -> near(e.ring(), c, SHIFTED)).min(Comparator.comparingDouble(e -> Math.abs(e.ring().meanRadius() - c.meanRadius()))).map(RingEdge::ring).orElse(c))
                 .or(() -> edges(photo, before).max(Comparator.comparingDouble(e -> Math.abs(e.step()))).map(RingEdge::ring));
     }
@@ -71,19 +69,22 @@ public final class ApertureFinder {
     }
 
     static List<Ring> candidates(EdgePhoto photo, RimNet net) {
-        List<Ring> all = new ArrayList<>();
-        for (RimRanking.Ranked r : RimRanking.of(net, profiles(photo))) {
-            Aperture ring = settled(photo, r.ring());
-            // One ring of the mount is seen about several centres: each adds what it says for it.
-            int same = IntStream.range(0, all.size()).filter(i -> near(ring, all.get(i).ring, ANOTHER / 2)).findFirst().orElse(all.size());
-            if (same < all.size()) {
-                all.set(same, new Ring(all.get(same).ring, all.get(same).chance + r.chance()));
+        List<Ring> all = joined(RimRanking.of(net, profiles(photo)).stream().map(r -> new Ring(settled(photo, r.ring()), r.chance())).toList());
+        return different(all.stream().sorted(Comparator.comparingDouble(Ring::chance).reversed()).toList());
+    }
+
+    /// One ring of the mount is seen about several centres: each adds what it says for it.
+    static List<Ring> joined(List<Ring> rings) {
+        List<Ring> out = new ArrayList<>();
+        for (Ring r : rings) {
+            int same = IntStream.range(0, out.size()).filter(i -> near(r.ring, out.get(i).ring, ANOTHER / 2)).findFirst().orElse(out.size());
+            if (same < out.size()) {
+                out.set(same, new Ring(out.get(same).ring, out.get(same).chance + r.chance));
             } else {
-                all.add(new Ring(ring, r.chance()));
+                out.add(r);
             }
         }
-        all.sort(Comparator.comparingDouble(Ring::chance).reversed());
-        return different(all);
+        return out;
     }
 
     /// The rings about every centre on which edges agree.
@@ -92,7 +93,12 @@ public final class ApertureFinder {
     }
 
     private static boolean near(Aperture a, Aperture b, double share) {
-        return Math.hypot(a.cx() - b.cx(), a.cy() - b.cy()) < share * b.meanRadius() && Math.abs(a.meanRadius() / b.meanRadius() - 1) < share;
+        return apart(a, b) < share;
+    }
+
+    /// Distance of the centres or of the radii, whichever is larger, of the radius of `b`.
+    private static double apart(Aperture a, Aperture b) {
+        return Math.max(Math.hypot(a.cx() - b.cx(), a.cy() - b.cy()), Math.abs(a.meanRadius() - b.meanRadius())) / b.meanRadius();
     }
 
     /// The first few, without those that are nearly one that comes before.

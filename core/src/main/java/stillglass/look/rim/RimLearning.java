@@ -8,22 +8,14 @@ import java.util.function.Consumer;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
 import stillglass.look.LinearPhoto;
+import stillglass.look.net.Descent;
+import stillglass.look.net.Spread;
 
 /// Learns which of the rings on a photo is the rim: [RimNet] by gradient descent on photos whose rim is known.
-///
-/// Reference: D. Kingma, J. Ba, *Adam* (2015), the step falling as a cosine; I. Loshchilov, F. Hutter, *Decoupled weight decay* (2019).
 public final class RimLearning {
     private static final int ROUNDS = 12;
     private static final int BATCH = 16;
-    /// Steps until the rate is full.
-    private static final int WARMING = 100;
-    private static final double RATE = 2e-3;
-    /// Share of every weight that is lost at each step, over the rate.
-    private static final double DECAY = 1e-2;
-    /// How much of the mean slope is kept at each step.
-    private static final double FIRST = 0.9;
-    /// The same of its mean square.
-    private static final double SECOND = 0.999;
+    private static final double LEAST_VARIANCE = 1e-6;
     /// Error of centre or radius, whichever is larger, up to which a ring is the rim, radii.
     private static final double RIGHT = 0.015;
     /// Error of a row from which it is taught as no rim at all, radii.
@@ -74,14 +66,16 @@ public final class RimLearning {
     /// The same with the mount lit from one side only, nearly black on the other: as lenses of black metal are.
     /// @param seed of the side and of how narrow the light is
     public static Example oneSided(LinearPhoto photo, Aperture truth, long seed) {
-        EdgePhoto all = EdgePhoto.of(photo);
         Aperture t = truth.scaled(1 / photo.scale());
-        SplittableRandom random = new SplittableRandom(seed);
+        return example(oneSided(EdgePhoto.of(photo), t, new SplittableRandom(seed)), t);
+    }
+
+    static EdgePhoto oneSided(EdgePhoto all, Aperture rim, SplittableRandom random) {
         double way = 2 * Math.PI * random.nextDouble();
         double dark = 0.01 + 0.2 * random.nextDouble();
         double bright = 1 + 5 * random.nextDouble();
         double lobe = 1 + 9 * random.nextDouble();
-        ApertureMap map = t.map();
+        ApertureMap map = rim.map();
         float[] light = all.light.clone();
         for (int i = 0; i < light.length; i++) {
             double ux = map.unitX(i % all.width, i / all.width);
@@ -90,7 +84,7 @@ public final class RimLearning {
                 light[i] *= (float) (dark + bright * Math.pow(0.5 + 0.5 * Math.cos(Math.atan2(uy, ux) - way), lobe));
             }
         }
-        return example(new EdgePhoto(light, all.width, all.height), t);
+        return new EdgePhoto(light, all.width, all.height);
     }
 
     static Example example(EdgePhoto photo, Aperture truth) {
@@ -111,22 +105,22 @@ public final class RimLearning {
         List<Example> use = new ArrayList<>(examples.stream().filter(Example::teaches).toList());
         RimNet net = begun(use);
         SplittableRandom random = new SplittableRandom(1);
-        Descent descent = new Descent(net, (long) ROUNDS * Math.max(1, use.size() / BATCH));
+        Descent descent = new Descent(net.weights, (long) ROUNDS * Math.max(1, use.size() / BATCH));
         for (int round = 1; round <= ROUNDS; round++) {
             Collections.shuffle(use, random);
             double loss = 0;
             for (int at = 0; at < use.size(); at += BATCH) {
                 List<Shown> batch = use.subList(at, Math.min(use.size(), at + BATCH)).stream().map(e -> new Shown(e, Math.exp(CONTRAST * random.nextGaussian()), EXPOSURE * random.nextGaussian())).toList();
-                loss += descent.step(batch);
+                loss += descent.step(batch, (shown, into, share) -> shown.into(net, into, share));
             }
             told.accept("round %d of %d: %.3f".formatted(round, ROUNDS, loss / Math.max(1, use.size())));
         }
-        return RimNetText.print(net);
+        return net.print();
     }
 
     /// How many have the rim first, among three, among ten, under a network; all photos.
     public static int[] ranks(String model, List<Example> examples) {
-        RimNet net = RimNetText.parse(model.lines().toList());
+        RimNet net = RimNet.parse(model.lines().toList());
         int[] out = new int[3];
         for (Example e : examples) {
             List<RimRanking.Ranked> ranked = RimRanking.of(net, e.profiles.stream().map(r -> r.profile).toList());
@@ -143,30 +137,22 @@ public final class RimLearning {
 
     /// The network that ships, as text.
     public static String shipped() {
-        return RimNetText.print(RimNet.shipped());
+        return RimNet.shipped().print();
     }
 
     /// Channels brought to the same mean and scatter, weights as chance has it.
     private static RimNet begun(List<Example> use) {
-        float[] mean = new float[RingProfile.CHANNELS];
-        float[] scale = new float[RingProfile.CHANNELS];
-        for (int c = 0; c < mean.length; c++) {
-            double sum = 0;
-            double squares = 0;
-            long n = 0;
+        Spread spread = new Spread(RingProfile.CHANNELS, LEAST_VARIANCE);
+        for (int c = 0; c < RingProfile.CHANNELS; c++) {
             for (Example e : use) {
                 for (Rings r : e.profiles) {
                     for (float v : r.profile.channels[c]) {
-                        sum += v;
-                        squares += v * v;
-                        n++;
+                        spread.add(c, v);
                     }
                 }
             }
-            mean[c] = (float) (sum / Math.max(1, n));
-            scale[c] = (float) Math.sqrt(Math.max(1e-6, squares / Math.max(1, n) - mean[c] * mean[c]));
         }
-        return RimNet.begun(mean, scale, 5);
+        return RimNet.begun(spread.mean(), spread.scale(), 5);
     }
 
     /// A photo as another camera would have taken it.
@@ -213,42 +199,5 @@ public final class RimLearning {
             }
         }
         return out;
-    }
-
-    /// Where the descent stands.
-    private static final class Descent {
-        private final RimNet net;
-        private final long steps;
-        private final float[] first;
-        private final float[] second;
-        private long step;
-
-        Descent(RimNet net, long steps) {
-            this.net = net;
-            this.steps = steps;
-            first = new float[net.weights.length];
-            second = new float[net.weights.length];
-        }
-
-        /// @return summed loss of the batch
-        double step(List<Shown> batch) {
-            int n = net.weights.length;
-            // The last number is the loss.
-            float[] slope = batch.parallelStream().collect(() -> new float[n + 1], (into, s) -> into[n] += (float) s.into(net, into, 1.0 / batch.size()), (a, b) -> {
-                for (int i = 0; i <= n; i++) {
-                    a[i] += b[i];
-                }
-            });
-            step++;
-            double rate = RATE * 0.5 * (1 + Math.cos(Math.PI * Math.min(1, step / (double) steps))) * Math.min(1, step / (double) WARMING);
-            double warm1 = 1 - Math.pow(FIRST, step);
-            double warm2 = 1 - Math.pow(SECOND, step);
-            for (int i = 0; i < n; i++) {
-                first[i] = (float) (FIRST * first[i] + (1 - FIRST) * slope[i]);
-                second[i] = (float) (SECOND * second[i] + (1 - SECOND) * slope[i] * slope[i]);
-                net.weights[i] -= (float) (rate * (first[i] / warm1 / (Math.sqrt(second[i] / warm2) + 1e-8) + DECAY * net.weights[i]));
-            }
-            return slope[n];
-        }
     }
 }

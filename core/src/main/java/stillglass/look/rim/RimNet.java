@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import stillglass.look.ModelText;
+import stillglass.look.net.NetText;
 
 /// A small convolutional network along the radius: from the profile of the rings about a centre to how much speaks for each ring's being the rim.
 ///
@@ -36,7 +37,17 @@ final class RimNet {
     }
 
     private static final class Shipped {
-        static final RimNet NET = RimNetText.parse(ModelText.lines(RimNet.class, "rims.txt"));
+        static final RimNet NET = parse(ModelText.lines(RimNet.class, "rims.txt"));
+    }
+
+    /// @throws IllegalArgumentException with the line that is not understood, or with what is missing
+    static RimNet parse(List<String> lines) {
+        NetText text = NetText.parse(lines, RingProfile.CHANNELS, size());
+        return new RimNet(text.mean, text.scale, text.weights);
+    }
+
+    String print() {
+        return NetText.print(mean, scale, weights);
     }
 
     static RimNet shipped() {

@@ -57,6 +57,24 @@ class LookTest {
     }
 
     @Test
+    void aBrightRingAroundTheGlassDoesNotMislead() {
+        float[] light = disc(320, 240, 150, 150, 0.05, 0.004, 1);
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                double u = Math.hypot(x - 320, y - 240) / 150;
+                // A ring lit from one side only, as a retaining ring is.
+                if (u > 1.05 && u < 1.09) {
+                    light[y * W + x] += (float) Math.max(0, 0.2 * (x - 320) / 165);
+                }
+            }
+        }
+        Aperture a = PhotoGrading.aperture(photo(light)).orElseThrow();
+
+        assertThat(a.meanRadius()).isCloseTo(150, within(2.3));
+        assertThat(a.cx()).isCloseTo(320, within(2.3));
+    }
+
+    @Test
     void noiseHasNoAperture() {
         SplittableRandom random = new SplittableRandom(9);
         float[] light = new float[W * H];

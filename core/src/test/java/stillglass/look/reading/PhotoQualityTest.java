@@ -71,10 +71,15 @@ class PhotoQualityTest {
 
         assertThat(PhotoQuality.refusal(survey(p, 0.11), false)).hasValueSatisfying(r -> assertThat(Wording.core().say(r)).contains("11 %").contains("draw the rim"));
         assertThat(PhotoQuality.refusal(survey(p, 0.24), false)).isEmpty();
+        assertThat(PhotoQuality.refusal(survey(p, 0.11, 0.6), false)).as("the next ring of a photo that has a likely one").isEmpty();
     }
 
     private static Survey survey(LinearPhoto p, double chance) {
-        return Survey.within(p, new ApertureFinder.Ring(Glass.RIM, chance), new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.empty(), OptionalDouble.empty()), Progress.SILENT);
+        return survey(p, chance, chance);
+    }
+
+    private static Survey survey(LinearPhoto p, double chance, double likeliest) {
+        return Survey.within(p, new ApertureFinder.Ring(Glass.RIM, chance), likeliest, new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.empty(), OptionalDouble.empty()), Progress.SILENT);
     }
 
     private static List<String> remarks(LinearPhoto p, double chance) {

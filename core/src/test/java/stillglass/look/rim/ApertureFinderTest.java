@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
@@ -34,7 +35,7 @@ class ApertureFinderTest {
     }
 
     private static void isFound(EdgePhoto light, double cx, double cy, double radius) {
-        Aperture a = ApertureFinder.find(light).orElseThrow().ring();
+        Aperture a = ApertureFinder.find(light, Optional.empty()).orElseThrow().ring();
         assertThat(a.meanRadius()).isCloseTo(radius, within(0.015 * radius));
         assertThat(a.cx()).isCloseTo(cx, within(0.015 * radius));
         assertThat(a.cy()).isCloseTo(cy, within(0.015 * radius));
@@ -58,6 +59,11 @@ class ApertureFinderTest {
     @Test
     void aBarrelBeforeABlackBackdropIsNotTheGlass() {
         isFound(rings(340, 290, u -> u < 1 ? 0.025 : u < 1.06 ? 0.004 : u < 1.3 ? 0.06 : 0.002), 340, 290, R);
+    }
+
+    @Test
+    void aFallWithinTheGlassIsPassedOverForTheBlackEdge() {
+        isFound(rings(360, 300, u -> u < 0.9 ? 0.022 : u < 1 ? 0.006 : u < 1.08 ? 0.003 : u < 1.3 ? 0.05 : 0.02), 360, 300, R);
     }
 
     /// Dark glass beyond its lit part hardly differs from its blackened edge: either ring may be the rim, and both are offered.
@@ -91,7 +97,7 @@ class ApertureFinderTest {
 
     @Test
     void whatOnlyShadesOffHasNoRim() {
-        assertThat(ApertureFinder.find(rings(350, 300, u -> 0.3 * Math.exp(-u * u)))).isEmpty();
+        assertThat(ApertureFinder.find(rings(350, 300, u -> 0.3 * Math.exp(-u * u)), Optional.empty())).isEmpty();
     }
 
     /// A technician chose the outer of two rings; the next photo from there, a hand's breadth aside and out of focus, is read in the same one.
@@ -100,10 +106,12 @@ class ApertureFinderTest {
     void theRingOfThePhotoBeforeIsTakenAgain(double blur) {
         EdgePhoto light = new EdgePhoto(EdgePhoto.blurred(drawn(364, 297, u -> u < 1 ? 0.025 : u < 1.08 ? 0.004 : u < 1.3 ? 0.07 : 0.02), W, H, Math.max(0.3, blur)), W, H);
         Aperture chosen = new Aperture(360, 300, 1.31 * R, 1.31 * R, 0);
-        Aperture again = ApertureFinder.where(light, chosen).orElseThrow();
+        ApertureFinder.Ring held = ApertureFinder.find(light, Optional.of(chosen)).orElseThrow();
+        assertThat(held.chance()).isEqualTo(1);
+        Aperture again = held.ring();
         assertThat(again.meanRadius()).isCloseTo(1.3 * R, within(0.02 * R));
         assertThat(again.cx()).isCloseTo(364, within(3.0));
-        assertThat(ApertureFinder.where(light, new Aperture(300, 240, 1.6 * R, 1.6 * R, 0))).as("the camera was elsewhere").isEmpty();
+        assertThat(ApertureFinder.find(light, Optional.of(new Aperture(300, 240, 1.6 * R, 1.6 * R, 0)))).as("the camera was elsewhere").isEqualTo(ApertureFinder.find(light, Optional.empty()));
     }
 
     @Test
@@ -114,6 +122,27 @@ class ApertureFinderTest {
         ApertureFinder.Ring aside = ring(364, 200);
         assertThat(ApertureFinder.different(List.of(first, nearly, larger, aside))).containsExactly(first, larger, aside);
         assertThat(ApertureFinder.different(IntStream.range(0, 40).mapToObj(i -> ring(360, 100 + 10 * i)).toList())).as("no more than a hand goes through").hasSize(10);
+    }
+
+    @Test
+    void whatIsSaidOfARingAboutSeveralCentresIsAdded() {
+        List<ApertureFinder.Ring> joined = ApertureFinder.joined(List.of(ring(360, 200), ring(360, 240), ring(361, 200.5), ring(360, 240.4), ring(360, 200)));
+        assertThat(joined).hasSize(2);
+        assertThat(joined.getFirst().ring()).isEqualTo(ring(360, 200).ring());
+        assertThat(joined.getFirst().chance()).isCloseTo(0.3, within(1e-9));
+        assertThat(joined.getLast().chance()).isCloseTo(0.2, within(1e-9));
+    }
+
+    /// Where the ring of the photo before was, light changes now on one side only: a finger, a lamp. The camera was elsewhere.
+    @Test
+    void anEdgeOnOneSideIsNoRing() {
+        float[] light = drawn(360, 300, u -> u < 1 ? 0.05 : u < 1.08 ? 0.004 : 0.012);
+        for (int i = 0; i < light.length; i++) {
+            double u = Math.hypot(i % W - 360, i / W - 300) / R;
+            light[i] += u > 1.3 && i % W > 360 + R ? 0.3f : 0;
+        }
+        EdgePhoto photo = new EdgePhoto(light, W, H);
+        assertThat(ApertureFinder.find(photo, Optional.of(new Aperture(360, 300, 1.3 * R, 1.3 * R, 0)))).isEqualTo(ApertureFinder.find(photo, Optional.empty()));
     }
 
     private static ApertureFinder.Ring ring(double cx, double r) {

@@ -1,7 +1,6 @@
 package stillglass.look.rim;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -37,23 +36,12 @@ class RimNetTest {
     @Test
     void whatIsWrittenIsReadBack() {
         RimNet net = RimNet.shipped();
-        RimNet again = RimNetText.parse(RimNetText.print(net).lines().toList());
+        RimNet again = RimNet.parse(net.print().lines().toList());
         float[] one = net.new Pass().forward(noise(1));
         float[] other = again.new Pass().forward(noise(1));
         for (int i = 0; i < ROWS; i++) {
             assertThat(other[i]).isCloseTo(one[i], within(1e-2f));
         }
-    }
-
-    @Test
-    void aTextThatIsNoNetworkSaysWhere() {
-        List<String> lines = new ArrayList<>(RimNetText.print(any(1)).lines().toList());
-        lines.add("# a remark");
-        RimNetText.parse(lines);
-        assertThatThrownBy(() -> RimNetText.parse(List.of("mean 1", "mien 2"))).hasMessageContaining("line 2").hasMessageContaining("mien");
-        assertThatThrownBy(() -> RimNetText.parse(List.of("mean 1 x"))).hasMessageContaining("line 1");
-        assertThatThrownBy(() -> RimNetText.parse(List.of("mean NaN"))).hasMessageContaining("line 1");
-        assertThatThrownBy(() -> RimNetText.parse(lines.subList(0, lines.size() - 2))).hasMessageContaining("weights");
     }
 
     /// A lens twice as large is the same profile moved along: what is said of it moves along, too.
@@ -134,7 +122,29 @@ class RimNetTest {
         assertThat(ranks[0]).isGreaterThan(28);
         assertThat(ranks[1]).isGreaterThan(34);
         assertThat(ranks[2]).isGreaterThanOrEqualTo(ranks[1]);
-        assertThat(RimLearning.ranks(RimNetText.print(any(2)), check)[0]).as("what has not learned").isLessThan(12);
+        assertThat(RimLearning.ranks(any(2).print(), check)[0]).as("what has not learned").isLessThan(12);
+    }
+
+    /// The glass stays as it is; the mount is bright on one side and nearly black on the other.
+    @Test
+    void aMountIsLitFromOneSide() {
+        float[] light = new float[200 * 200];
+        Arrays.fill(light, 0.1f);
+        Aperture rim = new Aperture(100, 100, 60, 60, 0);
+        for (long seed = 0; seed < 5; seed++) {
+            EdgePhoto lit = RimLearning.oneSided(new EdgePhoto(light, 200, 200), rim, new SplittableRandom(seed));
+            double least = 1;
+            double most = 0;
+            for (int k = 0; k < 360; k++) {
+                double way = Math.toRadians(k);
+                double out = lit.light[(int) Math.round(100 + 80 * Math.sin(way)) * 200 + (int) Math.round(100 + 80 * Math.cos(way))];
+                least = Math.min(least, out);
+                most = Math.max(most, out);
+                assertThat(lit.light[(int) Math.round(100 + 50 * Math.sin(way)) * 200 + (int) Math.round(100 + 50 * Math.cos(way))]).isEqualTo(0.1f);
+            }
+            assertThat(least).isLessThan(0.022);
+            assertThat(most).isGreaterThan(0.1);
+        }
     }
 
     private static RimLearning.Example mount(int seed) {

@@ -81,6 +81,20 @@ class RingProfileTest {
         assertThat(Math.abs(of(other, RingTrait.AGREEMENT, rim))).isLessThan(0.5);
     }
 
+    /// Ribs of a focus ring and engraved marks: light goes up and down many times along a ring.
+    @Test
+    void ribsAreMarks() {
+        float[] light = new float[W * H];
+        for (int i = 0; i < light.length; i++) {
+            double u = Math.hypot(i % W - 450, i / W - 400) / 200;
+            boolean rib = Math.sin(40 * Math.atan2(i / W - 400, i % W - 450)) > 0;
+            light[i] = u < 1 ? 0.2f : u < 1.3 || rib ? 0.02f : 0.1f;
+        }
+        RingProfile p = RingProfile.of(new EdgePhoto(light, W, H), new Aperture(450, 400, 200, 200, 0));
+        assertThat(of(p, RingTrait.MARKS, row(p, 300))).isGreaterThan(0.05);
+        assertThat(of(p, RingTrait.MARKS, row(p, 230))).isCloseTo(0, within(1e-6));
+    }
+
     @Test
     void whatLiesBeyondThePhotoIsUnseen() {
         RingProfile p = RingProfile.of(drawn(450, 400, 200, RingProfileTest::mount), new Aperture(450, 400, 200, 200, 0));

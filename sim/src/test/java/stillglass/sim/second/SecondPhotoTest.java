@@ -28,6 +28,21 @@ class SecondPhotoTest {
         assertThat(a.meanRadius()).isBetween(0.15 * Math.min(w, h), 0.5 * Math.min(w, h));
     }
 
+    /// What an eye sees without looking for it shows, what shows is there, and not all that shows is plain.
+    @Test
+    void whatIsPlainShowsAndWhatShowsIsThere() {
+        int shown = 0;
+        int plain = 0;
+        for (long seed = 20; seed < 28; seed++) {
+            SecondPhoto p = SecondPhoto.of(seed);
+            assertThat(p.shown()).containsAll(p.plain());
+            assertThat(p.present()).containsAll(p.shown());
+            shown += p.shown().size();
+            plain += p.plain().size();
+        }
+        assertThat(plain).isPositive().isLessThan(shown);
+    }
+
     /// What one more photo adds is judged on photos of one lens: the same faults, the camera elsewhere each time, the lamp carried round for the second, a bright field behind the third.
     @Test
     void aSessionIsOneLensThreeTimes() {

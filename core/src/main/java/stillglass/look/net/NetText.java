@@ -1,17 +1,29 @@
-package stillglass.look.rim;
+package stillglass.look.net;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
-/// The network of rims as lines of text: `mean` and `scale` of the channels, then all `weights`, some on each line.
-final class RimNetText {
+/// The numbers of a network as lines of text: `mean` and `scale` of its channels, then all `weights`, some on each line.
+public final class NetText {
     private static final int ON_A_LINE = 24;
 
-    private RimNetText() {}
+    /// What each channel is less.
+    public final float[] mean;
+    /// What it is divided by.
+    public final float[] scale;
+    public final float[] weights;
 
+    private NetText(float[] mean, float[] scale, float[] weights) {
+        this.mean = mean;
+        this.scale = scale;
+        this.weights = weights;
+    }
+
+    /// @param channels how many of each there must be
+    /// @param size how many weights
     /// @throws IllegalArgumentException with the line that is not understood, or with what is missing
-    static RimNet parse(List<String> lines) {
+    public static NetText parse(List<String> lines, int channels, int size) {
         List<Float> mean = new ArrayList<>();
         List<Float> scale = new ArrayList<>();
         List<Float> weights = new ArrayList<>();
@@ -31,10 +43,10 @@ final class RimNetText {
                 into.add(number(part[k], i, line));
             }
         }
-        expect("mean", mean, RingProfile.CHANNELS);
-        expect("scale", scale, RingProfile.CHANNELS);
-        expect("weights", weights, RimNet.size());
-        return new RimNet(array(mean), array(scale), array(weights));
+        expect("mean", mean, channels);
+        expect("scale", scale, channels);
+        expect("weights", weights, size);
+        return new NetText(array(mean), array(scale), array(weights));
     }
 
     private static float number(String text, int line, String whole) {
@@ -67,11 +79,11 @@ final class RimNetText {
         return out;
     }
 
-    static String print(RimNet net) {
+    public static String print(float[] mean, float[] scale, float[] weights) {
         StringBuilder out = new StringBuilder();
-        rows("mean", net.mean, out);
-        rows("scale", net.scale, out);
-        rows("weights", net.weights, out);
+        rows("mean", mean, out);
+        rows("scale", scale, out);
+        rows("weights", weights, out);
         return out.toString();
     }
 

@@ -1,0 +1,53 @@
+package stillglass.sim.photo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Arrays;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import stillglass.look.Aperture;
+
+/// What a drawn mount says of its rim, against its own picture.
+class DrawnMountTest {
+    /// Middle of the light along a ring about the rim's centre, not a number where most of it lies outside the photo.
+    private static double along(DrawnMount m, float[] light, double u) {
+        Aperture a = m.rim();
+        double[] v = IntStream.range(0, 360).mapToDouble(k -> {
+            int x = (int) Math.round(a.pixelX(u * Math.cos(Math.toRadians(k)), u * Math.sin(Math.toRadians(k))));
+            int y = (int) Math.round(a.pixelY(u * Math.cos(Math.toRadians(k)), u * Math.sin(Math.toRadians(k))));
+            boolean in = x >= 0 && y >= 0 && x < m.photo().width() && y < m.photo().height();
+            return in ? light[y * m.photo().width() + x] : Double.NaN;
+        }).filter(d -> !Double.isNaN(d)).sorted().toArray();
+        return v.length < 180 ? Double.NaN : v[v.length / 2];
+    }
+
+    @Test
+    void theGlassEndsAtItsRimInTheDark() {
+        LongStream.range(0, 60).mapToObj(DrawnMount::of).forEach(m -> {
+            float[] light = m.photo().luminance();
+            double within = (along(m, light, 0.98) + along(m, light, 0.985) + along(m, light, 0.99)) / 3;
+            double without = (along(m, light, 1.005) + along(m, light, 1.008) + along(m, light, 1.011)) / 3;
+            assertThat(without).isLessThan(0.87 * within);
+            assertThat(without).isLessThan(0.015);
+        });
+    }
+
+    @Test
+    void aMountIsDrawnAgainAsItWas() {
+        assertThat(Arrays.equals(DrawnMount.of(7).photo().luminance(), DrawnMount.of(7).photo().luminance())).isTrue();
+        assertThat(DrawnMount.of(7).rim()).isEqualTo(DrawnMount.of(7).rim()).isNotEqualTo(DrawnMount.of(8).rim());
+    }
+
+    /// Some have a mount that is lit all the way round, some nothing but the dark or one bright arc.
+    @Test
+    void mountsAreOfManySorts() {
+        long lit = LongStream.range(0, 120).mapToObj(DrawnMount::of).filter(m -> lightest(m) > 0.03).count();
+        assertThat(lit).isBetween(40L, 105L);
+    }
+
+    private static double lightest(DrawnMount m) {
+        float[] light = m.photo().luminance();
+        return IntStream.range(0, 40).mapToDouble(i -> along(m, light, 1.02 + 0.01 * i)).filter(v -> !Double.isNaN(v)).max().orElse(0);
+    }
+}
