@@ -1,10 +1,14 @@
 package stillglass.sim.photo;
 
+import java.util.List;
 import java.util.SplittableRandom;
 import stillglass.sim.truth.HiddenTruth;
 
 /// What lies flat on or between glasses: haze, oil, separated cement, damaged coating.
 final class Films {
+    /// Usual colours of a damaged coating.
+    private static final List<Tint> HUES = List.of(new Tint(1.45, 0.95, 0.60), new Tint(0.70, 0.95, 1.50), new Tint(1.30, 0.70, 1.25), new Tint(0.75, 1.35, 0.85));
+
     private Films() {}
 
     /// Value of a film at a place of its surface.
@@ -67,6 +71,7 @@ final class Films {
         double lobes = looks.or(2.2, 1.2, 5);
         double ragged = looks.even(0.30, 0.1, 0.5);
         double rainbow = random.nextDouble() < 0.4 ? 0.25 : 0;
+        Tint cast = looks.cast();
         overSurface(layer, view, (at, sx, sy) -> {
             double d = f.size() * (1 + ragged * shape.at(lobes * sx + 5, lobes * sy)) - Math.hypot(sx - f.x(), sy - f.y());
             double inside = step(d / soft);
@@ -76,8 +81,8 @@ final class Films {
                 layer.scatter[at] = (float) (bright * v);
                 layer.shade[at] = (float) (bright * (0.8 * inside + 1.4 * border * inside));
                 layer.mark[at] = inside > 0.5;
-                if (rainbow > 0) {
-                    fringe(layer, at, d * 9, rainbow);
+                if (rainbow > 0 || cast != Tint.NONE) {
+                    fringe(layer, at, d * 9, rainbow, cast);
                 }
             }
         });
@@ -87,6 +92,7 @@ final class Films {
         int n = (int) (5 + 60 * (f.amount() - 0.5) * 2);
         double bright = 0.10 + 0.16 * random.nextDouble();
         double coarse = looks.or(1, 0.6, 2);
+        Tint cast = looks.cast();
         double lx = Math.cos(lampTowardsRad);
         double ly = -Math.sin(lampTowardsRad);
         for (int i = 0; i < n; i++) {
@@ -97,11 +103,11 @@ final class Films {
             double u = random.nextDouble();
             double size = coarse * (0.010 + 0.035 * u * u);
             double long1 = 1 + 0.3 * random.nextDouble();
-            drop(layer, view, x, y, size, long1, random.nextDouble() * 3.1, bright, lx, ly);
+            drop(layer, view, x, y, size, long1, random.nextDouble() * 3.1, bright, lx, ly, cast);
         }
     }
 
-    private static void drop(Layer layer, SurfaceView view, double x, double y, double size, double stretch, double turn, double bright, double lx, double ly) {
+    private static void drop(Layer layer, SurfaceView view, double x, double y, double size, double stretch, double turn, double bright, double lx, double ly, Tint cast) {
         double px = view.pixelX(x, y);
         double py = view.pixelY(x, y);
         double reach = size * stretch * view.pxPerUnit() * 1.3 + 2;
@@ -126,11 +132,14 @@ final class Films {
                 layer.scatter[at] = (float) Math.max(layer.scatter[at], bright * body * (0.25 + 0.9 * slope * slope * (0.5 - 0.5 * toLamp)));
                 layer.shade[at] = (float) Math.max(layer.shade[at], body * (0.04 + 0.42 * Math.pow(slope, 4)));
                 layer.mark[at] |= body > 0.5;
+                if (cast != Tint.NONE) {
+                    layer.tint(at, cast.red(), cast.green(), cast.blue());
+                }
             }
         }
     }
 
-    /// A bay from the rim, an island, or a sheet from the middle: crisp border, silvery, Newton's colours towards its edge.
+    /// A bay from the rim, an island, or a sheet from the middle: crisp border, silvery or as yellow as old cement, Newton's colours or rings of light and dark along its edge.
     static void separation(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks) {
         SplittableRandom random = new SplittableRandom(f.seed());
         Noise shape = new Noise(random.nextLong());
@@ -144,6 +153,9 @@ final class Films {
         double patchy = looks.even(0.25, 0, 0.6);
         double orders = 3 + 6 * random.nextDouble();
         double feather = 3 + 4 * random.nextDouble();
+        double rings = looks.even(0, -0.5, 0.8);
+        double apart = looks.or(1, 0.03, 0.12);
+        Tint cast = looks.cast();
         overSurface(layer, view, (at, sx, sy) -> {
             double away = Math.hypot(sx - f.x(), sy - f.y());
             double ragged = 1 + ragging * shape.layered(feather * sx + 3, feather * sy, 3);
@@ -152,10 +164,11 @@ final class Films {
             if (inside > 0) {
                 double rim = Math.exp(-Math.abs(d) / 0.012);
                 double v = inside * (1 - patchy + patchy * inner.layered(4 * sx, 4 * sy, 2) + border * rim);
+                v *= rings > 0 ? 1 + rings * Math.exp(-d / apart / 3) * Math.cos(2 * Math.PI * d / apart) : 1;
                 layer.scatter[at] = (float) (bright * v);
                 layer.shade[at] = (float) (inside * (0.10 + 0.20 * rim + bright * 0.4));
                 layer.mark[at] = inside > 0.5;
-                fringe(layer, at, Math.max(0, d) / f.size() * orders, colours * Math.exp(-d / f.size() * 2.2));
+                fringe(layer, at, Math.max(0, d) / f.size() * orders, colours * Math.exp(-d / f.size() * 2.2), cast);
             }
         });
     }
@@ -169,9 +182,9 @@ final class Films {
     }
 
     /// Interference: the hue turns with the thickness of the gap, here with the depth behind the border.
-    private static void fringe(Layer layer, int at, double order, double strength) {
-        layer.tint(at, 1 + strength * Math.cos(2 * Math.PI * order), 1 + strength * Math.cos(2 * Math.PI * order * 1.18 + 0.6),
-                1 + strength * Math.cos(2 * Math.PI * order * 1.42 + 1.3));
+    private static void fringe(Layer layer, int at, double order, double strength, Tint cast) {
+        layer.tint(at, cast.red() * (1 + strength * Math.cos(2 * Math.PI * order)), cast.green() * (1 + strength * Math.cos(2 * Math.PI * order * 1.18 + 0.6)),
+                cast.blue() * (1 + strength * Math.cos(2 * Math.PI * order * 1.42 + 1.3)));
     }
 
     /// A patch of another tint with a mottled border, faint in scattered light.
@@ -180,8 +193,7 @@ final class Films {
         Noise shape = new Noise(random.nextLong());
         Noise mottle = new Noise(random.nextLong());
         double bright = 0.025 + 0.05 * f.amount();
-        double[][] hues = {{1.45, 0.95, 0.60}, {0.70, 0.95, 1.50}, {1.30, 0.70, 1.25}, {0.75, 1.35, 0.85}};
-        double[] hue = hues[random.nextInt(hues.length)];
+        Tint hue = looks.hue(HUES.get(random.nextInt(HUES.size())));
         double strength = 0.5 + 0.5 * random.nextDouble();
         double soft = looks.or(0.02 + 0.06 * random.nextDouble(), 0.004, 0.1);
         double ragging = looks.or(0.35, 0.08, 0.6);
@@ -195,7 +207,7 @@ final class Films {
                 layer.scatter[at] = (float) (glow * bright * inside);
                 layer.shade[at] = (float) (inside * (0.06 + 0.08 * f.amount()));
                 layer.mark[at] = d > 0;
-                layer.tint(at, 1 + strength * (hue[0] - 1), 1 + strength * (hue[1] - 1), 1 + strength * (hue[2] - 1));
+                layer.tint(at, 1 + strength * (hue.red() - 1), 1 + strength * (hue.green() - 1), 1 + strength * (hue.blue() - 1));
             }
         });
     }

@@ -1,6 +1,7 @@
 package stillglass.sim.photo;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.SplittableRandom;
@@ -16,6 +17,9 @@ import stillglass.sim.truth.HiddenTruth;
 public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double jpegQuality, World world) {
     /// Below this number of specks a glass counts as free of dust.
     private static final int NO_DUST = 13;
+    /// What seldom comes alone.
+    private static final Set<FindingKind> SCATTERED = EnumSet.of(FindingKind.FUNGUS, FindingKind.OIL, FindingKind.SEPARATION, FindingKind.EDGE_PAINT, FindingKind.CHIP, FindingKind.COATING);
+    private static final int MOST_PIECES = 4;
     /// Pixels that a kind must change visibly to be shown.
     private static final int LEAST_VISIBLE = 20;
     /// Share of a fault that must show for it to be told by.
@@ -36,7 +40,7 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
         Pose pose = new Pose(width, height, 0.5 + 0.5 * roomX * (2 * random.nextDouble() - 1), 0.5 + 0.5 * roomY * (2 * random.nextDouble() - 1), radius, p.focusDepthMm(), p.lighting(), p.fromRear(), tilt,
                 p.tiltTowardsRad(), 90 + 300 * random.nextDouble(), p.pupilMm(), p.lampTowardsRad(), 0.5 + 1.1 * random.nextDouble(), 0.9 * random.nextDouble(),
                 random.nextDouble() < 0.35 ? 0.2 + 0.65 * random.nextDouble() : 1, 0.6 * random.nextGaussian(), p.seed(), p.mount());
-        return new RandomScene(tidy.lens, tidy.truth, pose, 0.5 + 0.46 * random.nextDouble(), World.wide(random.nextLong()));
+        return new RandomScene(tidy.lens, scattered(tidy.truth, p.lighting(), new SplittableRandom(mixed(seed) + 2)), pose, 0.5 + 0.46 * random.nextDouble(), World.wide(random.nextLong()));
     }
 
     /// @param lenses to choose from
@@ -123,6 +127,20 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
             case COATING -> at(kind, surface, turn, 0.6 * r, 0.12 + 0.3 * u, random.nextDouble(), random);
             case UNKNOWN -> throw new IllegalArgumentException("no fault is unknown to its maker");
         };
+    }
+
+    /// The same with more pieces of what seldom comes alone, as large or smaller.
+    private static HiddenTruth scattered(HiddenTruth truth, Lighting lighting, SplittableRandom random) {
+        List<HiddenTruth.GlassFault> faults = new ArrayList<>();
+        for (HiddenTruth.GlassFault f : truth.faults()) {
+            faults.add(f);
+            int more = SCATTERED.contains(f.kind()) && random.nextBoolean() ? 1 + random.nextInt(MOST_PIECES) : 0;
+            for (int i = 0; i < more; i++) {
+                HiddenTruth.GlassFault piece = fault(f.kind(), f.surface(), lighting, random);
+                faults.add(new HiddenTruth.GlassFault(piece.kind(), piece.surface(), piece.x(), piece.y(), piece.size() * (0.4 + 0.6 * random.nextDouble()), piece.amount(), piece.seed()));
+            }
+        }
+        return new HiddenTruth(faults, truth.infinityErrorMm(), truth.blueThrough());
     }
 
     private static HiddenTruth.GlassFault at(FindingKind kind, int surface, double turn, double r, double size, double amount, SplittableRandom random) {

@@ -7,8 +7,10 @@ import java.awt.image.BufferedImage;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
@@ -42,6 +44,42 @@ class WideWorldTest {
             assertThat(across).as("glass of the shorter side, seed %d", seed).isBetween(0.34, 0.96);
         }
         assertThat(seen).hasSizeGreaterThan(30);
+    }
+
+    /// Pools and patches come in several pieces on the surface of the first; haze and dust, which cover the glass, do not, and the tidy bench keeps one of each.
+    @Test
+    void whatSeldomComesAloneComesInPieces() {
+        List<LensSection> lenses = List.of(lens());
+        int most = 0;
+        for (long seed = 0; seed < 80; seed++) {
+            Map<FindingKind, List<HiddenTruth.GlassFault>> wide = RandomScene.wide(seed, lenses).truth().faults().stream().collect(Collectors.groupingBy(HiddenTruth.GlassFault::kind));
+            for (Map.Entry<FindingKind, List<HiddenTruth.GlassFault>> e : wide.entrySet()) {
+                most = Math.max(most, e.getValue().size());
+                assertThat(e.getValue().stream().map(HiddenTruth.GlassFault::surface).distinct()).as(e.getKey().word()).hasSizeLessThanOrEqualTo(e.getKey() == FindingKind.DUST ? 2 : 1);
+                assertThat(e.getValue()).as(e.getKey().word()).hasSizeLessThanOrEqualTo(e.getKey() == FindingKind.HAZE || e.getKey() == FindingKind.SCRATCH ? 1 : 5);
+            }
+            assertThat(RandomScene.of(seed, lenses).truth().faults().stream().filter(f -> f.kind() != FindingKind.DUST).map(HiddenTruth.GlassFault::kind)).doesNotHaveDuplicates();
+        }
+        assertThat(most).isEqualTo(5);
+    }
+
+    /// Old grease and cement are yellow: over many worlds more often warm than not, never on the tidy bench.
+    @Test
+    void greaseAndCementYellow() {
+        int warm = 0;
+        int cold = 0;
+        for (long seed = 0; seed < 200; seed++) {
+            Tint t = new Looks(World.wide(seed), 7).cast();
+            warm += t.blue() < t.red() ? 1 : 0;
+            cold += t.blue() > t.red() ? 1 : 0;
+            assertThat(t.blue()).isBetween(0.4, 1.3);
+        }
+        assertThat(warm).isGreaterThan(100);
+        assertThat(cold).isBetween(10, 60);
+        assertThat(new Looks(World.TIDY, 7).cast()).isEqualTo(Tint.NONE);
+        Tint usual = new Tint(1.2, 1, 0.8);
+        assertThat(new Looks(World.TIDY, 7).hue(usual)).isEqualTo(usual);
+        assertThat(new Looks(World.wide(1), 7).hue(usual)).isNotEqualTo(new Looks(World.wide(2), 7).hue(usual));
     }
 
     @Test
