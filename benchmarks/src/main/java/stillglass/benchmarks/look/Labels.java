@@ -12,6 +12,8 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.look.glance.Glance;
+import stillglass.look.glance.GlanceLearning;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.KindLearning;
 import stillglass.look.kinds.Sight;
@@ -38,37 +40,45 @@ final class Labels {
         return LinearPhoto.ofSrgb(image.getWidth(), image.getHeight(), image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth()));
     }
 
-    /// Labelled candidates of one scene. The rim is given about as well as it is found where it is found: what is read wrongly in a wrong ring teaches nothing about kinds.
+    /// Something that stood out and what it is.
+    /// @param weight a photo speaks for a kind about as loud however many pieces of it there are
+    record Labelled(Survey.Sighting sighting, FindingKind label, double weight) {}
+
+    /// Labelled candidates of one scene, as the curves of kinds are learned from.
     static List<KindLearning.Example> of(RandomScene scene, boolean heldBack) {
-        return of(scene, scene.shoot(), heldBack);
+        Shot shot = scene.shoot();
+        return survey(scene, shot).map(s -> in(s, scene, shot)).orElse(List.of()).stream()
+                .map(l -> new KindLearning.Example(scene.pose().seed(), scene.pose().lighting(), l.sighting.sight(), l.sighting.features(), l.label, l.weight, heldBack)).toList();
     }
 
-    static List<KindLearning.Example> of(RandomScene scene, Shot shot, boolean heldBack) {
+    /// The same photo as the look of whole glasses is learned from; nothing when it is refused.
+    static Optional<GlanceLearning.Example> glance(RandomScene scene) {
+        Shot shot = scene.shoot();
+        return survey(scene, shot).map(s -> new GlanceLearning.Example(s.glance(), in(s, scene, shot).stream()
+                .map(l -> new GlanceLearning.Standing(l.sighting.places().stream().mapToInt(p -> Glance.part(p.x(), p.y())).toArray(), l.label, l.weight)).toList()));
+    }
+
+    /// What stands out in one scene. The rim is given about as well as it is found where it is found: what is read wrongly in a wrong ring teaches nothing about kinds.
+    private static Optional<Survey> survey(RandomScene scene, Shot shot) {
         SplittableRandom random = new SplittableRandom(scene.pose().seed());
         Aperture a = shot.aperture();
         double r = APERTURE_OFF * a.meanRadius();
         double larger = 1 + APERTURE_OFF * random.nextGaussian();
         Aperture about = new Aperture(a.cx() + r * random.nextGaussian(), a.cy() + r * random.nextGaussian(), a.rx() * larger, a.ry() * larger, a.thetaRad());
         PhotoGrading.Given given = new PhotoGrading.Given(Optional.of(scene.pose().lighting()), Optional.of(about), java.util.OptionalDouble.empty());
-        Optional<Survey> survey = Survey.of(linear(shot.picture()), given, Progress.SILENT);
-        List<KindLearning.Example> out = new ArrayList<>();
-        if (survey.isEmpty()) {
-            return out;
+        return Survey.of(linear(shot.picture()), given, Progress.SILENT);
+    }
+
+    private static List<Labelled> in(Survey survey, RandomScene scene, Shot shot) {
+        Map<Sight, Map<FindingKind, List<Survey.Sighting>>> of = new EnumMap<>(Sight.class);
+        for (Survey.Sighting s : survey.sightings()) {
+            of.computeIfAbsent(s.sight(), k -> new EnumMap<>(FindingKind.class)).computeIfAbsent(label(s, survey.aperture(), shot, scene), k -> new ArrayList<>()).add(s);
         }
-        Map<Sight, Map<FindingKind, Integer>> times = new EnumMap<>(Sight.class);
-        List<KindLearning.Example> all = new ArrayList<>();
-        for (Survey.Sighting s : survey.get().sightings()) {
-            FindingKind label = label(s, survey.get().aperture(), shot, scene);
-            int n = times.computeIfAbsent(s.sight(), k -> new EnumMap<>(FindingKind.class)).merge(label, 1, Integer::sum);
-            if (n <= MOST_OF_A_KIND) {
-                all.add(new KindLearning.Example(scene.pose().seed(), scene.pose().lighting(), s.sight(), s.features(), label, 1, heldBack));
-            }
-        }
-        // A photo speaks for a kind about as loud however many pieces of it there are.
-        for (KindLearning.Example e : all) {
-            int n = Math.min(MOST_OF_A_KIND, times.getOrDefault(e.sight(), Map.of()).getOrDefault(e.label(), 1));
-            out.add(e.counting(Math.pow(n, -0.6)));
-        }
+        List<Labelled> out = new ArrayList<>();
+        of.values().forEach(by -> by.forEach((label, all) -> {
+            int n = Math.min(MOST_OF_A_KIND, all.size());
+            all.subList(0, n).forEach(s -> out.add(new Labelled(s, label, Math.pow(n, -0.6))));
+        }));
         return out;
     }
 

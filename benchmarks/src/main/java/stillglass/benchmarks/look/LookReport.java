@@ -191,6 +191,7 @@ public final class LookReport {
         families.put("neighbours", Set.of(Feature.NEIGHBOURS, Feature.CROWD, Feature.LINES));
         families.put("what covers and fills (heart, covered, blades)", Set.of(Feature.HEART, Feature.COVERED, Feature.BLADES));
         families.put("company (the second look)", Arrays.stream(Feature.values()).filter(Feature::company).collect(Collectors.toSet()));
+        families.put("a glance at the whole glass", Arrays.stream(FindingKind.values()).map(Feature::glance).collect(Collectors.toSet()));
         line("").line("| features left out (learned on %d photos, tried on %d) | macro F1 |", learn, scenes).line("|---|---|");
         Map<String, KindModel> models = new LinkedHashMap<>();
         families.forEach((name, without) -> models.put(name, KindLearning.learn(examples, without)));

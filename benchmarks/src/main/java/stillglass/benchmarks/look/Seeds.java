@@ -11,6 +11,9 @@ final class Seeds {
     /// First seed of the scenes on which thresholds are chosen.
     static final long CHOOSE = 500_000;
 
+    /// First seed of the scenes of which the look of whole glasses is learned: the curves of kinds are told what glasses look like to a network that has not seen them.
+    static final long GLANCES = 1200;
+
     private Seeds() {}
 
     /// Lenses in the scenes: all that ship.

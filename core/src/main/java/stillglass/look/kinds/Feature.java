@@ -1,6 +1,7 @@
 package stillglass.look.kinds;
 
 import java.util.Locale;
+import stillglass.look.FindingKind;
 import stillglass.say.Said;
 
 /// What can be measured on a candidate. Lengths in aperture radii, angles in degrees; `log` in the description means that the value is
@@ -97,7 +98,20 @@ public enum Feature {
     ALSO_BUBBLE(true, 1),
     ALSO_EDGE_PAINT(true, 1),
     ALSO_CHIP(true, 1),
-    ALSO_COATING(true, 1);
+    ALSO_COATING(true, 1),
+    /// log of the chance that it is dust, by the look of the glass about it; the same for every kind below, the last for nothing at all. See [stillglass.look.glance].
+    GLANCE_DUST(true, 100),
+    GLANCE_FUNGUS(true, 100),
+    GLANCE_HAZE(true, 100),
+    GLANCE_OIL(true, 100),
+    GLANCE_SCRATCH(true, 100),
+    GLANCE_CLEANING_MARKS(true, 100),
+    GLANCE_SEPARATION(true, 100),
+    GLANCE_BUBBLE(true, 100),
+    GLANCE_EDGE_PAINT(true, 100),
+    GLANCE_CHIP(true, 100),
+    GLANCE_COATING(true, 100),
+    GLANCE_NOTHING(true, 100);
 
     private final boolean log;
     private final double times;
@@ -111,7 +125,19 @@ public enum Feature {
     public Said said(double value) {
         double plain = log ? Math.pow(10, value) : value;
         double told = times * (counted() ? Math.max(0, plain - 1) : plain);
-        return company() ? Said.of("feature.also", "kind", word().substring("also-".length()).replace('-', ' '), "value", told) : Said.of("feature." + word(), "value", told);
+        if (company()) {
+            return Said.of("feature.also", "kind", word().substring("also-".length()).replace('-', ' '), "value", told);
+        }
+        return glanced() ? Said.of("feature.glance", "kind", word().substring("glance-".length()).replace('-', ' '), "value", told) : Said.of("feature." + word(), "value", told);
+    }
+
+    /// How much something looks like a kind at a glance; `UNKNOWN` stands for nothing at all.
+    public static Feature glance(FindingKind kind) {
+        return values()[GLANCE_DUST.ordinal() + kind.ordinal()];
+    }
+
+    private boolean glanced() {
+        return ordinal() >= GLANCE_DUST.ordinal() && this != GLANCE_NOTHING;
     }
 
     private boolean counted() {
@@ -120,7 +146,7 @@ public enum Feature {
 
     /// Whether it says what else is in the photo: known only when all candidates have been looked at once.
     public boolean company() {
-        return ordinal() >= ALSO_DUST.ordinal();
+        return ordinal() >= ALSO_DUST.ordinal() && ordinal() <= ALSO_COATING.ordinal();
     }
 
     /// As written in files: `reaches-out`.

@@ -21,7 +21,7 @@ public final class KindLearning {
             Map.entry(FindingKind.SEPARATION, 0.4), Map.entry(FindingKind.BUBBLE, 0.6), Map.entry(FindingKind.EDGE_PAINT, 0.4), Map.entry(FindingKind.CHIP, 0.5),
             Map.entry(FindingKind.COATING, 0.35));
     /// Logarithm of how much oftener specks of a kind are met than in the scenes.
-    private static final Map<FindingKind, Double> MET = Map.of(FindingKind.DUST, 0.7, FindingKind.BUBBLE, -0.7);
+    private static final Map<FindingKind, Double> MET = Map.of(FindingKind.DUST, 1.1, FindingKind.BUBBLE, -1.1);
     /// Parts into which photos are divided for the second look.
     private static final int FOLDS = 3;
     /// Every so many photos one is held back.

@@ -164,8 +164,9 @@ public final class KindModel {
             best = p[i] > p[best] ? i : best;
         }
         int dust = FindingKind.DUST.ordinal();
-        // A speck that is likely enough is counted though it is likelier to be nothing: one more speck harms nobody.
-        boolean speck = CLASSES.get(best) == FindingKind.UNKNOWN && p[dust] >= c.least[dust];
+        // A speck that is likely enough is counted though it is likelier to be nothing, or a bubble that is not likely enough: one more speck harms nobody.
+        boolean elseUnsure = CLASSES.get(best) == FindingKind.UNKNOWN || CLASSES.get(best) == FindingKind.BUBBLE && p[best] < c.least[best];
+        boolean speck = elseUnsure && p[dust] >= c.least[dust];
         best = speck ? dust : best;
         FindingKind kind = CLASSES.get(best);
         boolean nothing = kind == FindingKind.UNKNOWN;

@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.List;
 import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
+import stillglass.look.glance.GlanceNet;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.Sight;
 
@@ -54,6 +55,7 @@ final class CandidateFinder {
 
     static List<Candidate> find(Maps maps, double around) {
         Measuring measuring = new Measuring(maps);
+        RimArcs rim = new RimArcs(maps);
         List<Candidate> found = new ArrayList<>();
         List<Patch> fine = fine(maps);
         GrayU8 thin = BinaryImageOps.thin(painted(fine), 60, null);
@@ -70,7 +72,6 @@ final class CandidateFinder {
         }
         long lines = found.stream().filter(c -> c.sight() == Sight.FINE && c.features().get(Feature.ELONGATION) > SLENDER).count();
         found.forEach(c -> c.features().setLog(Feature.LINES, 1.0 + lines));
-        RimArcs rim = new RimArcs(maps);
         for (Patch p : patches(rim.standsOut(), 3, LEAST_RIM)) {
             found.add(new Candidate(Sight.RIM, p.pixels, outline(p.contour), measuring.rim(p.pixels, p.contour, rim.excess)));
         }
@@ -79,6 +80,8 @@ final class CandidateFinder {
             int[] glass = java.util.stream.IntStream.range(0, N).filter(i -> maps.frame.r[i] < 0.97).toArray();
             found.add(new Candidate(Sight.WHOLE, glass, new int[0], measuring.whole(around)));
         }
+        GlanceNet.Seen seen = GlanceNet.shipped().look(Glances.of(maps, rim));
+        found.forEach(c -> Glances.tell(seen, c.pixels(), c.features()));
         return found;
     }
 

@@ -11,6 +11,7 @@ import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.look.glance.Glance;
 import stillglass.look.kinds.Features;
 import stillglass.look.kinds.Sight;
 import stillglass.look.rim.ApertureFinder;
@@ -109,6 +110,11 @@ public final class Survey {
     /// In pixels of the working photo.
     public Aperture aperture() {
         return aperture;
+    }
+
+    /// The glass seen whole.
+    public Glance glance() {
+        return Glances.of(maps, new RimArcs(maps));
     }
 
     public List<Sighting> sightings() {

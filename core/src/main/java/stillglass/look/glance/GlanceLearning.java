@@ -1,0 +1,149 @@
+package stillglass.look.glance;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.function.Consumer;
+import stillglass.look.FindingKind;
+import stillglass.look.net.Descent;
+import stillglass.look.net.Spread;
+
+/// Learns what parts of a glass look like, from photos on which it is known what stands out.
+public final class GlanceLearning {
+    private static final int ROUNDS = 8;
+    private static final int BATCH = 16;
+    /// How much each trait is made stronger or weaker each time a photo is shown, logarithm: no two phones are alike.
+    private static final double GAIN = 0.25;
+    /// How often a trait is left out, so that none is relied on alone.
+    private static final double LEFT_OUT = 0.08;
+    private static final double LEAST_VARIANCE = 1e-4;
+    /// Of so many cells one is looked at for mean and scatter.
+    private static final int EVERY = 3;
+    /// Chances are taken for no smaller in a loss.
+    private static final double LEAST = 1e-9;
+
+    private GlanceLearning() {}
+
+    /// Something that stands out.
+    public static final class Standing {
+        private final Region region;
+        private final FindingKind label;
+        private final double weight;
+
+        /// @param places a part of the glance for each place of it
+        /// @param label what it is; `UNKNOWN` when it is no fault
+        /// @param weight how much it counts
+        public Standing(int[] places, FindingKind label, double weight) {
+            region = Region.of(places);
+            this.label = label;
+            this.weight = weight;
+        }
+    }
+
+    /// A photo.
+    public record Example(Glance glance, List<Standing> standing) {
+        public Example {
+            standing = List.copyOf(standing);
+        }
+    }
+
+    /// How well a network tells what stands out.
+    /// @param right share of it that is told rightly, by weight
+    /// @param loss mean, nats
+    public record Told(double right, double loss) {}
+
+    /// @param told after each round: which one, and the mean loss of a photo in nats
+    /// @return the network as text
+    public static String learn(List<Example> examples, Consumer<String> told) {
+        return learn(examples, ROUNDS, BATCH, told).print();
+    }
+
+    /// How a network tells photos.
+    public static Told told(String network, List<Example> photos) {
+        GlanceNet net = GlanceNet.parse(network.lines().toList());
+        double[] sum = photos.parallelStream().map(e -> told(net.look(e.glance), e)).reduce(new double[3], (a, b) -> new double[] {a[0] + b[0], a[1] + b[1], a[2] + b[2]});
+        double weight = Math.max(1e-9, sum[2]);
+        return new Told(sum[0] / weight, sum[1] / weight);
+    }
+
+    /// Weight of what is told rightly, loss, and weight of all.
+    private static double[] told(GlanceNet.Seen seen, Example photo) {
+        double[] out = new double[3];
+        for (Standing s : photo.standing) {
+            double[] p = seen.chances(s.region);
+            double own = p[s.label.ordinal()];
+            out[0] += own >= Arrays.stream(p).max().orElse(0) ? s.weight : 0;
+            out[1] -= s.weight * Math.log(Math.max(LEAST, own));
+            out[2] += s.weight;
+        }
+        return out;
+    }
+
+    static GlanceNet learn(List<Example> examples, int rounds, int batch, Consumer<String> told) {
+        List<Example> use = new ArrayList<>(examples);
+        GlanceNet net = begun(use);
+        SplittableRandom random = new SplittableRandom(2);
+        Descent descent = new Descent(net.weights, (long) rounds * Math.max(1, use.size() / batch));
+        for (int round = 1; round <= rounds; round++) {
+            Collections.shuffle(use, random);
+            double loss = 0;
+            for (int at = 0; at < use.size(); at += batch) {
+                List<Shown> some = use.subList(at, Math.min(use.size(), at + batch)).stream().map(e -> shown(e, random)).toList();
+                loss += descent.step(some, (shown, into, share) -> shown.into(net, into, share));
+            }
+            told.accept("round %d of %d: %.3f".formatted(round, rounds, loss / Math.max(1, use.size())));
+        }
+        return net;
+    }
+
+    /// Turned, mirrored and with other strengths.
+    private static Shown shown(Example e, SplittableRandom random) {
+        float[] gain = new float[GlanceNet.TRAITS];
+        for (int t = 0; t < gain.length; t++) {
+            gain[t] = random.nextDouble() < LEFT_OUT ? 0 : (float) Math.exp(GAIN * random.nextGaussian());
+        }
+        return new Shown(e, random.nextInt(8), gain);
+    }
+
+    /// Traits brought to the same mean and scatter, weights as chance has it.
+    private static GlanceNet begun(List<Example> use) {
+        Spread spread = new Spread(GlanceNet.TRAITS, LEAST_VARIANCE);
+        for (int t = 0; t < GlanceNet.TRAITS; t++) {
+            for (Example e : use) {
+                for (int i = 0; i < Glance.SIDE * Glance.SIDE; i += EVERY) {
+                    spread.add(t, e.glance.get(t, i));
+                }
+            }
+        }
+        return GlanceNet.begun(spread.mean(), spread.scale(), 7);
+    }
+
+    /// A photo as another camera would have taken it.
+    private record Shown(Example photo, int way, float[] gain) {
+        /// Adds the slope of its loss.
+        /// @param share of the photo in its batch
+        /// @return the loss
+        double into(GlanceNet net, float[] slope, double share) {
+            GlanceNet.Pass pass = net.new Pass();
+            float[][] scores = pass.forward(photo.glance.turned(way), gain);
+            float[][] off = new float[GlanceNet.KINDS][Glance.PARTS * Glance.PARTS];
+            double loss = 0;
+            GlanceNet.Seen seen = new GlanceNet.Seen(scores);
+            for (Standing s : photo.standing) {
+                Region r = s.region.turned(way);
+                double[] p = seen.chances(r);
+                loss -= s.weight * Math.log(Math.max(LEAST, p[s.label.ordinal()]));
+                for (int k = 0; k < p.length; k++) {
+                    double d = s.weight * share * (p[k] - (k == s.label.ordinal() ? 1 : 0));
+                    for (int i = 0; i < r.parts.length; i++) {
+                        off[k][r.parts[i]] += (float) (d * r.shares[i]);
+                    }
+                }
+            }
+            pass.backward(off, slope);
+            return loss;
+        }
+    }
+}
