@@ -33,7 +33,7 @@ class SecondPhotoTest {
     void whatIsPlainShowsAndWhatShowsIsThere() {
         int shown = 0;
         int plain = 0;
-        for (long seed = 20; seed < 28; seed++) {
+        for (long seed : new long[] {20, 21, 61006, 61034}) {
             SecondPhoto p = SecondPhoto.of(seed);
             assertThat(p.shown()).containsAll(p.plain());
             assertThat(p.present()).containsAll(p.shown());
