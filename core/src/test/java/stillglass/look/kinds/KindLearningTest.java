@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
@@ -90,6 +92,23 @@ class KindLearningTest {
         assertThatThrownBy(() -> KindLearning.read(List.of("part AGAINST FINE 1.0"))).hasMessageContaining("\"bias\"");
     }
 
+    /// A speck that may be a bubble is dust where it is no sure bubble and likely enough dust; a sure bubble stays one.
+    @ParameterizedTest
+    @CsvSource({"0.5, 0.3, DUST", "0.5, 0.2, UNKNOWN", "0.65, 0.3, BUBBLE"})
+    void aSpeckThatIsNoSureBubbleIsDust(double bubble, double dust, FindingKind told) {
+        double[] bias = new double[FindingKind.values().length];
+        Arrays.fill(bias, Math.log((1 - bubble - dust) / (bias.length - 2)));
+        bias[FindingKind.BUBBLE.ordinal()] = Math.log(bubble);
+        bias[FindingKind.DUST.ordinal()] = Math.log(dust);
+        double[] least = new double[bias.length];
+        Arrays.fill(least, 0.6);
+        least[FindingKind.DUST.ordinal()] = 0.25;
+        KindModel model = new KindModel();
+        int features = Feature.values().length;
+        model.put(Lighting.AGAINST, Sight.FINE, new KindModel.Curves(new double[features][0], new double[features][0][0], bias, 1, least));
+        assertThat(model.judge(Lighting.AGAINST, Sight.FINE, new Features()).kind()).isEqualTo(told);
+    }
+
     @Test
     void anExampleComesBackFromItsLine() {
         KindLearning.Example e = examples(1, 7).getFirst();
@@ -111,7 +130,7 @@ class KindLearningTest {
     void theModelThatShipsKnowsEveryWayOfStandingOut(Sight sight) {
         for (Lighting l : Lighting.values()) {
             double[] p = KindModel.shipped().probabilities(l, sight, new Features());
-            assertThat(java.util.Arrays.stream(p).sum()).isCloseTo(1, within(1e-9));
+            assertThat(Arrays.stream(p).sum()).isCloseTo(1, within(1e-9));
         }
     }
 }

@@ -58,6 +58,28 @@ class GlancesTest {
         assertThat(g.get(GlanceTrait.LIGHT, cell(0, 0)) - g.get(GlanceTrait.LIGHT, cell(0, 1.12))).isCloseTo(Math.log((0.5 + 0.01) / (0.05 + 0.01)), within(0.1));
     }
 
+    @Test
+    void whatIsDarkerThanTheGlassIsOfTheOtherSign() {
+        Glance g = glance(Glass.photo(0.0005, 6, (x, y) -> 0.1 - 0.08 * Glass.disc(x, y, 0.3, 0.2, 0.012)), Lighting.AGAINST);
+        // What is of no fault's sign is cut short at four scatters, which is 0.9 here.
+        assertThat(g.get(GlanceTrait.FINE_OTHER, cell(0.3, 0.2))).isCloseTo(0.95, within(0.1));
+        assertThat(g.get(GlanceTrait.FINE_OTHER, cell(-0.3, 0.2))).isLessThan(0.7);
+    }
+
+    @Test
+    void bladesAreWhereAnIrisIsClosedDown() {
+        Glance g = glance(Glass.photo(0.002, 7, (x, y) -> Math.hypot(x, y) < 0.4 ? 0.5 : 0.02), Lighting.BRIGHT);
+        assertThat(g.get(GlanceTrait.BLADES, cell(0.6, 0.3))).isEqualTo(1);
+        assertThat(g.get(GlanceTrait.BLADES, cell(0.1, 0.1))).isZero();
+    }
+
+    @Test
+    void anArcAlongTheRimStandsOutOfItsRing() {
+        Glance g = glance(Glass.photo(0.0005, 8, (x, y) -> Math.hypot(x, y) > 0.96 && x > 0.8 ? 0.3 : 0.02), Lighting.AGAINST);
+        assertThat(g.get(GlanceTrait.RIM, cell(0.975, 0.01))).isGreaterThan(0.8);
+        assertThat(g.get(GlanceTrait.RIM, cell(-0.975, 0.01))).isCloseTo(0, within(0.3));
+    }
+
     /// Every candidate is told what it looks like: chances that add up.
     @Test
     void whatStandsOutIsToldWhatItLooksLike() {
