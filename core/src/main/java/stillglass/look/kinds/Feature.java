@@ -128,7 +128,7 @@ public enum Feature {
         if (company()) {
             return Said.of("feature.also", "kind", word().substring("also-".length()).replace('-', ' '), "value", told);
         }
-        return glanced() ? Said.of("feature.glance", "kind", word().substring("glance-".length()).replace('-', ' '), "value", told) : Said.of("feature." + word(), "value", told);
+        return glanced() && this != GLANCE_NOTHING ? Said.of("feature.glance", "kind", word().substring("glance-".length()).replace('-', ' '), "value", told) : Said.of("feature." + word(), "value", told);
     }
 
     /// How much something looks like a kind at a glance; `UNKNOWN` stands for nothing at all.
@@ -136,8 +136,9 @@ public enum Feature {
         return values()[GLANCE_DUST.ordinal() + kind.ordinal()];
     }
 
-    private boolean glanced() {
-        return ordinal() >= GLANCE_DUST.ordinal() && this != GLANCE_NOTHING;
+    /// Whether it says what something looks like with the glass about it.
+    boolean glanced() {
+        return ordinal() >= GLANCE_DUST.ordinal();
     }
 
     private boolean counted() {

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.say.Said;
@@ -22,6 +24,9 @@ public final class KindModel {
     /// What a candidate may be; `UNKNOWN` stands for nothing at all: reflections, rims, edges of the iris.
     static final List<FindingKind> CLASSES = List.of(FindingKind.values());
 
+    /// What a speck may look like, and the chance from which it is that.
+    private static final Set<FindingKind> LIKE_SPECKS = EnumSet.of(FindingKind.BUBBLE, FindingKind.FUNGUS);
+    private static final double SURE = 0.6;
     /// Evidence below this is no reason, nats.
     private static final double LEAST_VOICE = 0.1;
     /// What shows a kind to the eye.
@@ -164,8 +169,8 @@ public final class KindModel {
             best = p[i] > p[best] ? i : best;
         }
         int dust = FindingKind.DUST.ordinal();
-        // A speck that is likely enough is counted though it is likelier to be nothing, or a bubble that is not likely enough: one more speck harms nobody.
-        boolean elseUnsure = CLASSES.get(best) == FindingKind.UNKNOWN || CLASSES.get(best) == FindingKind.BUBBLE && p[best] < c.least[best];
+        // A speck that is likely enough is counted though it is likelier to be nothing, or a bubble or a thread that is not sure: one more speck harms nobody.
+        boolean elseUnsure = CLASSES.get(best) == FindingKind.UNKNOWN || LIKE_SPECKS.contains(CLASSES.get(best)) && p[best] < SURE;
         boolean speck = elseUnsure && p[dust] >= c.least[dust];
         best = speck ? dust : best;
         FindingKind kind = CLASSES.get(best);
@@ -178,7 +183,7 @@ public final class KindModel {
         return new Verdict(nothing, sure ? kind : FindingKind.UNKNOWN, chances, nothing ? List.of() : reasons(alone, f, best, p));
     }
 
-    /// The features that spoke most for the winner over the other kinds as likely as they are, with their values. What a technician
+    /// The features that spoke most for the winner over the other kinds as likely as they are, with their values; that it looks little like something else is none. What a technician
     /// would look at to see for himself comes first where it spoke for it.
     private static List<Said> reasons(Curves c, Features f, int winner, double[] p) {
         record Voice(Feature feature, double nats) {}
@@ -198,7 +203,7 @@ public final class KindModel {
         }
         Feature telling = TELLING.get(CLASSES.get(winner));
         return voices.stream()
-                .filter(v -> v.nats > LEAST_VOICE)
+                .filter(v -> v.nats > LEAST_VOICE && (!v.feature.glanced() || v.feature == Feature.glance(CLASSES.get(winner))))
                 .sorted(Comparator.comparing((Voice v) -> v.feature != telling).thenComparing(Comparator.comparingDouble(Voice::nats).reversed()))
                 .limit(3)
                 .map(v -> v.feature.said(f.get(v.feature)))

@@ -32,6 +32,12 @@ final class FindingMaker {
     private static final int OUTLINE_POINTS = 72;
     /// Share of the glass that cleaning marks cover at least with their lines.
     private static final double LEAST_HAIRS = 0.003;
+    /// Share of the glass that a piece of fungus covers at least with its threads to be told by itself.
+    private static final double LEAST_COLONY = 0.0004;
+    /// Chance from which a shorter one near such a piece is fungus, too.
+    private static final double SURE_THREAD = 0.6;
+    /// Distance up to which a shorter thread is part of a colony, radii.
+    private static final double OF_A_COLONY = 0.15;
     /// Unknown findings that are told, the largest first.
     private static final int MOST_UNKNOWN = 6;
     /// From the kind that gives way to the one that shows where they overlap.
@@ -63,6 +69,7 @@ final class FindingMaker {
         }
         swallow();
         fewHairs();
+        shortThreads();
         judged.forEach(this::paint);
         judged.removeIf(j -> j.verdict.kind() == FindingKind.UNKNOWN && explained(j));
     }
@@ -121,6 +128,27 @@ final class FindingMaker {
         if (hairs < LEAST_HAIRS * GLASS) {
             judged.removeIf(j -> likeliest(j) == FindingKind.CLEANING_MARKS);
         }
+    }
+
+    /// A short thread is not told from dust or lint: where it is not sure, or nothing larger near it looks like fungus, it is told as what it may be.
+    private void shortThreads() {
+        List<int[]> colonies = judged.stream().filter(j -> j.verdict.kind() == FindingKind.FUNGUS && !isShort(j)).map(j -> j.candidate.pixels()).toList();
+        judged.replaceAll(j -> j.verdict.kind() == FindingKind.FUNGUS && isShort(j) && (j.chance() < SURE_THREAD || colonies.stream().noneMatch(c -> near(c, j.candidate.pixels())))
+                ? new Judged(j.candidate, new KindModel.Verdict(false, FindingKind.UNKNOWN, j.verdict.chances(), j.verdict.reasons())) : j);
+    }
+
+    private static boolean isShort(Judged j) {
+        return j.candidate.pixels().length < LEAST_COLONY * GLASS;
+    }
+
+    private static boolean near(int[] colony, int[] thread) {
+        double[] middle = middle(thread);
+        for (int at : colony) {
+            if (Math.hypot(GlassFrame.x(at) - middle[0], GlassFrame.y(at) - middle[1]) < OF_A_COLONY) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /// Its kind, or for something unknown what it would be if it had to be named.

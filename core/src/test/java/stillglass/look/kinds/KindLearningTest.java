@@ -92,13 +92,13 @@ class KindLearningTest {
         assertThatThrownBy(() -> KindLearning.read(List.of("part AGAINST FINE 1.0"))).hasMessageContaining("\"bias\"");
     }
 
-    /// A speck that may be a bubble is dust where it is no sure bubble and likely enough dust; a sure bubble stays one.
+    /// A speck that may be a bubble or a thread is dust where it is not surely that and likely enough dust; a sure bubble stays one, and an unsure scratch is not dust.
     @ParameterizedTest
-    @CsvSource({"0.5, 0.3, DUST", "0.5, 0.2, UNKNOWN", "0.65, 0.3, BUBBLE"})
-    void aSpeckThatIsNoSureBubbleIsDust(double bubble, double dust, FindingKind told) {
+    @CsvSource({"BUBBLE, 0.5, 0.3, DUST", "BUBBLE, 0.5, 0.2, UNKNOWN", "BUBBLE, 0.65, 0.3, BUBBLE", "FUNGUS, 0.51, 0.28, DUST", "FUNGUS, 0.62, 0.28, FUNGUS", "SCRATCH, 0.5, 0.3, UNKNOWN"})
+    void aSpeckThatIsNothingElseSurelyIsDust(FindingKind best, double chance, double dust, FindingKind told) {
         double[] bias = new double[FindingKind.values().length];
-        Arrays.fill(bias, Math.log((1 - bubble - dust) / (bias.length - 2)));
-        bias[FindingKind.BUBBLE.ordinal()] = Math.log(bubble);
+        Arrays.fill(bias, Math.log((1 - chance - dust) / (bias.length - 2)));
+        bias[best.ordinal()] = Math.log(chance);
         bias[FindingKind.DUST.ordinal()] = Math.log(dust);
         double[] least = new double[bias.length];
         Arrays.fill(least, 0.6);
@@ -107,6 +107,25 @@ class KindLearningTest {
         int features = Feature.values().length;
         model.put(Lighting.AGAINST, Sight.FINE, new KindModel.Curves(new double[features][0], new double[features][0][0], bias, 1, least));
         assertThat(model.judge(Lighting.AGAINST, Sight.FINE, new Features()).kind()).isEqualTo(told);
+    }
+
+    /// That something looks little like oil is no reason to call it fungus, however much it spoke for it.
+    @Test
+    void onlyTheOwnGlanceIsAReason() {
+        int features = Feature.values().length;
+        double[][] knots = new double[features][0];
+        double[][][] weights = new double[features][0][0];
+        double[] forFungus = new double[FindingKind.values().length];
+        forFungus[FindingKind.FUNGUS.ordinal()] = 2;
+        for (Feature f : List.of(Feature.glance(FindingKind.OIL), Feature.glance(FindingKind.FUNGUS))) {
+            knots[f.ordinal()] = new double[] {-3, 0};
+            weights[f.ordinal()] = new double[][] {forFungus, forFungus};
+        }
+        KindModel model = new KindModel();
+        model.put(Lighting.AGAINST, Sight.FINE, new KindModel.Curves(knots, weights, new double[forFungus.length], 1, new double[forFungus.length]));
+        KindModel.Verdict v = model.judge(Lighting.AGAINST, Sight.FINE, new Features().setLog(Feature.glance(FindingKind.OIL), 0.02).setLog(Feature.glance(FindingKind.FUNGUS), 0.4));
+        assertThat(v.kind()).isEqualTo(FindingKind.FUNGUS);
+        assertThat(v.reasons()).extracting(Wording.core()::say).containsExactly("seen with the glass about it like fungus (40 %)");
     }
 
     @Test
