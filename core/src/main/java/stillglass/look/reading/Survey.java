@@ -61,7 +61,7 @@ public final class Survey {
         Optional<ApertureFinder.Ring> found = given.aperture()
                 .map(a -> new ApertureFinder.Ring(a.scaled(1 / photo.scale()), 1))
                 .or(() -> ApertureFinder.find(photo, given.before().map(b -> b.scaled(1 / photo.scale()))));
-        return found.map(rim -> within(photo, rim, rim.chance(), given, progress));
+        return found.map(rim -> within(photo, rim, rim.chance() < 1 ? ApertureFinder.likeliest(photo) : 1, given, progress));
     }
 
     /// @param rim in working pixels, whatever else is given

@@ -46,6 +46,11 @@ public final class ApertureFinder {
         return candidates(EdgePhoto.of(photo));
     }
 
+    /// How likely any ring of the photo is the rim of a lens, told by mounts as they usually are.
+    public static double likeliest(LinearPhoto photo) {
+        return candidates(EdgePhoto.of(photo), RimNet.ofRooms()).stream().findFirst().map(Ring::chance).orElse(0.0);
+    }
+
     static Optional<Ring> find(EdgePhoto photo, Optional<Aperture> before) {
         List<Ring> rings = candidates(photo);
         return before.flatMap(b -> where(photo, rings, b)).map(a -> new Ring(a, 1)).or(() -> rings.stream().findFirst());

@@ -38,6 +38,7 @@ final class RimNet {
 
     private static final class Shipped {
         static final RimNet NET = parse(ModelText.lines(RimNet.class, "rims.txt"));
+        static final RimNet ROOMS = parse(ModelText.lines(RimNet.class, "rooms.txt"));
     }
 
     /// @throws IllegalArgumentException with the line that is not understood, or with what is missing
@@ -48,6 +49,11 @@ final class RimNet {
 
     String print() {
         return NetText.print(mean, scale, weights);
+    }
+
+    /// One learned from rooms alone, without bare mounts drawn ring by ring: it knows better what is no lens.
+    static RimNet ofRooms() {
+        return Shipped.ROOMS;
     }
 
     static RimNet shipped() {
