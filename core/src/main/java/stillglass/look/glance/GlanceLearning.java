@@ -1,8 +1,6 @@
 package stillglass.look.glance;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.Consumer;
@@ -57,7 +55,7 @@ public final class GlanceLearning {
     /// @param told after each round: which one, and the mean loss of a photo in nats
     /// @return the network as text
     public static String learn(List<Example> examples, Consumer<String> told) {
-        return learn(examples, ROUNDS, BATCH, told).print();
+        return learn(examples, new Descent.Rounds(ROUNDS, BATCH, told)).print();
     }
 
     /// How a network tells photos.
@@ -81,20 +79,10 @@ public final class GlanceLearning {
         return out;
     }
 
-    static GlanceNet learn(List<Example> examples, int rounds, int batch, Consumer<String> told) {
-        List<Example> use = new ArrayList<>(examples);
-        GlanceNet net = begun(use);
+    static GlanceNet learn(List<Example> examples, Descent.Rounds rounds) {
+        GlanceNet net = begun(examples);
         SplittableRandom random = new SplittableRandom(2);
-        Descent descent = new Descent(net.weights, (long) rounds * Math.max(1, use.size() / batch));
-        for (int round = 1; round <= rounds; round++) {
-            Collections.shuffle(use, random);
-            double loss = 0;
-            for (int at = 0; at < use.size(); at += batch) {
-                List<Shown> some = use.subList(at, Math.min(use.size(), at + batch)).stream().map(e -> shown(e, random)).toList();
-                loss += descent.step(some, (shown, into, share) -> shown.into(net, into, share));
-            }
-            told.accept("round %d of %d: %.3f".formatted(round, rounds, loss / Math.max(1, use.size())));
-        }
+        rounds.through(net.weights, examples, random, e -> shown(e, random), (shown, into, share) -> shown.into(net, into, share));
         return net;
     }
 

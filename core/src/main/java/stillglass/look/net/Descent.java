@@ -1,6 +1,11 @@
 package stillglass.look.net;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.SplittableRandom;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /// The way of a network's weights down to where it errs least, a batch of examples at a time.
 ///
@@ -57,5 +62,26 @@ public final class Descent {
             weights[i] -= (float) (rate * (first[i] / warm1 / (Math.sqrt(second[i] / warm2) + 1e-8) + DECAY * weights[i]));
         }
         return sum[n];
+    }
+
+    /// Goes down through all examples, several times.
+    /// @param rounds how often
+    /// @param batch how many examples are weighed together
+    /// @param told after each round: which one, and the mean loss of an example in nats
+    public record Rounds(int rounds, int batch, Consumer<String> told) {
+        /// @param random of their order, and of how each is shown
+        /// @param shown how an example is shown this time
+        public <E, S> void through(float[] weights, List<E> examples, SplittableRandom random, Function<E, S> shown, Slope<S> slope) {
+            List<E> order = new ArrayList<>(examples);
+            Descent descent = new Descent(weights, (long) rounds * Math.max(1, order.size() / batch));
+            for (int round = 1; round <= rounds; round++) {
+                Collections.shuffle(order, random);
+                double loss = 0;
+                for (int at = 0; at < order.size(); at += batch) {
+                    loss += descent.step(order.subList(at, Math.min(order.size(), at + batch)).stream().map(shown).toList(), slope);
+                }
+                told.accept("round %d of %d: %.3f".formatted(round, rounds, loss / Math.max(1, order.size())));
+            }
+        }
     }
 }

@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import stillglass.look.ApertureMap;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -34,8 +35,6 @@ final class FindingMaker {
     private static final double LEAST_HAIRS = 0.003;
     /// Share of the glass that a piece of fungus covers at least with its threads to be told by itself.
     private static final double LEAST_COLONY = 0.0004;
-    /// Chance from which a shorter one near such a piece is fungus, too.
-    private static final double SURE_THREAD = 0.6;
     /// Distance up to which a shorter thread is part of a colony, radii.
     private static final double OF_A_COLONY = 0.15;
     /// Unknown findings that are told, the largest first.
@@ -130,10 +129,10 @@ final class FindingMaker {
         }
     }
 
-    /// A short thread is not told from dust or lint: where it is not sure, or nothing larger near it looks like fungus, it is told as what it may be.
+    /// A short thread is not told from dust or lint: where nothing larger near it looks like fungus, it is told as what it may be.
     private void shortThreads() {
-        List<int[]> colonies = judged.stream().filter(j -> j.verdict.kind() == FindingKind.FUNGUS && !isShort(j)).map(j -> j.candidate.pixels()).toList();
-        judged.replaceAll(j -> j.verdict.kind() == FindingKind.FUNGUS && isShort(j) && (j.chance() < SURE_THREAD || colonies.stream().noneMatch(c -> near(c, j.candidate.pixels())))
+        List<Judged> colonies = judged.stream().filter(j -> j.verdict.kind() == FindingKind.FUNGUS && !isShort(j)).toList();
+        judged.replaceAll(j -> j.verdict.kind() == FindingKind.FUNGUS && isShort(j) && colonies.stream().noneMatch(c -> near(c, j))
                 ? new Judged(j.candidate, new KindModel.Verdict(false, FindingKind.UNKNOWN, j.verdict.chances(), j.verdict.reasons())) : j);
     }
 
@@ -141,9 +140,9 @@ final class FindingMaker {
         return j.candidate.pixels().length < LEAST_COLONY * GLASS;
     }
 
-    private static boolean near(int[] colony, int[] thread) {
-        double[] middle = middle(thread);
-        for (int at : colony) {
+    private static boolean near(Judged colony, Judged thread) {
+        double[] middle = middle(thread.candidate.pixels());
+        for (int at : colony.candidate.pixels()) {
             if (Math.hypot(GlassFrame.x(at) - middle[0], GlassFrame.y(at) - middle[1]) < OF_A_COLONY) {
                 return true;
             }
@@ -230,11 +229,12 @@ final class FindingMaker {
             parts.add(new ArrayList<>());
         }
         of.forEach(j -> parts.get(labels.data[j.candidate.pixels()[0]]).add(j));
+        int[] whole = wholes(kind, parts);
         int[] size = new int[contours.size() + 1];
         double[][] middle = new double[contours.size() + 1][2];
         for (int at = 0; at < own.data.length; at++) {
             if (own.data[at] != 0) {
-                int k = labels.data[at];
+                int k = whole[labels.data[at]];
                 size[k]++;
                 middle[k][0] += GlassFrame.x(at);
                 middle[k][1] += GlassFrame.y(at);
@@ -243,16 +243,25 @@ final class FindingMaker {
         int severity = Severity.of(kind, amount(kind, own, of));
         List<Finding> out = new ArrayList<>();
         for (int k = 1; k < parts.size(); k++) {
-            if (!parts.get(k).isEmpty() && size[k] > 0) {
-                Judged best = strongest(parts.get(k));
+            int group = k;
+            int[] pieces = IntStream.range(1, whole.length).filter(i -> whole[i] == group && !parts.get(i).isEmpty()).toArray();
+            if (pieces.length > 0 && size[k] > 0) {
+                List<Judged> all = IntStream.of(pieces).boxed().flatMap(i -> parts.get(i).stream()).toList();
+                Judged best = strongest(all);
                 List<Finding.Region> regions = kind == FindingKind.SCRATCH || kind == FindingKind.EDGE_PAINT || kind == FindingKind.CHIP
-                        ? parts.get(k).stream().map(j -> region(j.candidate.outline())).toList()
-                        : List.of(region(pixelsOf(contours.get(k - 1))));
-                out.add(new Finding(kind, best.chance(), regions, size[k] * thinner(kind, parts.get(k)) / GLASS, parts.get(k).size(), middle[k][0] / size[k], middle[k][1] / size[k],
-                        contrast(parts.get(k)), severity, best.verdict.reasons(), best.verdict.chances(), sharpness(parts.get(k))));
+                        ? all.stream().map(j -> region(j.candidate.outline())).toList()
+                        : IntStream.of(pieces).mapToObj(i -> region(pixelsOf(contours.get(i - 1)))).toList();
+                out.add(new Finding(kind, best.chance(), regions, size[k] * thinner(kind, all) / GLASS, all.size(), middle[k][0] / size[k], middle[k][1] / size[k],
+                        contrast(all), severity, best.verdict.reasons(), best.verdict.chances(), sharpness(all)));
             }
         }
         return out;
+    }
+
+    /// Which connected group each belongs to: itself, or for short threads the colony they lie near.
+    private static int[] wholes(FindingKind kind, List<List<Judged>> parts) {
+        return IntStream.range(0, parts.size()).map(k -> kind != FindingKind.FUNGUS || parts.get(k).isEmpty() || !parts.get(k).stream().allMatch(FindingMaker::isShort) ? k
+                : IntStream.range(1, parts.size()).filter(m -> parts.get(m).stream().anyMatch(c -> !isShort(c) && near(c, parts.get(k).getFirst()))).findFirst().orElse(k)).toArray();
     }
 
     /// Area of parts by the finest pixels over that by the frame's; cleaning marks are told as the area that was rubbed.

@@ -86,7 +86,7 @@ public final class PhotoGrading {
     /// The clear aperture in pixels of the stored photo, without grading what is in it.
     /// @return nothing when no round glass edge stands out
     public static Optional<Aperture> aperture(LinearPhoto photo) {
-        return ApertureFinder.find(photo, Optional.empty()).map(a -> a.ring().scaled(photo.scale()));
+        return ApertureFinder.find(photo, Optional.empty()).map(f -> f.rim().ring().scaled(photo.scale()));
     }
 
     /// Rings that may be the clear aperture, the likeliest first, in pixels of the stored photo.
@@ -112,7 +112,7 @@ public final class PhotoGrading {
             return first;
         }
         return ApertureFinder.candidates(photo).stream().skip(1).limit(MORE_RINGS).filter(r -> r.chance() >= LEAST_CHANCE)
-                .map(r -> Survey.within(photo, r, first.orElseThrow().likeliest, given, progress))
+                .map(r -> Survey.within(photo, r, first.orElseThrow().lens, given, progress))
                 .filter(s -> !PhotoQuality.doubtful(s)).findFirst().or(() -> first);
     }
 

@@ -24,8 +24,8 @@ public final class Survey {
     final Aperture aperture;
     /// How likely that is the rim; 1 where it was said or taken from the photo before.
     final double rimChance;
-    /// Chance of the likeliest ring of the photo.
-    final double likeliest;
+    /// How likely the photo shows a lens at all.
+    final double lens;
     final Maps maps;
     final List<Candidate> candidates;
     /// Light of the brightest fifth of what surrounds the lens: the card or the lamp's box.
@@ -36,10 +36,10 @@ public final class Survey {
     /// Light of the brightest twenty-fifth of what surrounds the lens.
     final double brightest;
 
-    private Survey(ApertureFinder.Ring rim, double likeliest, Maps maps, List<Candidate> candidates, double around, double inside, double brightest) {
+    private Survey(ApertureFinder.Ring rim, double lens, Maps maps, List<Candidate> candidates, double around, double inside, double brightest) {
         aperture = rim.ring();
         rimChance = rim.chance();
-        this.likeliest = likeliest;
+        this.lens = lens;
         this.maps = maps;
         this.candidates = candidates;
         this.around = around;
@@ -58,15 +58,15 @@ public final class Survey {
     /// @return nothing when no round glass edge stands out
     public static Optional<Survey> of(LinearPhoto photo, PhotoGrading.Given given, Progress progress) {
         progress.at(0.05, "finding the clear aperture");
-        Optional<ApertureFinder.Ring> found = given.aperture()
-                .map(a -> new ApertureFinder.Ring(a.scaled(1 / photo.scale()), 1))
+        Optional<ApertureFinder.Found> found = given.aperture()
+                .map(a -> new ApertureFinder.Found(new ApertureFinder.Ring(a.scaled(1 / photo.scale()), 1), 1))
                 .or(() -> ApertureFinder.find(photo, given.before().map(b -> b.scaled(1 / photo.scale()))));
-        return found.map(rim -> within(photo, rim, rim.chance() < 1 ? ApertureFinder.likeliest(photo) : 1, given, progress));
+        return found.map(f -> within(photo, f.rim(), f.lens(), given, progress));
     }
 
     /// @param rim in working pixels, whatever else is given
-    /// @param likeliest chance of the likeliest ring of the photo, which may be another
-    static Survey within(LinearPhoto photo, ApertureFinder.Ring rim, double likeliest, PhotoGrading.Given given, Progress progress) {
+    /// @param lens how likely the photo shows one
+    static Survey within(LinearPhoto photo, ApertureFinder.Ring rim, double lens, PhotoGrading.Given given, Progress progress) {
         Aperture a = rim.ring();
         float[] light = photo.luminance();
         progress.at(0.3, "flattening the lamp");
@@ -77,7 +77,7 @@ public final class Survey {
         Lighting lighting = given.lighting().orElseGet(() -> LightingChoice.of(frame, around, brightest));
         Maps maps = new Maps(frame, lighting);
         progress.at(0.55, "looking for specks, threads and films");
-        return new Survey(rim, likeliest, maps, CandidateFinder.find(maps, around), around, inside, brightest);
+        return new Survey(rim, lens, maps, CandidateFinder.find(maps, around), around, inside, brightest);
     }
 
     private static double inside(GlassFrame frame, double quantile) {

@@ -35,9 +35,13 @@ public final class ApertureFinder {
     /// @param chance that it is, 0 to 1
     public record Ring(Aperture ring, double chance) {}
 
+    /// The ring that is taken for the rim.
+    /// @param lens how likely any ring of the photo is the rim of a lens, told by mounts as they usually are; 1 where the rim of the photo before lies there
+    public record Found(Ring rim, double lens) {}
+
     /// @param before the rim in a photo taken from that side before, in working pixels: a ring that lies there, in focus or not, is taken and is sure
     /// @return the likeliest ring otherwise, or nothing when no round edge stands out
-    public static Optional<Ring> find(LinearPhoto photo, Optional<Aperture> before) {
+    public static Optional<Found> find(LinearPhoto photo, Optional<Aperture> before) {
         return find(EdgePhoto.of(photo), before);
     }
 
@@ -46,14 +50,11 @@ public final class ApertureFinder {
         return candidates(EdgePhoto.of(photo));
     }
 
-    /// How likely any ring of the photo is the rim of a lens, told by mounts as they usually are.
-    public static double likeliest(LinearPhoto photo) {
-        return candidates(EdgePhoto.of(photo), RimNet.ofRooms()).stream().findFirst().map(Ring::chance).orElse(0.0);
-    }
-
-    static Optional<Ring> find(EdgePhoto photo, Optional<Aperture> before) {
-        List<Ring> rings = candidates(photo);
-        return before.flatMap(b -> where(photo, rings, b)).map(a -> new Ring(a, 1)).or(() -> rings.stream().findFirst());
+    static Optional<Found> find(EdgePhoto photo, Optional<Aperture> before) {
+        List<RingProfile> profiles = profiles(photo);
+        List<Ring> rings = candidates(photo, profiles, RimNet.shipped());
+        return before.flatMap(b -> where(photo, rings, b)).map(a -> new Found(new Ring(a, 1), 1))
+                .or(() -> rings.stream().findFirst().map(r -> new Found(r, candidates(photo, profiles, RimNet.ofRooms()).stream().findFirst().map(Ring::chance).orElse(0.0))));
     }
 
     /// The ring that lies nearest to where the rim was, or nothing: the camera was elsewhere.
@@ -70,11 +71,11 @@ public final class ApertureFinder {
     }
 
     static List<Ring> candidates(EdgePhoto photo) {
-        return candidates(photo, RimNet.shipped());
+        return candidates(photo, profiles(photo), RimNet.shipped());
     }
 
-    static List<Ring> candidates(EdgePhoto photo, RimNet net) {
-        List<Ring> all = joined(RimRanking.of(net, profiles(photo)).stream().map(r -> new Ring(settled(photo, r.ring()), r.chance())).toList());
+    private static List<Ring> candidates(EdgePhoto photo, List<RingProfile> profiles, RimNet net) {
+        List<Ring> all = joined(RimRanking.of(net, profiles).stream().map(r -> new Ring(settled(photo, r.ring()), r.chance())).toList());
         return different(all.stream().sorted(Comparator.comparingDouble(Ring::chance).reversed()).toList());
     }
 

@@ -1,7 +1,6 @@
 package stillglass.look.rim;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.Consumer;
@@ -102,19 +101,11 @@ public final class RimLearning {
     /// @param told after each round: which one, and the mean loss in nats
     /// @return the network as text
     public static String learn(List<Example> examples, Consumer<String> told) {
-        List<Example> use = new ArrayList<>(examples.stream().filter(Example::teaches).toList());
+        List<Example> use = examples.stream().filter(Example::teaches).toList();
         RimNet net = begun(use);
         SplittableRandom random = new SplittableRandom(1);
-        Descent descent = new Descent(net.weights, (long) ROUNDS * Math.max(1, use.size() / BATCH));
-        for (int round = 1; round <= ROUNDS; round++) {
-            Collections.shuffle(use, random);
-            double loss = 0;
-            for (int at = 0; at < use.size(); at += BATCH) {
-                List<Shown> batch = use.subList(at, Math.min(use.size(), at + BATCH)).stream().map(e -> new Shown(e, Math.exp(CONTRAST * random.nextGaussian()), EXPOSURE * random.nextGaussian())).toList();
-                loss += descent.step(batch, (shown, into, share) -> shown.into(net, into, share));
-            }
-            told.accept("round %d of %d: %.3f".formatted(round, ROUNDS, loss / Math.max(1, use.size())));
-        }
+        new Descent.Rounds(ROUNDS, BATCH, told).through(net.weights, use, random, e -> new Shown(e, Math.exp(CONTRAST * random.nextGaussian()), EXPOSURE * random.nextGaussian()),
+                (shown, into, share) -> shown.into(net, into, share));
         return net.print();
     }
 

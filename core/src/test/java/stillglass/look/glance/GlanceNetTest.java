@@ -11,6 +11,7 @@ import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import stillglass.look.FindingKind;
+import stillglass.look.net.Descent;
 
 class GlanceNetTest {
     private static final int PARTS = Glance.PARTS * Glance.PARTS;
@@ -125,7 +126,7 @@ class GlanceNetTest {
     void whatLiesAboutIsLearned() {
         List<GlanceLearning.Example> check = IntStream.range(1000, 1012).mapToObj(GlanceNetTest::glass).toList();
         List<String> told = new ArrayList<>();
-        GlanceNet net = GlanceLearning.learn(IntStream.range(0, 48).mapToObj(GlanceNetTest::glass).toList(), 3, 1, told::add);
+        GlanceNet net = GlanceLearning.learn(IntStream.range(0, 48).mapToObj(GlanceNetTest::glass).toList(), new Descent.Rounds(3, 1, told::add));
         assertThat(told).hasSize(3);
         GlanceLearning.Told how = GlanceLearning.told(net.print(), check);
         assertThat(how.right()).isGreaterThan(0.9);

@@ -78,8 +78,8 @@ class PhotoQualityTest {
         return survey(p, chance, chance);
     }
 
-    private static Survey survey(LinearPhoto p, double chance, double likeliest) {
-        return Survey.within(p, new ApertureFinder.Ring(Glass.RIM, chance), likeliest, new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.empty(), OptionalDouble.empty()), Progress.SILENT);
+    private static Survey survey(LinearPhoto p, double chance, double lens) {
+        return Survey.within(p, new ApertureFinder.Ring(Glass.RIM, chance), lens, new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.empty(), OptionalDouble.empty()), Progress.SILENT);
     }
 
     private static List<String> remarks(LinearPhoto p, double chance) {

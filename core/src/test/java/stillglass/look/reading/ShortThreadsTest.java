@@ -41,7 +41,11 @@ class ShortThreadsTest {
 
     @Test
     void aShortThreadNearAColonyIsPartOfIt() {
-        assertThat(findings(0.18, 0.2)).extracting(Finding::kind).containsOnly(FindingKind.FUNGUS);
+        List<Finding> fungus = findings(0.18, 0.2).stream().filter(f -> f.kind() == FindingKind.FUNGUS).toList();
+        assertThat(fungus).hasSize(1);
+        assertThat(fungus.getFirst().count()).isEqualTo(2);
+        assertThat(fungus.getFirst().regions()).as("an outline about each").hasSize(2);
+        assertThat(fungus.getFirst().areaShare()).isGreaterThan(findings(0.3, -0.6).stream().filter(f -> f.kind() == FindingKind.FUNGUS).findFirst().orElseThrow().areaShare());
     }
 
     @Test

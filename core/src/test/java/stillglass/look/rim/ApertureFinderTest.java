@@ -35,7 +35,7 @@ class ApertureFinderTest {
     }
 
     private static void isFound(EdgePhoto light, double cx, double cy, double radius) {
-        Aperture a = ApertureFinder.find(light, Optional.empty()).orElseThrow().ring();
+        Aperture a = ApertureFinder.find(light, Optional.empty()).orElseThrow().rim().ring();
         assertThat(a.meanRadius()).isCloseTo(radius, within(0.015 * radius));
         assertThat(a.cx()).isCloseTo(cx, within(0.015 * radius));
         assertThat(a.cy()).isCloseTo(cy, within(0.015 * radius));
@@ -106,7 +106,9 @@ class ApertureFinderTest {
     void theRingOfThePhotoBeforeIsTakenAgain(double blur) {
         EdgePhoto light = new EdgePhoto(EdgePhoto.blurred(drawn(364, 297, u -> u < 1 ? 0.025 : u < 1.08 ? 0.004 : u < 1.3 ? 0.07 : 0.02), W, H, Math.max(0.3, blur)), W, H);
         Aperture chosen = new Aperture(360, 300, 1.31 * R, 1.31 * R, 0);
-        ApertureFinder.Ring held = ApertureFinder.find(light, Optional.of(chosen)).orElseThrow();
+        ApertureFinder.Found found = ApertureFinder.find(light, Optional.of(chosen)).orElseThrow();
+        assertThat(found.lens()).isEqualTo(1);
+        ApertureFinder.Ring held = found.rim();
         assertThat(held.chance()).isEqualTo(1);
         Aperture again = held.ring();
         assertThat(again.meanRadius()).isCloseTo(1.3 * R, within(0.02 * R));
