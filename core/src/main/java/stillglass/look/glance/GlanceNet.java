@@ -78,8 +78,7 @@ public final class GlanceNet {
         /// @param places a part for each of its places
         /// @return chances in the order of [FindingKind]; the last is that it is nothing
         public double[] chances(int[] places) {
-            Region region = Region.of(places);
-            return chances(region);
+            return chances(Region.of(places));
         }
 
         double[] chances(Region region) {

@@ -1,6 +1,6 @@
 package stillglass.look.glance;
 
-/// What is kept of each cell of a [Glance]. Scatters are robust ones of the whole glass; all values are compressed so that ordinary ones lie between −3 and 3.
+/// What is kept of each cell of a [Glance]. Scatters are robust ones of the whole glass; values are scaled, and those that may be large are compressed by the inverse hyperbolic sine, so that ordinary ones lie between −3 and 3.
 public enum GlanceTrait {
     /// Strongest fine structure of the sign that faults have, in scatters.
     FINE_MOST,
@@ -32,9 +32,9 @@ public enum GlanceTrait {
     CLIPPED,
     /// Departure from the smooth run of light round the rim, over the light there.
     RIM,
-    /// Distance from the middle, radii.
+    /// Distance from the middle, half radii.
     RADIUS,
-    /// Share of the cell beyond the rim.
+    /// Share of the cell beyond the rim, outside the photo, or on the edge of an iris, which is not judged.
     OUTSIDE,
     /// Share with blades of an iris behind it.
     BLADES,

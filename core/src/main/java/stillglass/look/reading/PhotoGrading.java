@@ -86,7 +86,7 @@ public final class PhotoGrading {
     /// The clear aperture in pixels of the stored photo, without grading what is in it.
     /// @return nothing when no round glass edge stands out
     public static Optional<Aperture> aperture(LinearPhoto photo) {
-        return ApertureFinder.find(photo, Optional.empty()).map(f -> f.rim().ring().scaled(photo.scale()));
+        return apertures(photo).stream().findFirst();
     }
 
     /// Rings that may be the clear aperture, the likeliest first, in pixels of the stored photo.
