@@ -9,7 +9,7 @@ import java.util.Arrays;
 record Grid(int side, int pad) {
     static final int TAPS = 9;
     /// Sums are gathered in so many parts, which a machine can add at once.
-    private static final int LANES = 8;
+    private static final int PARTS = 8;
 
     int stride() {
         return side + 2 * pad;
@@ -45,19 +45,36 @@ record Grid(int side, int pad) {
         return outs * (ins * TAPS + 1);
     }
 
+    /// Places from the first cell to the last, borders between rows included.
+    private int span() {
+        return end() - first();
+    }
+
+    /// A plane as seen from each neighbour's place, so that what is added together lies at one index: only then does the compiler add many at once.
+    private void look(float[] plane, int[] shifts, float[][] seen) {
+        for (int t = 0; t < TAPS; t++) {
+            System.arraycopy(plane, first() + shifts[t], seen[t], 0, span());
+        }
+    }
+
     /// Convolves and bends: what is below nothing becomes nothing.
     /// @param at where the layer's weights begin
     float[][] bent(float[][] from, int outs, float[] weights, int at, int apart) {
         float[][] to = blank(outs);
         int each = from.length * TAPS + 1;
         int[] s = shifts(apart);
-        for (int o = 0; o < outs; o++) {
-            for (int c = 0; c < from.length; c++) {
-                add(to[o], from[c], weights, at + o * each + c * TAPS, 1, s);
+        float[][] seen = new float[TAPS][span()];
+        float[][] sums = new float[outs][span()];
+        for (int c = 0; c < from.length; c++) {
+            look(from[c], s, seen);
+            for (int o = 0; o < outs; o++) {
+                add(sums[o], seen, weights, at + o * each + c * TAPS, 1);
             }
+        }
+        for (int o = 0; o < outs; o++) {
             float more = weights[at + (o + 1) * each - 1];
-            for (int i = first(); i < end(); i++) {
-                to[o][i] = Math.max(0, to[o][i] + more);
+            for (int i = 0; i < sums[o].length; i++) {
+                to[o][first() + i] = Math.max(0, sums[o][i] + more);
             }
             clear(to[o]);
         }
@@ -68,9 +85,17 @@ record Grid(int side, int pad) {
     void back(float[][] slope, float[][] into, float[] weights, int at, int apart) {
         int each = into.length * TAPS + 1;
         int[] s = shifts(apart);
+        float[][] seen = new float[TAPS][span()];
+        float[][] sums = new float[into.length][span()];
+        for (int o = 0; o < slope.length; o++) {
+            look(slope[o], s, seen);
+            for (int c = 0; c < into.length; c++) {
+                add(sums[c], seen, weights, at + o * each + c * TAPS, -1);
+            }
+        }
         for (int c = 0; c < into.length; c++) {
-            for (int o = 0; o < slope.length; o++) {
-                add(into[c], slope[o], weights, at + o * each + c * TAPS, -1, s);
+            for (int i = 0; i < sums[c].length; i++) {
+                into[c][first() + i] += sums[c][i];
             }
             clear(into[c]);
         }
@@ -78,78 +103,69 @@ record Grid(int side, int pad) {
 
     /// Adds the slope by a layer's weights.
     void slopes(float[][] from, float[][] slope, float[] into, int at, int apart) {
+        int each = from.length * TAPS + 1;
         int[] s = shifts(apart);
-        int w = at;
-        for (float[] out : slope) {
-            for (float[] row : from) {
-                for (int t = 0; t < TAPS; t += 3) {
-                    dots(out, row, s[t], s[t + 1], s[t + 2], into, w);
-                    w += 3;
-                }
-            }
+        int part = span() / PARTS;
+        float[][][] outs = new float[slope.length][][];
+        for (int o = 0; o < slope.length; o++) {
+            outs[o] = parts(slope[o], first(), part);
             float sum = 0;
-            for (float v : out) {
+            for (float v : slope[o]) {
                 sum += v;
             }
-            into[w++] += sum;
+            into[at + (o + 1) * each - 1] += sum;
+        }
+        for (int c = 0; c < from.length; c++) {
+            for (int t = 0; t < TAPS; t++) {
+                float[][] seen = parts(from[c], first() + s[t], part);
+                for (int o = 0; o < slope.length; o++) {
+                    into[at + o * each + c * TAPS + t] += dot(outs[o], seen);
+                }
+            }
         }
     }
 
-    /// to[i] += Σ weight · from[i + shift], the neighbours in their order or, `way` −1, from the last to the first.
-    private void add(float[] to, float[] from, float[] w, int at, int way, int[] s) {
+    /// A plane in parts of the same length, and what is left over.
+    private float[][] parts(float[] plane, int from, int part) {
+        float[][] out = new float[PARTS + 1][];
+        for (int k = 0; k <= PARTS; k++) {
+            out[k] = Arrays.copyOfRange(plane, from + k * part, from + (k < PARTS ? (k + 1) * part : span()));
+        }
+        return out;
+    }
+
+    private static float dot(float[][] a, float[][] b) {
+        float[] sums = new float[a[0].length];
+        for (int k = 0; k < PARTS; k += 4) {
+            addProducts(sums, a[k], b[k], a[k + 1], b[k + 1], a[k + 2], b[k + 2], a[k + 3], b[k + 3]);
+        }
+        float sum = 0;
+        for (float v : sums) {
+            sum += v;
+        }
+        for (int i = 0; i < a[PARTS].length; i++) {
+            sum += a[PARTS][i] * b[PARTS][i];
+        }
+        return sum;
+    }
+
+    private static void addProducts(float[] to, float[] a, float[] b, float[] c, float[] d, float[] e, float[] f, float[] g, float[] h) {
+        for (int i = 0; i < to.length; i++) {
+            to[i] += a[i] * b[i] + c[i] * d[i] + e[i] * f[i] + g[i] * h[i];
+        }
+    }
+
+    /// to[i] += Σ weight · seen[i], the neighbours in their order or, `way` −1, from the last to the first.
+    private static void add(float[] to, float[][] seen, float[] w, int at, int way) {
         int b = way > 0 ? at : at + TAPS - 1;
-        add(to, from, w[b], w[b + way], w[b + 2 * way], w[b + 3 * way], w[b + 4 * way], w[b + 5 * way], w[b + 6 * way], w[b + 7 * way], w[b + 8 * way], s);
+        add(to, seen[0], seen[1], seen[2], w[b], w[b + way], w[b + 2 * way]);
+        add(to, seen[3], seen[4], seen[5], w[b + 3 * way], w[b + 4 * way], w[b + 5 * way]);
+        add(to, seen[6], seen[7], seen[8], w[b + 6 * way], w[b + 7 * way], w[b + 8 * way]);
     }
 
-    private void add(float[] to, float[] from, float w0, float w1, float w2, float w3, float w4, float w5, float w6, float w7, float w8, int[] s) {
-        int s0 = s[0];
-        int s1 = s[1];
-        int s2 = s[2];
-        int s3 = s[3];
-        int s5 = s[5];
-        int s6 = s[6];
-        int s7 = s[7];
-        int s8 = s[8];
-        int end = end();
-        for (int i = first(); i < end; i++) {
-            to[i] += w0 * from[i + s0] + w1 * from[i + s1] + w2 * from[i + s2] + w3 * from[i + s3] + w4 * from[i] + w5 * from[i + s5] + w6 * from[i + s6] + w7 * from[i + s7] + w8 * from[i + s8];
-        }
-    }
-
-    /// into[w + k] += Σ out[i] · in[i + shift k], for three shifts.
-    private void dots(float[] out, float[] in, int s0, int s1, int s2, float[] into, int w) {
-        int from = first();
-        int part = (end() - from) / LANES;
-        float[] p0 = new float[part];
-        float[] p1 = new float[part];
-        float[] p2 = new float[part];
-        for (int k = 0; k < LANES; k++) {
-            gather(out, in, from + k * part, s0, s1, s2, p0, p1, p2);
-        }
-        float r0 = 0;
-        float r1 = 0;
-        float r2 = 0;
-        for (int i = 0; i < part; i++) {
-            r0 += p0[i];
-            r1 += p1[i];
-            r2 += p2[i];
-        }
-        for (int i = from + LANES * part; i < end(); i++) {
-            r0 += out[i] * in[i + s0];
-            r1 += out[i] * in[i + s1];
-            r2 += out[i] * in[i + s2];
-        }
-        into[w] += r0;
-        into[w + 1] += r1;
-        into[w + 2] += r2;
-    }
-
-    private static void gather(float[] out, float[] in, int from, int s0, int s1, int s2, float[] p0, float[] p1, float[] p2) {
-        for (int i = 0; i < p0.length; i++) {
-            float v = out[from + i];
-            p0[i] += v * in[from + i + s0];
-            p1[i] += v * in[from + i + s1];
-            p2[i] += v * in[from + i + s2];
+    private static void add(float[] to, float[] a, float[] b, float[] c, float wa, float wb, float wc) {
+        for (int i = 0; i < to.length; i++) {
+            to[i] += wa * a[i] + wb * b[i] + wc * c[i];
         }
     }
 
