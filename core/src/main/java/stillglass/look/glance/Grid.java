@@ -9,7 +9,7 @@ import java.util.Arrays;
 record Grid(int side, int pad) {
     static final int TAPS = 9;
     /// Sums are gathered in so many parts, which a machine can add at once.
-    private static final int PARTS = 8;
+    private static final int PARTS = 16;
 
     int stride() {
         return side + 2 * pad;
@@ -109,11 +109,7 @@ record Grid(int side, int pad) {
         float[][][] outs = new float[slope.length][][];
         for (int o = 0; o < slope.length; o++) {
             outs[o] = parts(slope[o], first(), part);
-            float sum = 0;
-            for (float v : slope[o]) {
-                sum += v;
-            }
-            into[at + (o + 1) * each - 1] += sum;
+            into[at + (o + 1) * each - 1] += sum(slope[o]);
         }
         for (int c = 0; c < from.length; c++) {
             for (int t = 0; t < TAPS; t++) {
@@ -139,14 +135,30 @@ record Grid(int side, int pad) {
         for (int k = 0; k < PARTS; k += 4) {
             addProducts(sums, a[k], b[k], a[k + 1], b[k + 1], a[k + 2], b[k + 2], a[k + 3], b[k + 3]);
         }
-        float sum = 0;
-        for (float v : sums) {
-            sum += v;
-        }
+        float sum = sum(sums);
         for (int i = 0; i < a[PARTS].length; i++) {
             sum += a[PARTS][i] * b[PARTS][i];
         }
         return sum;
+    }
+
+    /// Four sums side by side: each addition waits for the one before.
+    private static float sum(float[] of) {
+        float a = 0;
+        float b = 0;
+        float c = 0;
+        float d = 0;
+        int whole = of.length / 4 * 4;
+        for (int i = 0; i < whole; i += 4) {
+            a += of[i];
+            b += of[i + 1];
+            c += of[i + 2];
+            d += of[i + 3];
+        }
+        for (int i = whole; i < of.length; i++) {
+            a += of[i];
+        }
+        return a + b + (c + d);
     }
 
     private static void addProducts(float[] to, float[] a, float[] b, float[] c, float[] d, float[] e, float[] f, float[] g, float[] h) {

@@ -100,13 +100,32 @@ class KindLearningTest {
         Arrays.fill(bias, Math.log((1 - chance - dust) / (bias.length - 2)));
         bias[best.ordinal()] = Math.log(chance);
         bias[FindingKind.DUST.ordinal()] = Math.log(dust);
+        assertThat(always(Lighting.AGAINST, Sight.FINE, bias).judge(Lighting.AGAINST, Sight.FINE, new Features()).kind()).isEqualTo(told);
+    }
+
+    /// A model that says the same of everything.
+    private static KindModel always(Lighting lighting, Sight sight, double[] bias) {
         double[] least = new double[bias.length];
         Arrays.fill(least, 0.6);
         least[FindingKind.DUST.ordinal()] = 0.25;
         KindModel model = new KindModel();
         int features = Feature.values().length;
-        model.put(Lighting.AGAINST, Sight.FINE, new KindModel.Curves(new double[features][0], new double[features][0][0], bias, 1, least));
-        assertThat(model.judge(Lighting.AGAINST, Sight.FINE, new Features()).kind()).isEqualTo(told);
+        model.put(lighting, sight, new KindModel.Curves(new double[features][0], new double[features][0][0], bias, 1, least));
+        return model;
+    }
+
+    /// Before black walls a line is something only where that is sure, and no unknown thing otherwise; specks are counted there as elsewhere, and a glass as a whole is not a line.
+    @ParameterizedTest
+    @CsvSource({"FINE, SCRATCH, 0.7, 0.1, 0.2, SCRATCH, false", "FINE, SCRATCH, 0.7, 0.1, 1, UNKNOWN, true", "FINE, SCRATCH, 0.85, 0.1, 1, SCRATCH, false", "FINE, DUST, 0.6, 0.6, 1, DUST, false", "FINE, SCRATCH, 0.5, 0.3, 1, UNKNOWN, true", "WHOLE, HAZE, 0.7, 0.1, 1, HAZE, false"})
+    void beforeWallsOnlyWhatIsSureIsNamed(Sight sight, FindingKind best, double chance, double dust, double walls, FindingKind told, boolean nothing) {
+        double[] bias = new double[FindingKind.values().length];
+        Arrays.fill(bias, Math.log((1 - chance - (best == FindingKind.DUST ? 0 : dust)) / (bias.length - (best == FindingKind.DUST ? 1 : 2))));
+        bias[FindingKind.DUST.ordinal()] = Math.log(dust);
+        bias[best.ordinal()] = Math.log(chance);
+        KindModel.Verdict v = always(Lighting.BRIGHT, sight, bias).judge(Lighting.BRIGHT, sight, new Features().set(Feature.BLADES, walls));
+
+        assertThat(v.kind()).isEqualTo(told);
+        assertThat(v.nothing()).isEqualTo(nothing);
     }
 
     /// That something looks little like oil is no reason to call it fungus, however much it spoke for it.
