@@ -27,9 +27,13 @@ public final class KindModel {
     /// What a speck may look like, and the chance from which it is that.
     private static final Set<FindingKind> LIKE_SPECKS = EnumSet.of(FindingKind.BUBBLE, FindingKind.FUNGUS);
     private static final double SURE = 0.6;
-    /// Share of a line or speck before black walls from which it is something only where that is as sure as this: grain and steps of walls look like much.
+    /// How sure a line must be of its kind where most that looks like it is nothing.
+    private static final double SURELY = 0.8;
+    /// Share of a line before black walls from which it may be of their grain and steps.
     private static final double ON_WALLS = 0.5;
-    private static final double SURE_ON_WALLS = 0.8;
+    /// What lies flat and has a border that may stand out as a line by itself, as pieces of inner rims do; and how long over wide, log, a line is that is no piece of anything else.
+    private static final Set<FindingKind> FILMS = EnumSet.of(FindingKind.OIL, FindingKind.SEPARATION, FindingKind.COATING);
+    private static final double STREAK = Math.log10(7);
     /// Evidence below this is no reason, nats.
     private static final double LEAST_VOICE = 0.1;
     /// What shows a kind to the eye.
@@ -177,8 +181,8 @@ public final class KindModel {
         boolean speck = (best == dust || elseUnsure) && p[dust] >= c.least[dust];
         best = speck ? dust : best;
         FindingKind kind = CLASSES.get(best);
-        boolean ofAWall = sight == Sight.FINE && f.get(Feature.BLADES) > ON_WALLS && !speck && p[best] < SURE_ON_WALLS;
-        boolean nothing = kind == FindingKind.UNKNOWN || ofAWall;
+        boolean doubtful = sight == Sight.FINE && (f.get(Feature.BLADES) > ON_WALLS || FILMS.contains(kind) && f.get(Feature.ELONGATION) > STREAK);
+        boolean nothing = kind == FindingKind.UNKNOWN || doubtful && !speck && p[best] < SURELY;
         boolean named = !nothing && (speck || p[best] >= c.least[best]);
         Map<FindingKind, Double> chances = new EnumMap<>(FindingKind.class);
         for (int i = 0; i < p.length; i++) {
