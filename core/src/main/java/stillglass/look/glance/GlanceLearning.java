@@ -10,12 +10,12 @@ import stillglass.look.net.Spread;
 
 /// Learns what parts of a glass look like, from photos on which it is known what stands out.
 public final class GlanceLearning {
-    private static final int ROUNDS = 7;
+    private static final int ROUNDS = 8;
     private static final int BATCH = 16;
     /// How much each trait is made stronger or weaker each time a photo is shown, logarithm: no two phones are alike.
-    private static final double GAIN = 0.4;
+    private static final double GAIN = 0.25;
     /// How often a trait is left out, so that none is relied on alone.
-    private static final double LEFT_OUT = 0.15;
+    private static final double LEFT_OUT = 0.08;
     private static final double LEAST_VARIANCE = 1e-4;
     /// Of so many cells one is looked at for mean and scatter.
     private static final int EVERY = 3;

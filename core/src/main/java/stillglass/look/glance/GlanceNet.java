@@ -15,8 +15,8 @@ import stillglass.look.net.NetText;
 public final class GlanceNet {
     static final int TRAITS = GlanceTrait.values().length;
     static final int KINDS = FindingKind.values().length;
-    static final int NARROW = 16;
-    static final int WIDE = 32;
+    static final int NARROW = 12;
+    static final int WIDE = 20;
     /// How far apart the neighbours lie that each of the later layers looks at.
     static final int[] REACH = {1, 2, 4, 8};
     private static final Grid CELLS = new Grid(Glance.SIDE, 1);

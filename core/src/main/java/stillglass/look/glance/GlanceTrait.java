@@ -1,6 +1,6 @@
 package stillglass.look.glance;
 
-/// What is kept of each cell of a [Glance]. Scatters are robust ones of the whole glass, before a card of what is lit and of what is dark each by itself; values are scaled, and those that may be large are compressed by the inverse hyperbolic sine, so that ordinary ones lie between −3 and 3.
+/// What is kept of each cell of a [Glance]. Scatters are robust ones of the whole glass; values are scaled, and those that may be large are compressed by the inverse hyperbolic sine, so that ordinary ones lie between −3 and 3.
 public enum GlanceTrait {
     /// Strongest fine structure of the sign that faults have, in scatters.
     FINE_MOST,

@@ -85,7 +85,7 @@ public enum Feature {
     HEART(true, 1),
     /// Share of its pixels inside a region that stands out as a whole.
     COVERED(false, 100),
-    /// Share of the glass behind which there are blades; of a patch before a card the share that has no light behind it.
+    /// Share of the glass behind which there are blades.
     BLADES(false, 100),
     /// log of what else in the photo looks like dust, by probability and size, plus one; the same for every kind below. See [Company].
     ALSO_DUST(true, 1),

@@ -20,8 +20,6 @@ public final class KindLearning {
             Map.entry(FindingKind.HAZE, 0.45), Map.entry(FindingKind.OIL, 0.4), Map.entry(FindingKind.SCRATCH, 0.45), Map.entry(FindingKind.CLEANING_MARKS, 0.45),
             Map.entry(FindingKind.SEPARATION, 0.4), Map.entry(FindingKind.BUBBLE, 0.6), Map.entry(FindingKind.EDGE_PAINT, 0.4), Map.entry(FindingKind.CHIP, 0.5),
             Map.entry(FindingKind.COATING, 0.35));
-    /// The same against the light for all but dust: there more of what shows is found, and the share of right and found kinds is highest from here on (of 135 photos held back 0.70 for 0.69), with fewer names on clean glass.
-    private static final double LEAST_AGAINST = 0.55;
     /// Logarithm of how much oftener specks of a kind are met than in the scenes.
     private static final Map<FindingKind, Double> MET = Map.of(FindingKind.DUST, 1.1, FindingKind.BUBBLE, -1.1);
     /// Parts into which photos are divided for the second look.
@@ -149,7 +147,7 @@ public final class KindLearning {
         double[] bias = new double[classes];
         double[] least = new double[classes];
         for (FindingKind k : FindingKind.values()) {
-            least[k.ordinal()] = least(k, !all.isEmpty() && all.getFirst().lighting == Lighting.AGAINST);
+            least[k.ordinal()] = LEAST.getOrDefault(k, USUAL_LEAST);
         }
         fit(new KindModel.Curves(knots, weights, bias, 1, least), learn);
         round(weights);
@@ -177,11 +175,6 @@ public final class KindLearning {
             }
         }
         return n < 2 ? new double[0] : Arrays.copyOf(quantiles, n);
-    }
-
-    private static double least(FindingKind kind, boolean against) {
-        double usual = LEAST.getOrDefault(kind, USUAL_LEAST);
-        return against && kind != FindingKind.DUST ? Math.max(LEAST_AGAINST, usual) : usual;
     }
 
     private static void round(double[][][] weights) {

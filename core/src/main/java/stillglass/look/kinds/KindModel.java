@@ -27,13 +27,6 @@ public final class KindModel {
     /// What a speck may look like, and the chance from which it is that.
     private static final Set<FindingKind> LIKE_SPECKS = EnumSet.of(FindingKind.BUBBLE, FindingKind.FUNGUS);
     private static final double SURE = 0.6;
-    /// How sure a line must be of its kind where most that looks like it is nothing.
-    private static final double SURELY = 0.8;
-    /// Share of a line before black walls from which it may be of their grain and steps.
-    private static final double ON_WALLS = 0.5;
-    /// What lies flat and has a border that may stand out as a line by itself, as pieces of inner rims do; and how long over wide, log, a line is that is no piece of anything else.
-    private static final Set<FindingKind> FILMS = EnumSet.of(FindingKind.OIL, FindingKind.SEPARATION, FindingKind.COATING);
-    private static final double STREAK = Math.log10(7);
     /// Evidence below this is no reason, nats.
     private static final double LEAST_VOICE = 0.1;
     /// What shows a kind to the eye.
@@ -160,7 +153,7 @@ public final class KindModel {
             Curves c = second == null ? null : second.get(sight);
             Curves alone = of(lighting, sight);
             // What speaks for a kind is said as it was seen on the thing itself.
-            out.add(verdict(sight, alone, c == null ? alone : c, all.get(i).features, c == null ? first.get(i) : probabilities(c, told.get(i))));
+            out.add(verdict(alone, c == null ? alone : c, all.get(i).features, c == null ? first.get(i) : probabilities(c, told.get(i))));
         }
         return out;
     }
@@ -170,7 +163,7 @@ public final class KindModel {
         return judge(lighting, List.of(new Standing(sight, f))).getFirst();
     }
 
-    private static Verdict verdict(Sight sight, Curves alone, Curves c, Features f, double[] p) {
+    private static Verdict verdict(Curves alone, Curves c, Features f, double[] p) {
         int best = 0;
         for (int i = 1; i < p.length; i++) {
             best = p[i] > p[best] ? i : best;
@@ -178,17 +171,16 @@ public final class KindModel {
         int dust = FindingKind.DUST.ordinal();
         // A speck that is likely enough is counted though it is likelier to be nothing, or a bubble or a thread that is not sure: one more speck harms nobody.
         boolean elseUnsure = CLASSES.get(best) == FindingKind.UNKNOWN || LIKE_SPECKS.contains(CLASSES.get(best)) && p[best] < SURE;
-        boolean speck = (best == dust || elseUnsure) && p[dust] >= c.least[dust];
+        boolean speck = elseUnsure && p[dust] >= c.least[dust];
         best = speck ? dust : best;
         FindingKind kind = CLASSES.get(best);
-        boolean doubtful = sight == Sight.FINE && (f.get(Feature.BLADES) > ON_WALLS || FILMS.contains(kind) && f.get(Feature.ELONGATION) > STREAK);
-        boolean nothing = kind == FindingKind.UNKNOWN || doubtful && !speck && p[best] < SURELY;
-        boolean named = !nothing && (speck || p[best] >= c.least[best]);
+        boolean nothing = kind == FindingKind.UNKNOWN;
+        boolean sure = nothing || speck || p[best] >= c.least[best];
         Map<FindingKind, Double> chances = new EnumMap<>(FindingKind.class);
         for (int i = 0; i < p.length; i++) {
             chances.put(CLASSES.get(i), p[i]);
         }
-        return new Verdict(nothing, named ? kind : FindingKind.UNKNOWN, chances, nothing ? List.of() : reasons(alone, f, best, p));
+        return new Verdict(nothing, sure ? kind : FindingKind.UNKNOWN, chances, nothing ? List.of() : reasons(alone, f, best, p));
     }
 
     /// The features that spoke most for the winner over the other kinds as likely as they are, with their values; that it looks little like something else is none. What a technician

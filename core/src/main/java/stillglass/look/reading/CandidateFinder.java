@@ -13,7 +13,6 @@ import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.glance.GlanceNet;
 import stillglass.look.kinds.Feature;
-import stillglass.look.kinds.Features;
 import stillglass.look.kinds.Sight;
 
 /// Gathers what stands out of clean glass: fine structure, regions, arcs of the rim, and the glass as a whole.
@@ -35,14 +34,10 @@ final class CandidateFinder {
     private static final double FOOT = 0.35;
     /// A patch with this share of its pixels on the rim of an inner glass is a crumb of that rim.
     private static final double OF_A_RIM = 0.6;
-    /// A region with this share of its pixels before black blades or walls is part of those.
-    private static final double ON_WALLS = 0.4;
+    /// Before a bright field a patch with this share of its pixels on blades is grain of their metal.
+    private static final double ON_BLADES = 0.4;
     /// log of long over short axis from which a patch is a line.
     private static final double SLENDER = 0.6;
-    /// The same from which a region is a streak: seven times as long as wide.
-    private static final double STREAK = Math.log10(7);
-    /// What reaches no farther out, radii, does not touch the rim.
-    private static final double INSIDE = 0.93;
 
     private CandidateFinder() {}
 
@@ -72,10 +67,8 @@ final class CandidateFinder {
                     measuring.fine(p.pixels, p.contour, thin, regions, neighbours(middles, middle(p.pixels)), fine.size())));
         }
         for (Patch p : areas) {
-            Features f = measuring.area(p.pixels, p.contour, neighbours(middles, middle(p.pixels)), fine.size());
-            if (!ofABlurredRim(f)) {
-                found.add(new Candidate(Sight.AREA, p.pixels, outline(p.contour), f));
-            }
+            found.add(new Candidate(Sight.AREA, p.pixels, outline(p.contour),
+                    measuring.area(p.pixels, p.contour, neighbours(middles, middle(p.pixels)), fine.size())));
         }
         long lines = found.stream().filter(c -> c.sight() == Sight.FINE && c.features().get(Feature.ELONGATION) > SLENDER).count();
         found.forEach(c -> c.features().setLog(Feature.LINES, 1.0 + lines));
@@ -92,18 +85,13 @@ final class CandidateFinder {
         return found;
     }
 
-    /// Whether a region is a piece of an inner rim out of focus: many times as long as wide, and away from the rim of the glass, along which films may creep. Of films that were drawn one in fifty is so slender, of what is none one in fourteen.
-    private static boolean ofABlurredRim(Features f) {
-        return f.get(Feature.ELONGATION) > STREAK && f.get(Feature.REACHES_OUT) < INSIDE;
-    }
-
     private static List<Patch> fine(Maps maps) {
         GrayU8 strong = new GrayU8(SIDE, SIDE);
         GrayU8 weak = new GrayU8(SIDE, SIDE);
         for (int i = 0; i < N; i++) {
             boolean inside = maps.frame.r[i] < 0.965;
-            strong.data[i] = (byte) (inside && maps.fine[i] > SEED * maps.fineScatter(i) ? 1 : 0);
-            weak.data[i] = (byte) (inside && maps.fine[i] > CONTINUES * maps.fineScatter(i) ? 1 : 0);
+            strong.data[i] = (byte) (inside && maps.fine[i] > SEED * maps.fineScatter ? 1 : 0);
+            weak.data[i] = (byte) (inside && maps.fine[i] > CONTINUES * maps.fineScatter ? 1 : 0);
         }
         GrayU8 stands = reached(weak, strong);
         RimCircles.Found rims = RimCircles.find(stands.data, maps);
@@ -112,6 +100,14 @@ final class CandidateFinder {
         }
         List<Patch> all = patches(stands, JOIN, LEAST_FINE);
         all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone[at]).count() > OF_A_RIM * p.pixels.length);
+        return withLightBehind(all, maps);
+    }
+
+    /// A shadow needs light behind it: before a card there is only the grain of their metal on the blades of an iris.
+    private static List<Patch> withLightBehind(List<Patch> all, Maps maps) {
+        if (maps.lighting == Lighting.BRIGHT) {
+            all.removeIf(p -> Arrays.stream(p.pixels).filter(maps::blades).count() > ON_BLADES * p.pixels.length);
+        }
         return all;
     }
 
@@ -140,15 +136,13 @@ final class CandidateFinder {
             if (maps.frame.r[i] > 0.985) {
                 continue;
             }
-            double limit = Math.max(4.2 * maps.areaScatter(i), share * Math.abs(maps.expected[i]) + floor);
+            double limit = Math.max(4.2 * maps.areaScatter, share * Math.abs(maps.expected[i]) + floor);
             fault.data[i] = (byte) (maps.area[i] > limit || coloured(maps, i) ? 1 : 0);
             other.data[i] = (byte) (maps.area[i] < -1.3 * limit ? 1 : 0);
         }
         List<Patch> all = patches(opened(trimmed(fault, maps)), 1, LEAST_AREA);
         all.addAll(patches(opened(trimmed(other, maps)), 1, LEAST_AREA));
-        // No smooth surface fits the walls of a barrel: what stands out of one there as a region are their steps.
-        all.removeIf(p -> Arrays.stream(p.pixels).filter(maps::dark).count() > ON_WALLS * p.pixels.length);
-        return all;
+        return withLightBehind(all, maps);
     }
 
     /// Regions cut back to where they are a good part as strong as inside: a low threshold would take the foot of a steep border with them.

@@ -3,7 +3,6 @@ package stillglass.look.reading;
 import boofcv.alg.filter.blur.BlurImageOps;
 import boofcv.alg.filter.blur.GBlurImageOps;
 import boofcv.struct.image.GrayF32;
-import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -22,22 +21,19 @@ final class Maps {
     /// Scatters by which light may depart to the side that no fault departs to.
     private static final double OTHER_SIGN = 4;
 
-    /// No map is taken to be quieter than this, shares of full exposure.
-    private static final double LEAST_SCATTER = 2e-4;
-
     final GlassFrame frame;
     final Lighting lighting;
     /// Blades of an iris closed down, if there are any.
     final Optional<IrisEdge.Found> iris;
     final float[] expected;
-    /// Fine structure of the sign that faults have there, see [#sign], and its robust scatter.
+    /// Fine structure of the sign that faults have in this lighting, and its robust scatter.
     final float[] fine;
-    private final Scatter fineScatter;
+    final double fineScatter;
     /// What fine structure stands out of: departure of the glass about it from clean glass, same sign.
     final float[] about;
     /// Regions of the sign that faults have, over clean glass; fine structure taken out.
     final float[] area;
-    private final Scatter areaScatter;
+    final double areaScatter;
     /// Departure of log(red/green) and log(blue/green) from the colour of clean glass.
     final float[] redTint;
     final float[] blueTint;
@@ -52,12 +48,13 @@ final class Maps {
         iris = IrisEdge.find(frame, lighting);
         iris.ifPresent(i -> frame.leaveOut(i.band().data));
         expected = clean(gaussian(frame.light, 2));
+        float sign = lighting == Lighting.AGAINST ? 1 : -1;
         float[] off = new float[N];
         for (int i = 0; i < N; i++) {
-            off[i] = frame.r[i] < 1.0 ? sign(i) * (frame.light[i] - expected[i]) : 0;
+            off[i] = frame.r[i] < 1.0 ? sign * (frame.light[i] - expected[i]) : 0;
         }
-        float[] small = gaussian(withoutOtherSign(off), 0.9);
-        about = about(small);
+        float[] small = gaussian(withoutOtherSign(off, frame), 0.9);
+        about = about(small, frame);
         fine = bandPass(small, about, frame);
         fineScatter = scatter(fine);
         area = level(gaussian(Morphology.opened(off, THIN), 2.5));
@@ -65,43 +62,15 @@ final class Maps {
         float[][] tints = tints();
         redTint = tints[0];
         blueTint = tints[1];
-        tintScatter = Math.max(0.004, Math.hypot(scatter(redTint).lit, scatter(blueTint).lit));
+        tintScatter = Math.max(0.004, Math.hypot(scatter(redTint), scatter(blueTint)));
         lineCos = new float[N];
         lineSin = new float[N];
         lines();
     }
 
-    /// Robust scatter of a map where there is light behind the glass, and where it is dark.
-    private record Scatter(double lit, double dark) {}
-
     /// Whether blades of an iris lie there.
     boolean blades(int at) {
         return iris.isPresent() && iris.get().blades().data[at] != 0;
-    }
-
-    /// Whether nothing lights the glass from behind there though something does elsewhere: on blades and walls before a card.
-    boolean dark(int at) {
-        return lighting == Lighting.BRIGHT && blades(at);
-    }
-
-    /// 1 where faults throw light to the camera that is not there without them, −1 where they keep light from it. Before a card they do both: what lies before black blades or walls is lit by the room.
-    float sign(int at) {
-        return lighting == Lighting.AGAINST || dark(at) ? 1 : -1;
-    }
-
-    /// Robust scatter of fine structure about a pixel.
-    double fineScatter(int at) {
-        return dark(at) ? fineScatter.dark : fineScatter.lit;
-    }
-
-    /// The same of the glass as it is lit in this lighting.
-    double fineScatter() {
-        return fineScatter.lit;
-    }
-
-    /// Robust scatter of regions about a pixel.
-    double areaScatter(int at) {
-        return dark(at) ? areaScatter.dark : areaScatter.lit;
     }
 
     /// A smooth surface under the glass, another under the blades.
@@ -136,37 +105,43 @@ final class Maps {
         return image.data;
     }
 
-    /// Less its median inside the rim, lit and dark parts each their own: an opening lowers noise everywhere.
+    /// Less its median inside the rim: an opening lowers noise everywhere.
     private float[] level(float[] map) {
-        float lit = (float) middle(map, 41, false, false);
-        float dark = (float) middle(map, 41, true, false);
+        double[] sample = new double[N / 41 + 1];
+        int n = 0;
+        for (int i = 0; i < N; i += 41) {
+            if (frame.r[i] < 0.94) {
+                sample[n++] = map[i];
+            }
+        }
+        float middle = n == 0 ? 0 : (float) LeastSquares.median(java.util.Arrays.copyOf(sample, n));
         for (int i = 0; i < N; i++) {
-            map[i] = frame.r[i] < 1 ? map[i] - (dark(i) ? dark : lit) : 0;
+            map[i] = frame.r[i] < 1 ? map[i] - middle : 0;
         }
         return map;
     }
 
     /// What is of no fault's sign, the lamp reflected before a card, say, is cut short: its blur would stand around it as a ring.
-    private float[] withoutOtherSign(float[] off) {
-        Scatter scatter = scatter(off);
+    private static float[] withoutOtherSign(float[] off, GlassFrame frame) {
+        float least = (float) (-OTHER_SIGN * scatter(off, frame));
         float[] out = new float[N];
         for (int i = 0; i < N; i++) {
-            out[i] = (float) Math.max(off[i], -OTHER_SIGN * (dark(i) ? scatter.dark : scatter.lit));
+            out[i] = Math.max(off[i], least);
         }
         return out;
     }
 
     /// A wide blur that forgets what stands far out, so that bright threads have no dark seam.
-    private float[] about(float[] small) {
+    private static float[] about(float[] small, GlassFrame frame) {
         float[] first = wide(small, 11);
         float[] rest = new float[N];
         for (int i = 0; i < N; i++) {
             rest[i] = small[i] - first[i];
         }
-        Scatter scatter = scatter(rest);
+        double limit = 2.5 * scatter(rest, frame);
         float[] calm = new float[N];
         for (int i = 0; i < N; i++) {
-            calm[i] = Math.abs(rest[i]) > 2.5 * (dark(i) ? scatter.dark : scatter.lit) ? first[i] : small[i];
+            calm[i] = Math.abs(rest[i]) > limit ? first[i] : small[i];
         }
         return wide(calm, 11);
     }
@@ -180,24 +155,20 @@ final class Maps {
         return out;
     }
 
-    private Scatter scatter(float[] map) {
-        double lit = Math.max(LEAST_SCATTER, 1.4826 * middle(map, 37, false, true));
-        boolean any = lighting == Lighting.BRIGHT && iris.isPresent();
-        return new Scatter(lit, any ? Math.max(LEAST_SCATTER, 1.4826 * middle(map, 37, true, true)) : lit);
+    private double scatter(float[] map) {
+        return scatter(map, frame);
     }
 
-    /// Median inside the rim of lit or of dark parts, 0 where there are none.
-    /// @param every of so many pixels one is looked at
-    /// @param size of what departs, whichever way
-    private double middle(float[] map, int every, boolean dark, boolean size) {
-        double[] sample = new double[N / every + 1];
+    /// Robust scatter inside the rim.
+    private static double scatter(float[] map, GlassFrame frame) {
+        double[] sample = new double[N / 37 + 1];
         int n = 0;
-        for (int i = 0; i < N; i += every) {
-            if (frame.r[i] < 0.94 && dark(i) == dark) {
-                sample[n++] = size ? Math.abs(map[i]) : map[i];
+        for (int i = 0; i < N; i += 37) {
+            if (frame.r[i] < 0.94) {
+                sample[n++] = Math.abs(map[i]);
             }
         }
-        return n == 0 ? 0 : LeastSquares.median(Arrays.copyOf(sample, n));
+        return Math.max(2e-4, n == 0 ? 0 : 1.4826 * LeastSquares.median(java.util.Arrays.copyOf(sample, n)));
     }
 
     private float[][] tints() {

@@ -80,7 +80,7 @@ final class Measuring {
         lines(f, pixels);
         int lined = 0;
         for (int at : pixels) {
-            lined += Math.abs(maps.fine[at]) > 4 * maps.fineScatter(at) ? 1 : 0;
+            lined += Math.abs(maps.fine[at]) > 4 * maps.fineScatter ? 1 : 0;
         }
         return f.set(Feature.LINED, lined / (double) pixels.length)
                 .setLog(Feature.NEIGHBOURS, 1.0 + neighbours).setLog(Feature.CROWD, 1.0 + crowd);
@@ -347,9 +347,7 @@ final class Measuring {
         double peak = 0;
         double clean = 0;
         int clipped = 0;
-        int dark = 0;
         for (int at : pixels) {
-            dark += maps.dark(at) ? 1 : 0;
             double d = map[at];
             sum += d;
             size += Math.abs(d);
@@ -360,8 +358,7 @@ final class Measuring {
         }
         int n = pixels.length;
         double mean = Math.max(1e-6, size / n);
-        f.set(Feature.BLADES, maps.lighting == Lighting.BRIGHT ? dark / (double) n : Double.NaN)
-                .setLog(Feature.CONTRAST, mean / (0.01 + clean / n))
+        f.setLog(Feature.CONTRAST, mean / (0.01 + clean / n))
                 .setLog(Feature.PEAK, peak / mean)
                 .set(Feature.POLARITY, sum / Math.max(1e-9, size))
                 .set(Feature.MOTTLED, Math.sqrt(Math.max(0, squares / n - mean * mean)) / mean)

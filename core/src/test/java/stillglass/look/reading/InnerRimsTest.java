@@ -35,18 +35,6 @@ class InnerRimsTest {
         assertThat(fine(Lighting.BRIGHT, (x, y) -> 0.6 * (1 - 0.2 * arc(x, y, 0.04, -0.03, 0.7, -60, 60)))).isEmpty();
     }
 
-    /// Out of focus it is too wide for a line; a pool as large and a streak that touches the rim stay.
-    @Test
-    void aPieceOfAnInnerRimOutOfFocusIsNoRegion() {
-        ToDoubleBiFunction<Double, Double> arc = (x, y) -> {
-            double t = Math.toDegrees(Math.atan2(y, x));
-            return t > 110 && t < 140 ? Math.exp(-Math.pow((Math.hypot(x, y) - 0.73) / 0.02, 2)) : 0;
-        };
-        assertThat(sights(Lighting.AGAINST, Sight.AREA, (x, y) -> 0.02 + 0.01 * arc.applyAsDouble(x, y))).isEmpty();
-        assertThat(sights(Lighting.AGAINST, Sight.AREA, (x, y) -> 0.02 + 0.01 * Glass.disc(x, y, -0.4, 0.6, 0.07))).hasSize(1);
-        assertThat(sights(Lighting.AGAINST, Sight.AREA, (x, y) -> 0.02 + 0.01 * arc.applyAsDouble(0.73 / 0.95 * x, 0.73 / 0.95 * y))).isNotEmpty();
-    }
-
     @Test
     void severalRimsWithCentresOfTheirOwnAreTakenOut() {
         List<Candidate> left = fine(Lighting.AGAINST, (x, y) -> 0.02 + 0.1 * (arc(x, y, 0, 0, 0.86, -80, 20) + arc(x, y, 0.05, 0.02, 0.72, 100, 170)));
