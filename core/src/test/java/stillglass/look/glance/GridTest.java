@@ -9,7 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class GridTest {
-    private static final int SIDE = 11;
+    private static final int SIDE = 12;
     private static final Grid GRID = new Grid(SIDE, 4);
     private final SplittableRandom random = new SplittableRandom(5);
 
