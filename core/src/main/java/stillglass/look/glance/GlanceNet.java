@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import stillglass.look.FindingKind;
 import stillglass.look.ModelText;
+import stillglass.look.net.Grid;
 import stillglass.look.net.NetText;
 
 /// A convolutional network over the cells of a [Glance]: what each part of the glass looks like, seen with all that lies about it.
@@ -111,22 +112,13 @@ public final class GlanceNet {
     static GlanceNet begun(float[] mean, float[] scale, long seed) {
         SplittableRandom r = new SplittableRandom(seed);
         float[] w = new float[size()];
-        fill(w, 0, NARROW, TRAITS * Grid.TAPS, Math.sqrt(2.0 / (TRAITS * Grid.TAPS)), r);
-        fill(w, JOIN, WIDE, NARROW * Grid.TAPS, Math.sqrt(2.0 / (NARROW * Grid.TAPS)), r);
+        Grid.fill(w, 0, NARROW, TRAITS * Grid.TAPS, Math.sqrt(2.0 / (TRAITS * Grid.TAPS)), r);
+        Grid.fill(w, JOIN, WIDE, NARROW * Grid.TAPS, Math.sqrt(2.0 / (NARROW * Grid.TAPS)), r);
         for (int l = 0; l < REACH.length; l++) {
-            fill(w, LATER + l * Grid.size(WIDE, WIDE), WIDE, WIDE * Grid.TAPS, 0.5 * Math.sqrt(2.0 / (WIDE * Grid.TAPS)), r);
+            Grid.fill(w, LATER + l * Grid.size(WIDE, WIDE), WIDE, WIDE * Grid.TAPS, 0.5 * Math.sqrt(2.0 / (WIDE * Grid.TAPS)), r);
         }
-        fill(w, LAST, KINDS, WIDE, 0.3 * Math.sqrt(1.0 / WIDE), r);
+        Grid.fill(w, LAST, KINDS, WIDE, 0.3 * Math.sqrt(1.0 / WIDE), r);
         return new GlanceNet(mean, scale, w);
-    }
-
-    /// Weights of a layer by chance; its constants are nothing.
-    private static void fill(float[] w, int at, int outs, int ins, double size, SplittableRandom r) {
-        for (int o = 0; o < outs; o++) {
-            for (int i = 0; i < ins; i++) {
-                w[at + o * (ins + 1) + i] = (float) (size * r.nextGaussian());
-            }
-        }
     }
 
     /// One glance's way through the network, kept so that the slope can be taken.
@@ -148,7 +140,7 @@ public final class GlanceNet {
             }
             narrow = CELLS.bent(in, NARROW, weights, 0, 1);
             for (int c = 0; c < NARROW; c++) {
-                pool(narrow[c], pooled[c], strongest[c]);
+                pooled[c] = CELLS.pooled(narrow[c], PARTS, strongest[c]);
             }
             bent[0] = PARTS.bent(pooled, WIDE, weights, JOIN, 1);
             state[0] = bent[0];
@@ -164,20 +156,17 @@ public final class GlanceNet {
         void backward(float[][] slope, float[] into) {
             float[][] now = last(slope, into);
             for (int l = REACH.length - 1; l >= 0; l--) {
-                float[][] through = unbend(now, bent[l + 1]);
+                float[][] through = Grid.unbent(now, bent[l + 1]);
                 PARTS.slopes(state[l], through, into, layer(l), REACH[l]);
                 PARTS.back(through, now, weights, layer(l), REACH[l]);
             }
-            float[][] through = unbend(now, bent[0]);
+            float[][] through = Grid.unbent(now, bent[0]);
             PARTS.slopes(pooled, through, into, JOIN, 1);
             float[][] before = PARTS.blank(NARROW);
             PARTS.back(through, before, weights, JOIN, 1);
-            float[][] cells = CELLS.blank(NARROW);
+            float[][] cells = new float[NARROW][];
             for (int c = 0; c < NARROW; c++) {
-                for (int p = 0; p < strongest[c].length; p++) {
-                    int at = strongest[c][p];
-                    cells[c][at] = narrow[c][at] > 0 ? before[c][PARTS.place(p)] : 0;
-                }
+                cells[c] = CELLS.unpooled(before[c], narrow[c], PARTS, strongest[c]);
             }
             CELLS.slopes(in, cells, into, 0, 1);
         }
@@ -224,37 +213,12 @@ public final class GlanceNet {
         return LATER + l * Grid.size(WIDE, WIDE);
     }
 
-    /// Keeps the strongest of every two cells by two, and where it was.
-    private static void pool(float[] cells, float[] parts, int[] strongest) {
-        for (int p = 0; p < strongest.length; p++) {
-            int corner = CELLS.place(p / Glance.PARTS * 2 * Glance.SIDE + p % Glance.PARTS * 2);
-            int best = corner;
-            for (int k = 1; k < 4; k++) {
-                int at = corner + k / 2 * CELLS.stride() + k % 2;
-                best = cells[at] > cells[best] ? at : best;
-            }
-            strongest[p] = best;
-            parts[PARTS.place(p)] = cells[best];
-        }
-    }
-
     private static float[][] sum(float[][] a, float[][] b) {
         float[][] out = new float[a.length][];
         for (int c = 0; c < out.length; c++) {
             out[c] = a[c].clone();
             for (int i = 0; i < out[c].length; i++) {
                 out[c][i] += b[c][i];
-            }
-        }
-        return out;
-    }
-
-    private static float[][] unbend(float[][] slope, float[][] bent) {
-        float[][] out = new float[slope.length][];
-        for (int c = 0; c < out.length; c++) {
-            out[c] = Arrays.copyOf(slope[c], slope[c].length);
-            for (int i = 0; i < out[c].length; i++) {
-                out[c][i] = bent[c][i] > 0 ? out[c][i] : 0;
             }
         }
         return out;

@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import stillglass.look.FindingKind;
 import stillglass.look.net.Descent;
+import stillglass.look.net.Grid;
 
 class GlanceNetTest {
     private static final int PARTS = Glance.PARTS * Glance.PARTS;

@@ -1,8 +1,10 @@
-package stillglass.look.glance;
+package stillglass.look.net;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -97,6 +99,89 @@ class GridTest {
             from[1][at] += 1;
             assertThat(byInput[1][at]).isCloseTo((float) (sum(from, w, slope, apart) - before), within(1e-3f));
         }
+    }
+
+    /// Squares one below the other are each convolved as if they were alone.
+    @Test
+    void squaresKnowNothingOfEachOther() {
+        Grid three = new Grid(SIDE, 4, 3);
+        float[][] apart = new float[3][];
+        float[][] together = three.blank(2);
+        float[] w = weights(2, 1);
+        float[] slopes = new float[w.length];
+        float[] sum = new float[w.length];
+        float[][] by = three.blank(1);
+        float[][] back = three.blank(2);
+        List<float[][]> backs = new ArrayList<>();
+        for (int k = 0; k < 3; k++) {
+            float[][] one = planes(2);
+            float[][] slope = planes(1);
+            apart[k] = GRID.bent(one, 1, w, 0, 4)[0];
+            GRID.slopes(one, slope, sum, 0, 4);
+            backs.add(GRID.blank(2));
+            GRID.back(slope, backs.get(k), w, 0, 4);
+            for (int i = 0; i < SIDE * SIDE; i++) {
+                int at = three.place(k * SIDE * SIDE + i);
+                together[0][at] = one[0][GRID.place(i)];
+                together[1][at] = one[1][GRID.place(i)];
+                by[0][at] = slope[0][GRID.place(i)];
+            }
+        }
+        float[] out = three.bent(together, 1, w, 0, 4)[0];
+        three.slopes(together, by, slopes, 0, 4);
+        three.back(by, back, w, 0, 4);
+        assertThat(three.cells()).isEqualTo(3 * SIDE * SIDE);
+        for (int i = 0; i < three.cells(); i++) {
+            int k = i / (SIDE * SIDE);
+            int at = GRID.place(i % (SIDE * SIDE));
+            assertThat(out[three.place(i)]).isCloseTo(apart[k][at], within(1e-4f));
+            assertThat(back[1][three.place(i)]).isCloseTo(backs.get(k)[1][at], within(1e-4f));
+        }
+        for (int k = 0; k < w.length; k++) {
+            assertThat(slopes[k]).isCloseTo(sum[k], within(2e-3f));
+        }
+        float all = 0;
+        for (float v : out) {
+            all += v;
+        }
+        float inside = 0;
+        for (int i = 0; i < three.cells(); i++) {
+            inside += out[three.place(i)];
+        }
+        assertThat(inside).as("the border stays empty").isCloseTo(all, within(1e-2f));
+    }
+
+    /// Of every four the strongest, and the slope goes back to it alone.
+    @Test
+    void theStrongestOfFourIsKept() {
+        Grid cells = new Grid(4, 1, 2);
+        Grid half = new Grid(2, 1, 2);
+        float[] plane = cells.blank(1)[0];
+        for (int i = 0; i < cells.cells(); i++) {
+            plane[cells.place(i)] = i * 7 % 32;
+        }
+        int[] where = new int[half.cells()];
+        float[] kept = cells.pooled(plane, half, where);
+        float[] slope = half.blank(1)[0];
+        for (int p = 0; p < half.cells(); p++) {
+            int corner = p / 4 * 16 + p % 4 / 2 * 8 + p % 2 * 2;
+            float most = 0;
+            for (int k : new int[] {0, 1, 4, 5}) {
+                most = Math.max(most, (corner + k) * 7 % 32);
+            }
+            assertThat(kept[half.place(p)]).isEqualTo(most);
+            slope[half.place(p)] = p + 1;
+        }
+        float[] back = cells.unpooled(slope, plane, half, where);
+        double sum = 0;
+        for (int i = 0; i < cells.cells(); i++) {
+            sum += back[cells.place(i)] * plane[cells.place(i)];
+        }
+        double expected = 0;
+        for (int p = 0; p < half.cells(); p++) {
+            expected += (p + 1) * kept[half.place(p)];
+        }
+        assertThat(sum).isCloseTo(expected, within(1e-3));
     }
 
     private static double sum(float[][] from, float[] w, float[][] slope, int apart) {
