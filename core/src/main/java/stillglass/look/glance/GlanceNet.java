@@ -7,6 +7,7 @@ import stillglass.look.FindingKind;
 import stillglass.look.ModelText;
 import stillglass.look.net.Grid;
 import stillglass.look.net.NetText;
+import stillglass.look.net.Softmax;
 
 /// A convolutional network over the cells of a [Glance]: what each part of the glass looks like, seen with all that lies about it.
 ///
@@ -84,22 +85,12 @@ public final class GlanceNet {
 
         double[] chances(Region region) {
             double[] out = new double[KINDS];
-            double most = Double.NEGATIVE_INFINITY;
             for (int k = 0; k < KINDS; k++) {
                 for (int i = 0; i < region.parts.length; i++) {
                     out[k] += region.shares[i] * scores[k][region.parts[i]];
                 }
-                most = Math.max(most, out[k]);
             }
-            double sum = 0;
-            for (int k = 0; k < KINDS; k++) {
-                out[k] = Math.exp(out[k] - most);
-                sum += out[k];
-            }
-            for (int k = 0; k < KINDS; k++) {
-                out[k] /= sum;
-            }
-            return out;
+            return Softmax.of(out);
         }
     }
 

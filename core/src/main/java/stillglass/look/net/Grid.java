@@ -10,8 +10,6 @@ import java.util.SplittableRandom;
 /// @param count how many squares are convolved at once: small ones take little longer together than one alone
 public record Grid(int side, int pad, int count) {
     public static final int TAPS = 9;
-    /// Products are added up in parts of about this length, four parts at once: a machine adds whole parts faster than single numbers.
-    private static final int PART = 256;
 
     /// A single square.
     public Grid(int side, int pad) {
@@ -114,87 +112,46 @@ public record Grid(int side, int pad, int count) {
         }
     }
 
-    /// Adds the slope by a layer's weights.
+    /// Adds the slope by a layer's weights. What was bent, or not the strongest of its neighbours, has none and costs nothing.
     public void slopes(float[][] from, float[][] slope, float[] into, int at, int apart) {
-        int each = from.length * TAPS + 1;
+        int taps = from.length * TAPS;
         int[] s = shifts(apart);
-        int parts = Math.clamp(span() / PART / 4 * 4, 4, 16);
-        float[] sums = new float[span() / parts];
-        float[][][] outs = new float[slope.length][][];
-        for (int o = 0; o < slope.length; o++) {
-            outs[o] = parts(slope[o], first(), parts);
-            into[at + (o + 1) * each - 1] += sum(slope[o]);
-        }
-        for (int c = 0; c < from.length; c++) {
-            for (int t = 0; t < TAPS; t++) {
-                float[][] seen = parts(from[c], first() + s[t], parts);
-                for (int o = 0; o < slope.length; o++) {
-                    into[at + o * each + c * TAPS + t] += dot(outs[o], seen, sums);
+        float[][] sums = new float[slope.length][taps];
+        float[] seen = new float[taps];
+        for (int cell = 0; cell < cells(); cell++) {
+            int place = place(cell);
+            boolean looked = false;
+            for (int o = 0; o < slope.length; o++) {
+                float by = slope[o][place];
+                if (by != 0) {
+                    if (!looked) {
+                        look(from, place, s, seen);
+                        looked = true;
+                    }
+                    add(sums[o], seen, by);
+                    into[at + o * (taps + 1) + taps] += by;
                 }
+            }
+        }
+        for (int o = 0; o < slope.length; o++) {
+            for (int k = 0; k < taps; k++) {
+                into[at + o * (taps + 1) + k] += sums[o][k];
             }
         }
     }
 
-    /// A plane in parts of the same length, and what is left over.
-    private float[][] parts(float[] plane, int from, int count) {
-        float[][] out = new float[count + 1][];
-        int part = span() / count;
-        for (int k = 0; k <= count; k++) {
-            out[k] = Arrays.copyOfRange(plane, from + k * part, from + (k < count ? (k + 1) * part : span()));
+    /// What lies about a place in all planes.
+    private static void look(float[][] from, int place, int[] shifts, float[] seen) {
+        for (int c = 0; c < from.length; c++) {
+            for (int t = 0; t < TAPS; t++) {
+                seen[c * TAPS + t] = from[c][place + shifts[t]];
+            }
         }
-        return out;
     }
 
-    /// @param sums room for a part
-    private static float dot(float[][] a, float[][] b, float[] sums) {
-        products(sums, a[0], b[0], a[1], b[1], a[2], b[2], a[3], b[3]);
-        for (int k = 4; k + 1 < a.length; k += 4) {
-            addProducts(sums, a[k], b[k], a[k + 1], b[k + 1], a[k + 2], b[k + 2], a[k + 3], b[k + 3]);
-        }
-        float sum = sum(sums);
-        float[] rest = a[a.length - 1];
-        for (int i = 0; i < rest.length; i++) {
-            sum += rest[i] * b[a.length - 1][i];
-        }
-        return sum;
-    }
-
-    /// Eight sums side by side: each addition waits for the one before.
-    private static float sum(float[] of) {
-        float a = 0;
-        float b = 0;
-        float c = 0;
-        float d = 0;
-        float e = 0;
-        float f = 0;
-        float g = 0;
-        float h = 0;
-        int whole = of.length / 8 * 8;
-        for (int i = 0; i < whole; i += 8) {
-            a += of[i];
-            b += of[i + 1];
-            c += of[i + 2];
-            d += of[i + 3];
-            e += of[i + 4];
-            f += of[i + 5];
-            g += of[i + 6];
-            h += of[i + 7];
-        }
-        for (int i = whole; i < of.length; i++) {
-            a += of[i];
-        }
-        return a + b + (c + d) + (e + f + (g + h));
-    }
-
-    private static void products(float[] to, float[] a, float[] b, float[] c, float[] d, float[] e, float[] f, float[] g, float[] h) {
+    private static void add(float[] to, float[] of, float times) {
         for (int i = 0; i < to.length; i++) {
-            to[i] = a[i] * b[i] + c[i] * d[i] + e[i] * f[i] + g[i] * h[i];
-        }
-    }
-
-    private static void addProducts(float[] to, float[] a, float[] b, float[] c, float[] d, float[] e, float[] f, float[] g, float[] h) {
-        for (int i = 0; i < to.length; i++) {
-            to[i] += a[i] * b[i] + c[i] * d[i] + e[i] * f[i] + g[i] * h[i];
+            to[i] += times * of[i];
         }
     }
 
