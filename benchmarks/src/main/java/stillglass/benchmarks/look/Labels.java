@@ -12,6 +12,7 @@ import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.look.closeup.CloseUpLearning;
 import stillglass.look.glance.Glance;
 import stillglass.look.glance.GlanceLearning;
 import stillglass.look.kinds.Feature;
@@ -56,6 +57,13 @@ final class Labels {
         Shot shot = scene.shoot();
         return survey(scene, shot).map(s -> new GlanceLearning.Example(s.glance(), in(s, scene, shot).stream()
                 .map(l -> new GlanceLearning.Standing(l.sighting.places().stream().mapToInt(p -> Glance.part(p.x(), p.y())).toArray(), l.label, l.weight)).toList()));
+    }
+
+    /// What stands out of the same photo as it looks close by; nothing when it is refused.
+    static List<CloseUpLearning.Example> closeUps(RandomScene scene) {
+        Shot shot = scene.shoot();
+        return survey(scene, shot).map(s -> in(s, scene, shot)).orElse(List.of()).stream()
+                .map(l -> new CloseUpLearning.Example(l.sighting.closeUp(), l.label, l.weight)).toList();
     }
 
     /// What stands out in one scene. The rim is given about as well as it is found where it is found: what is read wrongly in a wrong ring teaches nothing about kinds.

@@ -14,6 +14,9 @@ final class Seeds {
     /// First seed of the scenes of which the look of whole glasses is learned: the curves of kinds are told what glasses look like to a network that has not seen them.
     static final long GLANCES = 1200;
 
+    /// First seed of the scenes of which the look of things close by is learned, for the same reason.
+    static final long CLOSE_UPS = GLANCES;
+
     private Seeds() {}
 
     /// Lenses in the scenes: all that ship.

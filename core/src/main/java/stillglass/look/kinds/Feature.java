@@ -1,5 +1,6 @@
 package stillglass.look.kinds;
 
+import java.util.List;
 import java.util.Locale;
 import stillglass.look.FindingKind;
 import stillglass.say.Said;
@@ -111,7 +112,20 @@ public enum Feature {
     GLANCE_EDGE_PAINT(true, 100),
     GLANCE_CHIP(true, 100),
     GLANCE_COATING(true, 100),
-    GLANCE_NOTHING(true, 100);
+    GLANCE_NOTHING(true, 100),
+    /// log of the chance that it is dust, by its look close by; the same for every kind below, the last for nothing at all. See [stillglass.look.closeup].
+    CLOSE_DUST(true, 100),
+    CLOSE_FUNGUS(true, 100),
+    CLOSE_HAZE(true, 100),
+    CLOSE_OIL(true, 100),
+    CLOSE_SCRATCH(true, 100),
+    CLOSE_CLEANING_MARKS(true, 100),
+    CLOSE_SEPARATION(true, 100),
+    CLOSE_BUBBLE(true, 100),
+    CLOSE_EDGE_PAINT(true, 100),
+    CLOSE_CHIP(true, 100),
+    CLOSE_COATING(true, 100),
+    CLOSE_NOTHING(true, 100);
 
     private final boolean log;
     private final double times;
@@ -125,10 +139,13 @@ public enum Feature {
     public Said said(double value) {
         double plain = log ? Math.pow(10, value) : value;
         double told = times * (counted() ? Math.max(0, plain - 1) : plain);
-        if (company()) {
-            return Said.of("feature.also", "kind", word().substring("also-".length()).replace('-', ' '), "value", told);
+        for (String family : List.of("also", "glance", "close")) {
+            String kind = word().substring(Math.min(word().length(), family.length() + 1)).replace('-', ' ');
+            if (word().startsWith(family + "-") && !kind.equals("nothing")) {
+                return Said.of("feature." + family, "kind", kind, "value", told);
+            }
         }
-        return glanced() && this != GLANCE_NOTHING ? Said.of("feature.glance", "kind", word().substring("glance-".length()).replace('-', ' '), "value", told) : Said.of("feature." + word(), "value", told);
+        return Said.of("feature." + word(), "value", told);
     }
 
     /// How much something looks like a kind at a glance; `UNKNOWN` stands for nothing at all.
@@ -136,9 +153,19 @@ public enum Feature {
         return values()[GLANCE_DUST.ordinal() + kind.ordinal()];
     }
 
-    /// Whether it says what something looks like with the glass about it.
-    boolean glanced() {
-        return ordinal() >= GLANCE_DUST.ordinal();
+    /// How much it looks like a kind close by; `UNKNOWN` stands for nothing at all.
+    public static Feature closeUp(FindingKind kind) {
+        return values()[CLOSE_DUST.ordinal() + kind.ordinal()];
+    }
+
+    /// Whether it was measured and not told by a look.
+    boolean measured() {
+        return ordinal() < GLANCE_DUST.ordinal();
+    }
+
+    /// Whether it says how much something looks like a kind.
+    boolean looks(FindingKind kind) {
+        return this == glance(kind) || this == closeUp(kind);
     }
 
     private boolean counted() {

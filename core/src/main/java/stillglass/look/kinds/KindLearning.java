@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.net.Softmax;
 
 /// Learns the evidence curves from candidates whose kind is known: maximum likelihood with a penalty on rough curves, then the
 /// temperature on candidates that were held back.
@@ -230,7 +231,7 @@ public final class KindLearning {
             for (int f = 0; f < start.length; f++) {
                 c.add(f, e.features.get(Feature.values()[f]), scores);
             }
-            double[] off = KindModel.softmax(scores, 1);
+            double[] off = Softmax.of(scores, 1);
             for (int k = 0; k < classes; k++) {
                 off[k] = e.weight / total * ((KindModel.CLASSES.get(k) == e.label ? 1 : 0) - off[k]);
                 into[0][k] += off[k];
@@ -303,7 +304,7 @@ public final class KindLearning {
             for (Feature f : Feature.values()) {
                 c.add(f.ordinal(), e.features.get(f), scores);
             }
-            sum += e.weight * Math.log(Math.max(1e-9, KindModel.softmax(scores, temperature)[KindModel.CLASSES.indexOf(e.label)]));
+            sum += e.weight * Math.log(Math.max(1e-9, Softmax.of(scores, temperature)[KindModel.CLASSES.indexOf(e.label)]));
         }
         return sum;
     }

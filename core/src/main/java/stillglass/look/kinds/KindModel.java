@@ -7,9 +7,11 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.net.Softmax;
 import stillglass.say.Said;
 
 /// Evidence curves for every kind, way of standing out and lighting.
@@ -116,7 +118,7 @@ public final class KindModel {
         for (Feature feature : Feature.values()) {
             c.add(feature.ordinal(), f.get(feature), scores);
         }
-        return softmax(scores, c.temperature);
+        return Softmax.of(scores, c.temperature);
     }
 
     private Curves of(Lighting lighting, Sight sight) {
@@ -125,20 +127,6 @@ public final class KindModel {
             throw new IllegalArgumentException("the model has no curves for " + sight + " in " + lighting + " lighting");
         }
         return c;
-    }
-
-    static double[] softmax(double[] scores, double temperature) {
-        double most = Arrays.stream(scores).max().orElse(0);
-        double sum = 0;
-        double[] p = new double[scores.length];
-        for (int i = 0; i < p.length; i++) {
-            p[i] = Math.exp((scores[i] - most) / temperature);
-            sum += p[i];
-        }
-        for (int i = 0; i < p.length; i++) {
-            p[i] /= sum;
-        }
-        return p;
     }
 
     /// Judges all candidates of a photo, each among the others.
@@ -183,8 +171,8 @@ public final class KindModel {
         return new Verdict(nothing, sure ? kind : FindingKind.UNKNOWN, chances, nothing ? List.of() : reasons(alone, f, best, p));
     }
 
-    /// The features that spoke most for the winner over the other kinds as likely as they are, with their values; that it looks little like something else is none. What a technician
-    /// would look at to see for himself comes first where it spoke for it.
+    /// The features that spoke most for the winner over the other kinds as likely as they are, with their values; that it looks little like something else is none, and that it looks like
+    /// the winner is one, however often it was looked at. What a technician would look at to see for himself comes first where it spoke for it.
     private static List<Said> reasons(Curves c, Features f, int winner, double[] p) {
         record Voice(Feature feature, double nats) {}
         List<Voice> voices = new ArrayList<>();
@@ -202,8 +190,9 @@ public final class KindModel {
             voices.add(new Voice(feature, alone[winner] - others / rest));
         }
         Feature telling = TELLING.get(CLASSES.get(winner));
+        Optional<Feature> look = voices.stream().filter(v -> v.feature.looks(CLASSES.get(winner))).max(Comparator.comparingDouble(Voice::nats)).map(Voice::feature);
         return voices.stream()
-                .filter(v -> v.nats > LEAST_VOICE && (!v.feature.glanced() || v.feature == Feature.glance(CLASSES.get(winner))))
+                .filter(v -> v.nats > LEAST_VOICE && (v.feature.measured() || look.filter(v.feature::equals).isPresent()))
                 .sorted(Comparator.comparing((Voice v) -> v.feature != telling).thenComparing(Comparator.comparingDouble(Voice::nats).reversed()))
                 .limit(3)
                 .map(v -> v.feature.said(f.get(v.feature)))

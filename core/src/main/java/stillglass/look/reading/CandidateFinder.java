@@ -82,6 +82,7 @@ final class CandidateFinder {
         }
         GlanceNet.Seen seen = GlanceNet.shipped().look(Glances.of(maps, rim));
         found.forEach(c -> Glances.tell(seen, c.pixels(), c.features()));
+        CloseUps.tell(maps, found);
         return found;
     }
 

@@ -120,7 +120,7 @@ final class Glances {
     }
 
     /// Nearly as it is while it is small, its logarithm when it is large.
-    private static double squeezed(double value) {
+    static double squeezed(double value) {
         return Math.log(value + Math.sqrt(value * value + 1));
     }
 }

@@ -11,6 +11,7 @@ import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
+import stillglass.look.closeup.CloseUp;
 import stillglass.look.glance.Glance;
 import stillglass.look.kinds.Features;
 import stillglass.look.kinds.Sight;
@@ -49,7 +50,7 @@ public final class Survey {
 
     /// Something that stands out.
     /// @param places up to a few hundred places that belong to it, aperture units
-    public record Sighting(Sight sight, Features features, List<Finding.Point> places) {
+    public record Sighting(Sight sight, Features features, List<Finding.Point> places, CloseUp closeUp) {
         public Sighting {
             places = List.copyOf(places);
         }
@@ -119,13 +120,14 @@ public final class Survey {
 
     public List<Sighting> sightings() {
         List<Sighting> out = new ArrayList<>();
+        CloseUps closeUps = new CloseUps(maps);
         for (Candidate c : candidates) {
             List<Finding.Point> places = new ArrayList<>();
             int stride = Math.max(1, c.pixels().length / 300);
             for (int i = 0; i < c.pixels().length; i += stride) {
                 places.add(new Finding.Point(GlassFrame.x(c.pixels()[i]), GlassFrame.y(c.pixels()[i])));
             }
-            out.add(new Sighting(c.sight(), c.features(), places));
+            out.add(new Sighting(c.sight(), c.features(), places, closeUps.of(c)));
         }
         return out;
     }

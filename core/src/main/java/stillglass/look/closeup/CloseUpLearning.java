@@ -1,0 +1,127 @@
+package stillglass.look.closeup;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.function.Consumer;
+import stillglass.look.FindingKind;
+import stillglass.look.net.Descent;
+import stillglass.look.net.Softmax;
+import stillglass.look.net.Spread;
+
+/// Learns what things look like close by, from close-ups of which it is known what they show.
+public final class CloseUpLearning {
+    private static final int ROUNDS = 20;
+    /// Close-ups that are weighed together.
+    private static final int BATCH = 128;
+    /// How often a sum is left out.
+    private static final double SUM_LEFT_OUT = 0.15;
+    private static final double LEAST_VARIANCE = 1e-2;
+    /// Of so many cells one is looked at for mean and scatter.
+    private static final int EVERY = 7;
+    /// Chances are taken for no smaller in a loss.
+    private static final double LEAST = 1e-9;
+
+    private CloseUpLearning() {}
+
+    /// A thing that stands out.
+    /// @param label what it is; `UNKNOWN` when it is no fault
+    /// @param weight how much it counts
+    public record Example(CloseUp thing, FindingKind label, double weight) {}
+
+    /// How well a network tells things.
+    /// @param right share of them that is told rightly, by weight
+    /// @param loss mean, nats
+    public record Told(double right, double loss) {}
+
+    /// @param told after each round: which one, and the mean loss in nats
+    /// @return the network as text
+    public static String learn(List<Example> examples, Consumer<String> told) {
+        return learn(examples, new Descent.Rounds(ROUNDS, BATCH, told)).print();
+    }
+
+    /// How a network tells things.
+    public static Told told(String network, List<Example> things) {
+        List<double[]> chances = CloseUpNet.parse(network.lines().toList()).look(things.stream().map(Example::thing).toList());
+        double right = 0;
+        double loss = 0;
+        double all = 1e-9;
+        for (int i = 0; i < things.size(); i++) {
+            Example e = things.get(i);
+            double own = chances.get(i)[e.label.ordinal()];
+            right += own >= Arrays.stream(chances.get(i)).max().orElse(0) ? e.weight : 0;
+            loss -= e.weight * Math.log(Math.max(LEAST, own));
+            all += e.weight;
+        }
+        return new Told(right / all, loss / all);
+    }
+
+    static CloseUpNet learn(List<Example> examples, Descent.Rounds how) {
+        CloseUpNet net = begun(examples);
+        SplittableRandom random = new SplittableRandom(2);
+        double usual = examples.stream().mapToDouble(Example::weight).average().orElse(1);
+        List<Example> order = new ArrayList<>(examples);
+        Descent descent = new Descent(net.weights, (long) how.rounds() * ((order.size() + how.batch() - 1) / how.batch()));
+        for (int round = 1; round <= how.rounds(); round++) {
+            Collections.shuffle(order, random);
+            double loss = 0;
+            for (int at = 0; at < order.size(); at += how.batch()) {
+                List<Example> batch = order.subList(at, Math.min(order.size(), at + how.batch()));
+                loss += descent.step(sheets(batch, random), (sheet, into, share) -> sheet.into(net, into, 1 / usual / batch.size()));
+            }
+            how.told().accept("round %d of %d: %.3f".formatted(round, how.rounds(), loss / usual / Math.max(1, order.size())));
+        }
+        return net;
+    }
+
+    private static List<Sheet> sheets(List<Example> batch, SplittableRandom random) {
+        List<Sheet> out = new ArrayList<>();
+        for (int at = 0; at < batch.size(); at += CloseUpNet.TOGETHER) {
+            out.add(new Sheet(List.copyOf(batch.subList(at, Math.min(batch.size(), at + CloseUpNet.TOGETHER))), random.split()));
+        }
+        return out;
+    }
+
+    /// Traits brought to the same mean and scatter, weights as chance has it.
+    private static CloseUpNet begun(List<Example> use) {
+        Spread spread = new Spread(CloseUpNet.TRAITS, LEAST_VARIANCE);
+        for (Example e : use) {
+            for (int t = 0; t < CloseUpNet.TRAITS; t++) {
+                for (int i = 0; i < CloseUp.SIDE * CloseUp.SIDE; i += EVERY) {
+                    spread.add(t, e.thing.get(t, i));
+                }
+            }
+        }
+        return CloseUpNet.begun(spread.mean(), spread.scale(), 7);
+    }
+
+    /// Some close-ups as they might look another time.
+    private record Sheet(List<Example> examples, SplittableRandom random) {
+        /// Adds the slope of the loss.
+        /// @param share of a close-up of weight 1
+        /// @return the loss
+        double into(CloseUpNet net, float[] slope, double share) {
+            List<View> views = examples.stream().map(e -> net.view(e.thing).another(random)).toList();
+            float[] heard = new float[examples.size() * CloseUpNet.SUMS];
+            for (int i = 0; i < heard.length; i++) {
+                heard[i] = random.nextDouble() < SUM_LEFT_OUT ? 0 : (float) (1 / (1 - SUM_LEFT_OUT));
+            }
+            CloseUpNet.Pass pass = net.new Pass(views.size());
+            double[][] scores = pass.forward(views, heard);
+            double loss = 0;
+            float[][] off = new float[scores.length][CloseUpNet.KINDS];
+            for (int i = 0; i < scores.length; i++) {
+                Example e = examples.get(i);
+                double[] p = Softmax.of(scores[i]);
+                loss -= e.weight * Math.log(Math.max(LEAST, p[e.label.ordinal()]));
+                for (int k = 0; k < p.length; k++) {
+                    off[i][k] = (float) (e.weight * share * (p[k] - (k == e.label.ordinal() ? 1 : 0)));
+                }
+            }
+            pass.backward(off, slope);
+            return loss;
+        }
+    }
+}

@@ -1,0 +1,198 @@
+package stillglass.look.reading;
+
+import java.util.ArrayList;
+import java.util.List;
+import stillglass.look.FindingKind;
+import stillglass.look.closeup.CloseUp;
+import stillglass.look.closeup.CloseUpNet;
+import stillglass.look.closeup.CloseUpTrait;
+import stillglass.look.kinds.Feature;
+import stillglass.look.kinds.Sight;
+
+/// Cuts a [CloseUp] of anything that stands out from the maps of a glass.
+final class CloseUps {
+    private static final int SIDE = GlassFrame.SIDE;
+    private static final double MIDDLE = (SIDE - 1) / 2.0;
+    /// Half of a side over the farthest pixel of the thing.
+    private static final double ROOM = 1.5;
+    /// Half of a side, pixels of the frame.
+    private static final double LEAST_HALF = 18;
+    private static final double MOST_HALF = 410;
+    /// Nearer to the middle no direction is outward, pixels.
+    private static final double NO_OUTWARD = 10;
+    /// Added to light before its logarithm is taken or something is divided by it, shares of full exposure.
+    private static final double DARK = 0.01;
+    /// Departure of colour that counts as one.
+    private static final double TINT = 0.03;
+    /// Share of a cell in which its pixels need to fall for it to count as covered: turned, they fall unevenly.
+    private static final double COVERED = 0.8;
+    private static final double SHAPE = 3;
+    /// Chances under which no kind is told from another.
+    private static final double LEAST = 1e-4;
+
+    private final Maps maps;
+    private final Pyramid light;
+    private final Pyramid level;
+    private final Pyramid fine;
+    private final Pyramid other;
+    private final Pyramid area;
+    private final Pyramid red;
+    private final Pyramid blue;
+
+    CloseUps(Maps maps) {
+        this.maps = maps;
+        float[] departs = new float[GlassFrame.PIXELS];
+        float[] less = new float[GlassFrame.PIXELS];
+        for (int i = 0; i < departs.length; i++) {
+            boolean beyond = Math.hypot(GlassFrame.x(i), GlassFrame.y(i)) >= 1;
+            departs[i] = beyond ? 0 : (float) ((maps.frame.light[i] - maps.expected[i]) / (Math.abs(maps.expected[i]) + DARK));
+            less[i] = -maps.fine[i];
+        }
+        light = Pyramid.means(maps.frame.light);
+        level = Pyramid.means(departs);
+        fine = Pyramid.strongest(maps.fine);
+        other = Pyramid.strongest(less);
+        area = Pyramid.means(maps.area);
+        red = Pyramid.means(maps.redTint);
+        blue = Pyramid.means(maps.blueTint);
+    }
+
+    /// Tells of every candidate but the glass as a whole what it looks like close by: of a whole glass the measures say more.
+    static void tell(Maps maps, List<Candidate> candidates) {
+        CloseUps cut = new CloseUps(maps);
+        List<Candidate> things = candidates.stream().filter(c -> c.sight() != Sight.WHOLE).toList();
+        List<double[]> chances = CloseUpNet.shipped().look(things.parallelStream().map(cut::of).toList());
+        for (int i = 0; i < chances.size(); i++) {
+            for (FindingKind kind : FindingKind.values()) {
+                things.get(i).features().setLog(Feature.closeUp(kind), Math.max(LEAST, chances.get(i)[kind.ordinal()]));
+            }
+        }
+    }
+
+    /// @param half of a side, pixels of the frame
+    /// @param outX direction outward from the middle of the glass
+    private record Window(double x, double y, double half, double outX, double outY) {
+        static Window about(Candidate c) {
+            int left = SIDE;
+            int right = -1;
+            int top = SIDE;
+            int bottom = -1;
+            for (int at : c.pixels()) {
+                left = Math.min(left, at % SIDE);
+                right = Math.max(right, at % SIDE);
+                top = Math.min(top, at / SIDE);
+                bottom = Math.max(bottom, at / SIDE);
+            }
+            boolean whole = c.sight() == Sight.WHOLE;
+            double x = whole ? MIDDLE : (left + right) / 2.0;
+            double y = whole ? MIDDLE : (top + bottom) / 2.0;
+            double far = 0;
+            for (int at : c.pixels()) {
+                far = Math.max(far, Math.hypot(at % SIDE - x, at / SIDE - y));
+            }
+            double away = Math.hypot(x - MIDDLE, y - MIDDLE);
+            boolean outward = away > NO_OUTWARD;
+            return new Window(x, y, Math.clamp(ROOM * far, LEAST_HALF, MOST_HALF), outward ? (x - MIDDLE) / away : 0, outward ? (y - MIDDLE) / away : -1);
+        }
+
+        double radius() {
+            return Math.hypot(x - MIDDLE, y - MIDDLE) / GlassFrame.RADIUS;
+        }
+
+        /// Pixels of the frame along the side of a cell.
+        double step() {
+            return 2 * half / CloseUp.SIDE;
+        }
+    }
+
+    CloseUp of(Candidate c) {
+        Window w = Window.about(c);
+        CloseUp out = new CloseUp(c.sight(), maps.lighting, w.half / GlassFrame.RADIUS, w.radius());
+        int[] covered = covered(c.pixels(), w);
+        double step = w.step();
+        int level0 = Pyramid.level(step);
+        for (int cell = 0; cell < covered.length; cell++) {
+            double right = (cell % CloseUp.SIDE + 0.5 - CloseUp.SIDE / 2.0) * step;
+            double up = (CloseUp.SIDE / 2.0 - cell / CloseUp.SIDE - 0.5) * step;
+            double x = w.x + up * w.outX - right * w.outY;
+            double y = w.y + up * w.outY + right * w.outX;
+            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(level0, x, y) + DARK) + 2);
+            out.set(CloseUpTrait.LEVEL, cell, Glances.squeezed(4.0 * level.at(level0, x, y)));
+            out.set(CloseUpTrait.FINE, cell, Glances.squeezed(fine.at(level0, x, y) / maps.fineScatter / 4));
+            out.set(CloseUpTrait.OTHER, cell, Glances.squeezed(other.at(level0, x, y) / maps.fineScatter / 4));
+            out.set(CloseUpTrait.AREA, cell, Glances.squeezed(area.at(level0, x, y) / maps.areaScatter / 3));
+            out.set(CloseUpTrait.RED, cell, Glances.squeezed(red.at(level0, x, y) / TINT));
+            out.set(CloseUpTrait.BLUE, cell, Glances.squeezed(blue.at(level0, x, y) / TINT));
+            out.set(CloseUpTrait.SHAPE, cell, SHAPE * Math.min(1, covered[cell] / Math.max(1, COVERED * step * step)));
+            out.set(CloseUpTrait.RADIUS, cell, 2 * Math.hypot(x - MIDDLE, y - MIDDLE) / GlassFrame.RADIUS);
+        }
+        return out;
+    }
+
+    /// Pixels of the thing in each cell.
+    private static int[] covered(int[] pixels, Window w) {
+        int[] out = new int[CloseUp.SIDE * CloseUp.SIDE];
+        for (int at : pixels) {
+            double dx = at % SIDE - w.x;
+            double dy = at / SIDE - w.y;
+            int i = (int) Math.floor((-dx * w.outY + dy * w.outX) / w.step() + CloseUp.SIDE / 2.0);
+            int j = (int) Math.floor(-(dx * w.outX + dy * w.outY) / w.step() + CloseUp.SIDE / 2.0);
+            if (i >= 0 && j >= 0 && i < CloseUp.SIDE && j < CloseUp.SIDE) {
+                out[j * CloseUp.SIDE + i]++;
+            }
+        }
+        return out;
+    }
+
+    /// A map of the frame at several sizes, each half as large as the one before.
+    private record Pyramid(List<float[]> levels) {
+        private static final int LEVELS = 5;
+
+        static Pyramid means(float[] map) {
+            return new Pyramid(halved(map, (a, b, c, d) -> (a + b + c + d) / 4));
+        }
+
+        static Pyramid strongest(float[] map) {
+            return new Pyramid(halved(map, (a, b, c, d) -> Math.max(Math.max(a, b), Math.max(c, d))));
+        }
+
+        private interface Of4 {
+            float of(float a, float b, float c, float d);
+        }
+
+        private static List<float[]> halved(float[] map, Of4 of) {
+            List<float[]> out = new ArrayList<>(List.of(map));
+            for (int l = 1; l < LEVELS; l++) {
+                float[] from = out.get(l - 1);
+                int side = SIDE >> l - 1;
+                int half = side / 2;
+                float[] to = new float[half * half];
+                for (int k = 0; k < to.length; k++) {
+                    int i = k / half * 2 * side + k % half * 2;
+                    to[k] = of.of(from[i], from[i + 1], from[i + side], from[i + side + 1]);
+                }
+                out.add(to);
+            }
+            return List.copyOf(out);
+        }
+
+        /// The level whose pixels are about as large as a step.
+        static int level(double step) {
+            return (int) Math.clamp(Math.round(Math.log(step) / Math.log(2)), 0, LEVELS - 1);
+        }
+
+        /// Between pixels, at a place of the frame; beyond its border what lies on it.
+        float at(int level, double x, double y) {
+            int side = SIDE >> level;
+            double u = Math.clamp((x + 0.5) / (1 << level) - 0.5, 0, side - 1.001);
+            double v = Math.clamp((y + 0.5) / (1 << level) - 0.5, 0, side - 1.001);
+            int i = (int) u;
+            int j = (int) v;
+            double fu = u - i;
+            double fv = v - j;
+            float[] a = levels.get(level);
+            int k = j * side + i;
+            return (float) ((a[k] * (1 - fu) + a[k + 1] * fu) * (1 - fv) + (a[k + side] * (1 - fu) + a[k + side + 1] * fu) * fv);
+        }
+    }
+}
