@@ -7,6 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
@@ -20,6 +24,7 @@ import stillglass.look.kinds.KindLearning;
 import stillglass.look.kinds.Sight;
 import stillglass.look.reading.PhotoGrading;
 import stillglass.look.reading.Survey;
+import stillglass.optics.LensSection;
 import stillglass.sim.photo.RandomScene;
 import stillglass.sim.photo.Shot;
 
@@ -53,17 +58,30 @@ final class Labels {
     }
 
     /// The same photo as the look of whole glasses is learned from; nothing when it is refused.
-    static Optional<GlanceLearning.Example> glance(RandomScene scene) {
+    static Stream<GlanceLearning.Example> glance(RandomScene scene) {
         Shot shot = scene.shoot();
         return survey(scene, shot).map(s -> new GlanceLearning.Example(s.glance(), in(s, scene, shot).stream()
-                .map(l -> new GlanceLearning.Standing(l.sighting.places().stream().mapToInt(p -> Glance.part(p.x(), p.y())).toArray(), l.label, l.weight)).toList()));
+                .map(l -> new GlanceLearning.Standing(l.sighting.places().stream().mapToInt(p -> Glance.part(p.x(), p.y())).toArray(), l.label, l.weight)).toList())).stream();
     }
 
     /// What stands out of the same photo as it looks close by; nothing when it is refused.
-    static List<CloseUpLearning.Example> closeUps(RandomScene scene) {
+    static Stream<CloseUpLearning.Example> closeUps(RandomScene scene) {
         Shot shot = scene.shoot();
         return survey(scene, shot).map(s -> in(s, scene, shot)).orElse(List.of()).stream()
-                .map(l -> new CloseUpLearning.Example(l.sighting.closeUp(), l.label, l.weight)).toList();
+                .map(l -> new CloseUpLearning.Example(l.sighting.closeUp(), l.label, l.weight));
+    }
+
+    /// What scenes of any room teach, many at once, the first seed's first; says how far it is.
+    static <E> List<E> ofAnyRoom(long from, int count, Function<RandomScene, Stream<E>> teaches) {
+        List<LensSection> lenses = Seeds.lenses();
+        AtomicInteger done = new AtomicInteger();
+        return LongStream.range(from, from + count).parallel().boxed().flatMap(s -> {
+            List<E> all = teaches.apply(RandomScene.wide(s, lenses)).toList();
+            if (done.incrementAndGet() % 100 == 0) {
+                System.err.println(done.get() + " of " + count);
+            }
+            return all.stream();
+        }).toList();
     }
 
     /// What stands out in one scene. The rim is given about as well as it is found where it is found: what is read wrongly in a wrong ring teaches nothing about kinds.

@@ -5,9 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.closeup.CloseUp;
+import stillglass.look.closeup.CloseUpLearning;
+import stillglass.look.closeup.CloseUpTrait;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.KindLearning;
 import stillglass.look.kinds.Sight;
@@ -45,6 +50,18 @@ class LabelsTest {
 
         assertThat(dust).hasSizeBetween(10, 24);
         assertThat(dust).allSatisfy(e -> assertThat(e.weight()).isEqualTo(Math.pow(dust.size(), -0.6)));
+    }
+
+    /// What is learned from close up are the same things, called the same and counting the same, each with something in its window.
+    @Test
+    void closeUpsAreOfTheSameThings() {
+        List<KindLearning.Example> measured = Labels.ofAnyRoom(Seeds.CHOOSE, 3, s -> Labels.of(s, false).stream());
+        List<CloseUpLearning.Example> seen = Labels.ofAnyRoom(Seeds.CHOOSE, 3, Labels::closeUps);
+
+        assertThat(measured.stream().map(KindLearning.Example::photo).distinct().toList()).isEqualTo(LongStream.range(Seeds.CHOOSE, Seeds.CHOOSE + 3).mapToObj(s -> RandomScene.wide(s, Seeds.lenses()).pose().seed()).toList());
+        assertThat(seen).extracting(CloseUpLearning.Example::label).isEqualTo(measured.stream().map(KindLearning.Example::label).toList());
+        assertThat(seen).extracting(CloseUpLearning.Example::weight).isEqualTo(measured.stream().map(KindLearning.Example::weight).toList());
+        assertThat(seen).allSatisfy(e -> assertThat(IntStream.range(0, CloseUp.SIDE * CloseUp.SIDE).filter(i -> e.thing().get(CloseUpTrait.SHAPE, i) > 0).count()).isPositive());
     }
 
     @Test
