@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import stillglass.look.closeup.CloseUpLearning;
+import stillglass.look.net.Told;
 
 /// Makes the network that ships of what things that stand out look like close by.
 ///
@@ -21,7 +22,7 @@ public final class LearnCloseUps {
         }
         int wide = Integer.parseInt(args[0]);
         String net = CloseUpLearning.learn(Labels.ofAnyRoom(Seeds.CLOSE_UPS, wide, Labels::closeUps), System.err::println);
-        CloseUpLearning.Told told = CloseUpLearning.told(net, Labels.ofAnyRoom(Seeds.CHOOSE, CHECKED, Labels::closeUps));
+        Told told = CloseUpLearning.told(net, Labels.ofAnyRoom(Seeds.CHOOSE, CHECKED, Labels::closeUps));
         System.out.printf(Locale.ROOT, "%d photos that were not learned from: %.1f %% of what stands out told rightly, %.3f nats%n", CHECKED, 100 * told.right(), told.loss());
         Files.writeString(Path.of(args[1]), "# What things look like close by, learned on " + wide + " scenes of any room, seeds from " + Seeds.CLOSE_UPS + ", by LearnCloseUps; see docs/methods/look.md.\n" + net);
     }

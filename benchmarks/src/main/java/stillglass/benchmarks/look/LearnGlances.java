@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import stillglass.look.glance.GlanceLearning;
+import stillglass.look.net.Told;
 
 /// Makes the network that ships of what parts of a glass look like with all that lies about them.
 ///
@@ -21,7 +22,7 @@ public final class LearnGlances {
         }
         int wide = Integer.parseInt(args[0]);
         String net = GlanceLearning.learn(Labels.ofAnyRoom(Seeds.GLANCES, wide, Labels::glance), System.err::println);
-        GlanceLearning.Told told = GlanceLearning.told(net, Labels.ofAnyRoom(Seeds.CHOOSE, CHECKED, Labels::glance));
+        Told told = GlanceLearning.told(net, Labels.ofAnyRoom(Seeds.CHOOSE, CHECKED, Labels::glance));
         System.out.printf(Locale.ROOT, "%d photos that were not learned from: %.1f %% of what stands out told rightly, %.3f nats%n", CHECKED, 100 * told.right(), told.loss());
         Files.writeString(Path.of(args[1]), "# What parts of a glass look like, learned on " + wide + " scenes of any room, seeds from " + Seeds.GLANCES + ", by LearnGlances; see docs/methods/look.md.\n" + net);
     }

@@ -1,8 +1,6 @@
 package stillglass.look.closeup;
 
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Collections;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.Consumer;
@@ -10,6 +8,7 @@ import stillglass.look.FindingKind;
 import stillglass.look.net.Descent;
 import stillglass.look.net.Softmax;
 import stillglass.look.net.Spread;
+import stillglass.look.net.Told;
 
 /// Learns what things look like close by, from close-ups of which it is known what they show.
 public final class CloseUpLearning {
@@ -21,8 +20,6 @@ public final class CloseUpLearning {
     private static final double LEAST_VARIANCE = 1e-2;
     /// Of so many cells one is looked at for mean and scatter.
     private static final int EVERY = 7;
-    /// Chances are taken for no smaller in a loss.
-    private static final double LEAST = 1e-9;
 
     private CloseUpLearning() {}
 
@@ -30,11 +27,6 @@ public final class CloseUpLearning {
     /// @param label what it is; `UNKNOWN` when it is no fault
     /// @param weight how much it counts
     public record Example(CloseUp thing, FindingKind label, double weight) {}
-
-    /// How well a network tells things.
-    /// @param right share of them that is told rightly, by weight
-    /// @param loss mean, nats
-    public record Told(double right, double loss) {}
 
     /// @param told after each round: which one, and the mean loss in nats
     /// @return the network as text
@@ -45,34 +37,18 @@ public final class CloseUpLearning {
     /// How a network tells things.
     public static Told told(String network, List<Example> things) {
         List<double[]> chances = CloseUpNet.parse(network.lines().toList()).look(things.stream().map(Example::thing).toList());
-        double right = 0;
-        double loss = 0;
-        double all = 1e-9;
+        Told.Tally out = new Told.Tally();
         for (int i = 0; i < things.size(); i++) {
-            Example e = things.get(i);
-            double own = chances.get(i)[e.label.ordinal()];
-            right += own >= Arrays.stream(chances.get(i)).max().orElse(0) ? e.weight : 0;
-            loss -= e.weight * Math.log(Math.max(LEAST, own));
-            all += e.weight;
+            out.add(chances.get(i), things.get(i).label.ordinal(), things.get(i).weight);
         }
-        return new Told(right / all, loss / all);
+        return out.told();
     }
 
     static CloseUpNet learn(List<Example> examples, Descent.Rounds how) {
         CloseUpNet net = begun(examples);
         SplittableRandom random = new SplittableRandom(2);
         double usual = examples.stream().mapToDouble(Example::weight).average().orElse(1);
-        List<Example> order = new ArrayList<>(examples);
-        Descent descent = new Descent(net.weights, (long) how.rounds() * ((order.size() + how.batch() - 1) / how.batch()));
-        for (int round = 1; round <= how.rounds(); round++) {
-            Collections.shuffle(order, random);
-            double loss = 0;
-            for (int at = 0; at < order.size(); at += how.batch()) {
-                List<Example> batch = order.subList(at, Math.min(order.size(), at + how.batch()));
-                loss += descent.step(sheets(batch, random), (sheet, into, share) -> sheet.into(net, into, 1 / usual / batch.size()));
-            }
-            how.told().accept("round %d of %d: %.3f".formatted(round, how.rounds(), loss / usual / Math.max(1, order.size())));
-        }
+        how.inBatches(net.weights, examples, random, batch -> sheets(batch, random), (sheet, into, share) -> sheet.into(net, into, share / CloseUpNet.TOGETHER / usual) / usual);
         return net;
     }
 
@@ -115,7 +91,7 @@ public final class CloseUpLearning {
             for (int i = 0; i < scores.length; i++) {
                 Example e = examples.get(i);
                 double[] p = Softmax.of(scores[i]);
-                loss -= e.weight * Math.log(Math.max(LEAST, p[e.label.ordinal()]));
+                loss += e.weight * Told.loss(p[e.label.ordinal()]);
                 for (int k = 0; k < p.length; k++) {
                     off[i][k] = (float) (e.weight * share * (p[k] - (k == e.label.ordinal() ? 1 : 0)));
                 }

@@ -1,12 +1,12 @@
 package stillglass.look.glance;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.Consumer;
 import stillglass.look.FindingKind;
 import stillglass.look.net.Descent;
 import stillglass.look.net.Spread;
+import stillglass.look.net.Told;
 
 /// Learns what parts of a glass look like, from photos on which it is known what stands out.
 public final class GlanceLearning {
@@ -19,8 +19,6 @@ public final class GlanceLearning {
     private static final double LEAST_VARIANCE = 1e-4;
     /// Of so many cells one is looked at for mean and scatter.
     private static final int EVERY = 3;
-    /// Chances are taken for no smaller in a loss.
-    private static final double LEAST = 1e-9;
 
     private GlanceLearning() {}
 
@@ -47,11 +45,6 @@ public final class GlanceLearning {
         }
     }
 
-    /// How well a network tells what stands out.
-    /// @param right share of it that is told rightly, by weight
-    /// @param loss mean, nats
-    public record Told(double right, double loss) {}
-
     /// @param told after each round: which one, and the mean loss of a photo in nats
     /// @return the network as text
     public static String learn(List<Example> examples, Consumer<String> told) {
@@ -61,21 +54,12 @@ public final class GlanceLearning {
     /// How a network tells photos.
     public static Told told(String network, List<Example> photos) {
         GlanceNet net = GlanceNet.parse(network.lines().toList());
-        double[] sum = photos.parallelStream().map(e -> told(net.look(e.glance), e)).reduce(new double[3], (a, b) -> new double[] {a[0] + b[0], a[1] + b[1], a[2] + b[2]});
-        double weight = Math.max(1e-9, sum[2]);
-        return new Told(sum[0] / weight, sum[1] / weight);
+        return photos.parallelStream().map(e -> told(net.look(e.glance), e)).collect(Told.Tally::new, Told.Tally::add, Told.Tally::add).told();
     }
 
-    /// Weight of what is told rightly, loss, and weight of all.
-    private static double[] told(GlanceNet.Seen seen, Example photo) {
-        double[] out = new double[3];
-        for (Standing s : photo.standing) {
-            double[] p = seen.chances(s.region);
-            double own = p[s.label.ordinal()];
-            out[0] += own >= Arrays.stream(p).max().orElse(0) ? s.weight : 0;
-            out[1] -= s.weight * Math.log(Math.max(LEAST, own));
-            out[2] += s.weight;
-        }
+    private static Told.Tally told(GlanceNet.Seen seen, Example photo) {
+        Told.Tally out = new Told.Tally();
+        photo.standing.forEach(s -> out.add(seen.chances(s.region), s.label.ordinal(), s.weight));
         return out;
     }
 
@@ -122,7 +106,7 @@ public final class GlanceLearning {
             for (Standing s : photo.standing) {
                 Region r = s.region.turned(way);
                 double[] p = seen.chances(r);
-                loss -= s.weight * Math.log(Math.max(LEAST, p[s.label.ordinal()]));
+                loss += s.weight * Told.loss(p[s.label.ordinal()]);
                 for (int k = 0; k < p.length; k++) {
                     double d = s.weight * share * (p[k] - (k == s.label.ordinal() ? 1 : 0));
                     for (int i = 0; i < r.parts.length; i++) {

@@ -31,6 +31,8 @@ public final class KindModel {
     private static final double SURE = 0.6;
     /// Evidence below this is no reason, nats.
     private static final double LEAST_VOICE = 0.1;
+    /// The same of what a technician can see for himself: a network that sees it, too, takes most of its voice.
+    private static final double LEAST_TELLING = 0.04;
     /// What shows a kind to the eye.
     private static final Map<FindingKind, Feature> TELLING = new EnumMap<>(Map.of(FindingKind.FUNGUS, Feature.JUNCTIONS, FindingKind.SCRATCH,
             Feature.ELONGATION, FindingKind.OIL, Feature.BEADED, FindingKind.SEPARATION, Feature.RAINBOW, FindingKind.BUBBLE, Feature.HEART,
@@ -172,7 +174,7 @@ public final class KindModel {
     }
 
     /// The features that spoke most for the winner over the other kinds as likely as they are, with their values; that it looks little like something else is none, and that it looks like
-    /// the winner is one, however often it was looked at. What a technician would look at to see for himself comes first where it spoke for it, however softly.
+    /// the winner is one, however often it was looked at. What a technician would look at to see for himself comes first, though it spoke more softly.
     private static List<Said> reasons(Curves c, Features f, int winner, double[] p) {
         record Voice(Feature feature, double nats) {}
         List<Voice> voices = new ArrayList<>();
@@ -192,7 +194,7 @@ public final class KindModel {
         Feature telling = TELLING.get(CLASSES.get(winner));
         Optional<Feature> look = voices.stream().filter(v -> v.feature.looks(CLASSES.get(winner))).max(Comparator.comparingDouble(Voice::nats)).map(Voice::feature);
         return voices.stream()
-                .filter(v -> v.nats > (v.feature == telling ? 0 : LEAST_VOICE) && (v.feature.measured() || look.filter(v.feature::equals).isPresent()))
+                .filter(v -> v.nats > (v.feature == telling ? LEAST_TELLING : LEAST_VOICE) && (v.feature.measured() || look.filter(v.feature::equals).isPresent()))
                 .sorted(Comparator.comparing((Voice v) -> v.feature != telling).thenComparing(Comparator.comparingDouble(Voice::nats).reversed()))
                 .limit(3)
                 .map(v -> v.feature.said(f.get(v.feature)))

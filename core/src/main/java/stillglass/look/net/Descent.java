@@ -72,13 +72,18 @@ public final class Descent {
         /// @param random of their order, and of how each is shown
         /// @param shown how an example is shown this time
         public <E, S> void through(float[] weights, List<E> examples, SplittableRandom random, Function<E, S> shown, Slope<S> slope) {
+            inBatches(weights, examples, random, all -> all.stream().map(shown).toList(), slope);
+        }
+
+        /// @param shown how the examples of a batch are shown this time, some together or each by itself
+        public <E, S> void inBatches(float[] weights, List<E> examples, SplittableRandom random, Function<List<E>, List<S>> shown, Slope<S> slope) {
             List<E> order = new ArrayList<>(examples);
             Descent descent = new Descent(weights, (long) rounds * Math.max(1, order.size() / batch));
             for (int round = 1; round <= rounds; round++) {
                 Collections.shuffle(order, random);
                 double loss = 0;
                 for (int at = 0; at < order.size(); at += batch) {
-                    loss += descent.step(order.subList(at, Math.min(order.size(), at + batch)).stream().map(shown).toList(), slope);
+                    loss += descent.step(shown.apply(order.subList(at, Math.min(order.size(), at + batch))), slope);
                 }
                 told.accept("round %d of %d: %.3f".formatted(round, rounds, loss / Math.max(1, order.size())));
             }

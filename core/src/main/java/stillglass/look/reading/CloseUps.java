@@ -2,7 +2,6 @@ package stillglass.look.reading;
 
 import java.util.ArrayList;
 import java.util.List;
-import stillglass.look.FindingKind;
 import stillglass.look.closeup.CloseUp;
 import stillglass.look.closeup.CloseUpNet;
 import stillglass.look.closeup.CloseUpTrait;
@@ -20,15 +19,9 @@ final class CloseUps {
     private static final double MOST_HALF = 410;
     /// Nearer to the middle no direction is outward, pixels.
     private static final double NO_OUTWARD = 10;
-    /// Added to light before its logarithm is taken or something is divided by it, shares of full exposure.
-    private static final double DARK = 0.01;
-    /// Departure of colour that counts as one.
-    private static final double TINT = 0.03;
     /// Share of a cell in which its pixels need to fall for it to count as covered: turned, they fall unevenly.
     private static final double COVERED = 0.8;
     private static final double SHAPE = 3;
-    /// Chances under which no kind is told from another.
-    private static final double LEAST = 1e-4;
 
     private final Maps maps;
     private final Pyramid light;
@@ -45,7 +38,7 @@ final class CloseUps {
         float[] less = new float[GlassFrame.PIXELS];
         for (int i = 0; i < departs.length; i++) {
             boolean beyond = Math.hypot(GlassFrame.x(i), GlassFrame.y(i)) >= 1;
-            departs[i] = beyond ? 0 : (float) ((maps.frame.light[i] - maps.expected[i]) / (Math.abs(maps.expected[i]) + DARK));
+            departs[i] = beyond ? 0 : (float) ((maps.frame.light[i] - maps.expected[i]) / (Math.abs(maps.expected[i]) + Glances.DARK));
             less[i] = -maps.fine[i];
         }
         light = Pyramid.means(maps.frame.light);
@@ -63,9 +56,7 @@ final class CloseUps {
         List<Candidate> things = candidates.stream().filter(c -> c.sight() != Sight.WHOLE).toList();
         List<double[]> chances = CloseUpNet.shipped().look(things.parallelStream().map(cut::of).toList());
         for (int i = 0; i < chances.size(); i++) {
-            for (FindingKind kind : FindingKind.values()) {
-                things.get(i).features().setLog(Feature.closeUp(kind), Math.max(LEAST, chances.get(i)[kind.ordinal()]));
-            }
+            Glances.tell(chances.get(i), Feature::closeUp, things.get(i).features());
         }
     }
 
@@ -110,19 +101,19 @@ final class CloseUps {
         CloseUp out = new CloseUp(c.sight(), maps.lighting, w.half / GlassFrame.RADIUS, w.radius());
         int[] covered = covered(c.pixels(), w);
         double step = w.step();
-        int level0 = Pyramid.level(step);
+        int coarse = Pyramid.level(step);
         for (int cell = 0; cell < covered.length; cell++) {
             double right = (cell % CloseUp.SIDE + 0.5 - CloseUp.SIDE / 2.0) * step;
             double up = (CloseUp.SIDE / 2.0 - cell / CloseUp.SIDE - 0.5) * step;
             double x = w.x + up * w.outX - right * w.outY;
             double y = w.y + up * w.outY + right * w.outX;
-            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(level0, x, y) + DARK) + 2);
-            out.set(CloseUpTrait.LEVEL, cell, Glances.squeezed(4.0 * level.at(level0, x, y)));
-            out.set(CloseUpTrait.FINE, cell, Glances.squeezed(fine.at(level0, x, y) / maps.fineScatter / 4));
-            out.set(CloseUpTrait.OTHER, cell, Glances.squeezed(other.at(level0, x, y) / maps.fineScatter / 4));
-            out.set(CloseUpTrait.AREA, cell, Glances.squeezed(area.at(level0, x, y) / maps.areaScatter / 3));
-            out.set(CloseUpTrait.RED, cell, Glances.squeezed(red.at(level0, x, y) / TINT));
-            out.set(CloseUpTrait.BLUE, cell, Glances.squeezed(blue.at(level0, x, y) / TINT));
+            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(coarse, x, y) + Glances.DARK) + 2);
+            out.set(CloseUpTrait.LEVEL, cell, Glances.squeezed(4.0 * level.at(coarse, x, y)));
+            out.set(CloseUpTrait.FINE, cell, Glances.squeezed(fine.at(coarse, x, y) / maps.fineScatter / 4));
+            out.set(CloseUpTrait.OTHER, cell, Glances.squeezed(other.at(coarse, x, y) / maps.fineScatter / 4));
+            out.set(CloseUpTrait.AREA, cell, Glances.squeezed(area.at(coarse, x, y) / maps.areaScatter / 3));
+            out.set(CloseUpTrait.RED, cell, Glances.squeezed(red.at(coarse, x, y) / Glances.TINT));
+            out.set(CloseUpTrait.BLUE, cell, Glances.squeezed(blue.at(coarse, x, y) / Glances.TINT));
             out.set(CloseUpTrait.SHAPE, cell, SHAPE * Math.min(1, covered[cell] / Math.max(1, COVERED * step * step)));
             out.set(CloseUpTrait.RADIUS, cell, 2 * Math.hypot(x - MIDDLE, y - MIDDLE) / GlassFrame.RADIUS);
         }

@@ -1,5 +1,6 @@
 package stillglass.look.reading;
 
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
@@ -15,10 +16,10 @@ final class Glances {
     private static final int CELL = (int) Math.round(2 * Glance.REACH * GlassFrame.RADIUS / Glance.SIDE);
     private static final int MARGIN = (GlassFrame.SIDE - CELL * Glance.SIDE) / 2;
     /// Added to light before its logarithm is taken or something is divided by it, shares of full exposure.
-    private static final double DARK = 0.01;
+    static final double DARK = 0.01;
     private static final double FULL = 0.97;
     /// Departure of colour that counts as one.
-    private static final double TINT = 0.03;
+    static final double TINT = 0.03;
     /// Chances under which no kind is told from another.
     private static final double LEAST = 1e-4;
 
@@ -32,9 +33,14 @@ final class Glances {
 
     /// Tells what a candidate looks like with the glass about it.
     static void tell(GlanceNet.Seen seen, int[] pixels, Features into) {
-        double[] chances = seen.chances(IntStream.of(pixels).map(at -> Glance.part(GlassFrame.x(at), GlassFrame.y(at))).toArray());
+        tell(seen.chances(IntStream.of(pixels).map(at -> Glance.part(GlassFrame.x(at), GlassFrame.y(at))).toArray()), Feature::glance, into);
+    }
+
+    /// @param chances in the order of [FindingKind]
+    /// @param as which features they are told
+    static void tell(double[] chances, Function<FindingKind, Feature> as, Features into) {
         for (FindingKind kind : FindingKind.values()) {
-            into.setLog(Feature.glance(kind), Math.max(LEAST, chances[kind.ordinal()]));
+            into.setLog(as.apply(kind), Math.max(LEAST, chances[kind.ordinal()]));
         }
     }
 

@@ -15,6 +15,7 @@ import stillglass.look.Lighting;
 import stillglass.look.kinds.Sight;
 import stillglass.look.net.Descent;
 import stillglass.look.net.Grid;
+import stillglass.look.net.Told;
 
 class CloseUpNetTest {
     private static CloseUpNet any(long seed) {
@@ -130,7 +131,7 @@ class CloseUpNetTest {
         CloseUpNet net = CloseUpLearning.learn(IntStream.range(0, 600).mapToObj(CloseUpNetTest::shape).toList(), new Descent.Rounds(6, 8, told::add));
         List<CloseUpLearning.Example> check = IntStream.range(10_000, 10_200).mapToObj(CloseUpNetTest::shape).toList();
         assertThat(told).hasSize(6);
-        CloseUpLearning.Told how = CloseUpLearning.told(net.print(), check);
+        Told how = CloseUpLearning.told(net.print(), check);
         assertThat(how.right()).isGreaterThan(0.9);
         assertThat(how.loss()).isLessThan(0.4);
         assertThat(CloseUpLearning.told(any(2).print(), check).loss()).as("what has not learned").isGreaterThan(1.5);

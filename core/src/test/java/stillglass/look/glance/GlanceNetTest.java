@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import stillglass.look.FindingKind;
 import stillglass.look.net.Descent;
 import stillglass.look.net.Grid;
+import stillglass.look.net.Told;
 
 class GlanceNetTest {
     private static final int PARTS = Glance.PARTS * Glance.PARTS;
@@ -129,7 +130,7 @@ class GlanceNetTest {
         List<String> told = new ArrayList<>();
         GlanceNet net = GlanceLearning.learn(IntStream.range(0, 48).mapToObj(GlanceNetTest::glass).toList(), new Descent.Rounds(3, 1, told::add));
         assertThat(told).hasSize(3);
-        GlanceLearning.Told how = GlanceLearning.told(net.print(), check);
+        Told how = GlanceLearning.told(net.print(), check);
         assertThat(how.right()).isGreaterThan(0.9);
         assertThat(how.loss()).isLessThan(0.5);
         assertThat(GlanceLearning.told(any(2).print(), check).loss()).as("what has not learned").isGreaterThan(1.5);
