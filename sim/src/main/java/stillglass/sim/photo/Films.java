@@ -199,13 +199,14 @@ final class Films {
         double ragging = looks.or(0.35, 0.08, 0.6);
         double patchy = looks.even(0.6, 0, 0.8);
         double glow = looks.or(1, 0.3, 2.5);
+        double takes = looks.or(1, 0.25, 1.5);
         overSurface(layer, view, (at, sx, sy) -> {
             double ragged = 1 + ragging * shape.layered(4 * sx, 4 * sy + 2, 4);
             double d = f.size() * ragged - Math.hypot(sx - f.x(), sy - f.y());
             double inside = step(0.5 + d / soft) * Math.clamp(0.75 + patchy * mottle.layered(16 * sx, 16 * sy, 3), 0.1, 1.2);
             if (inside > 0.02) {
                 layer.scatter[at] = (float) (glow * bright * inside);
-                layer.shade[at] = (float) (inside * (0.06 + 0.08 * f.amount()));
+                layer.shade[at] = (float) (takes * inside * (0.06 + 0.08 * f.amount()));
                 layer.mark[at] = d > 0;
                 layer.tint(at, 1 + strength * (hue.red() - 1), 1 + strength * (hue.green() - 1), 1 + strength * (hue.blue() - 1));
             }

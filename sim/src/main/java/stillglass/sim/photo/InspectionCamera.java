@@ -20,6 +20,8 @@ public final class InspectionCamera {
     private static final double VISIBLE_LEVELS = 3;
     /// The same for a film over the whole glass before a card: clean glasses differ from one another by as much.
     private static final double HAZY_LEVELS = 12;
+    /// What is kept away of a wall's light, which comes from all about, over what is kept away of light that comes straight from a card.
+    private static final double OF_A_WALL = 0.3;
     /// Kinds from the one that gives way to the one that shows where they overlap.
     private static final List<FindingKind> RANK = List.of(FindingKind.UNKNOWN, FindingKind.HAZE, FindingKind.COATING, FindingKind.CLEANING_MARKS,
             FindingKind.SEPARATION, FindingKind.OIL, FindingKind.EDGE_PAINT, FindingKind.DUST, FindingKind.SCRATCH, FindingKind.BUBBLE,
@@ -97,10 +99,10 @@ public final class InspectionCamera {
             open.stream().filter(c -> !c.hides(surface, rear)).forEach(c -> c.paint.run());
             open.removeIf(c -> !c.hides(surface, rear));
             float[] hidden = together(curtains.stream().filter(c -> c.hides(surface, rear)).toList());
-            // A shadow needs light behind it: in front of a card nothing shows that lies before black blades or walls, or on them.
+            // A shadow needs light behind it: in front of a card what lies before black blades or walls, or on them, shows only by light from the front.
             float[] lightless = pose.lighting() == Lighting.BRIGHT ? together(curtains.stream().filter(c -> !c.hides(surface, rear)).toList()) : none;
             float[] only = surface == lens.stopIndex() ? curtains.stream().filter(c -> c.iris).map(c -> c.cover).findFirst().orElse(none) : none;
-            Laid laid = lay(light, mask, s, pose, around, hidden, only, lightless);
+            Laid laid = lay(light, mask, s, pose, world.front(), around, hidden, only, lightless);
             veil += laid.veil;
             visible.merge(s.fault.kind(), laid.visible, Shot.Visible::and);
         }
@@ -160,10 +162,11 @@ public final class InspectionCamera {
         return new Seen(f, view, layer, layer.soft(Math.hypot(view.blurPx(), world.soften())));
     }
 
+    /// @param front light on the near side of the glass before a card
     /// @param hidden 1 where blades or walls cover the fault, or empty
     /// @param only 1 where the fault lies on blades, or empty
     /// @param lightless 1 where there is no light behind the fault to be kept away, or empty
-    private static Laid lay(Light light, byte[] mask, Seen s, Pose pose, Surroundings around, float[] hidden, float[] only,
+    private static Laid lay(Light light, byte[] mask, Seen s, Pose pose, double front, Surroundings around, float[] hidden, float[] only,
             float[] lightless) {
         boolean against = pose.lighting() == Lighting.AGAINST;
         boolean haze = s.fault.kind() == FindingKind.HAZE;
@@ -186,21 +189,23 @@ public final class InspectionCamera {
             double scatter = s.soft.scatter[i] * shown;
             double shade = s.soft.shade[i] * shown;
             sum += haze ? scatter : 0;
+            boolean dark = lightless.length > 0 && lightless[i] > 0.5;
+            boolean seen = false;
             if (scatter > 0 || shade > 0) {
                 double lamp = around.lamp(x, y);
-                boolean seen = false;
+                double takes = dark ? OF_A_WALL : 1;
                 for (int c = 0; c < 3; c++) {
                     double hue = s.layer.colour(c, i);
                     double before = light.planes[c][i];
-                    light.planes[c][i] *= against ? 1 : (float) (1 - Math.min(0.9, shade * (s.layer.coloured() ? 2 - hue : 1)));
-                    light.planes[c][i] += (float) (against ? scatter * lamp * hue : 0);
+                    light.planes[c][i] *= against ? 1 : (float) (1 - Math.min(0.9, takes * shade * (s.layer.coloured() ? 2 - hue : 1)));
+                    light.planes[c][i] += (float) (scatter * hue * (against ? lamp : front));
                     seen |= Sensor.levelsApart(before * gain, light.planes[c][i] * gain) >= leastLevels;
                 }
-                boolean dark = lightless.length > 0 && lightless[i] > 0.5;
-                visible += seen && !dark && (haze || s.layer.mark[i]) ? 1 : 0;
+                seen &= !dark || front > 0;
+                visible += seen && (haze || s.layer.mark[i]) ? 1 : 0;
             }
             painted += haze ? scatter > 0 ? 1 : 0 : s.layer.mark[i] ? 1 : 0;
-            s.layer.mark[i] &= shown > 0.5 && (lightless.length == 0 || lightless[i] <= 0.5);
+            s.layer.mark[i] &= shown > 0.5 && (!dark || seen);
         }
         double mean = sum / Math.max(1, glass);
         mark(mask, s, haze ? Math.max(LEAST_VEIL, mean / 2) : -1, light.width);

@@ -131,11 +131,11 @@ class WideWorldTest {
     @Test
     void faultsOfAWorldThatScattersLessAreFainter() {
         HiddenTruth haze = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.HAZE, 0, 0, 0, 1, 0.3, 5)), 0);
-        double faint = shot(new World(false, 0, 0.3, 1, 0), haze, Lighting.AGAINST, 0.1).veil();
-        double strong = shot(new World(false, 0, 2, 1, 0), haze, Lighting.AGAINST, 0.1).veil();
+        double faint = shot(new World(false, 0, 0.3, 1, 0, 0), haze, Lighting.AGAINST, 0.1).veil();
+        double strong = shot(new World(false, 0, 2, 1, 0, 0), haze, Lighting.AGAINST, 0.1).veil();
         assertThat(strong).isGreaterThan(4 * faint);
         for (double bad : new double[] {0, -1, Double.NaN}) {
-            assertThatThrownBy(() -> new World(true, 0, bad, 1, 0)).isInstanceOf(IllegalArgumentException.class);
+            assertThatThrownBy(() -> new World(true, 0, bad, 1, 0, 0)).isInstanceOf(IllegalArgumentException.class);
         }
     }
 
@@ -183,5 +183,29 @@ class WideWorldTest {
             across += light.planes[1][i] * Math.pow(-x * s + y * c, 2);
         }
         assertThat(along).isGreaterThan(2 * across);
+    }
+
+    /// Before a card, where an iris leaves black blades behind the glass: dust there shows only by what it throws of the light from the front.
+    @Test
+    void lightFromTheFrontShowsWhatLiesBeforeBlackBlades() {
+        HiddenTruth dust = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.DUST, 0, 0, 0, 1, 130, 5)), 0);
+        Pose pose = new Pose(420, 320, 0.5, 0.5, 0.36, 0, Lighting.BRIGHT, 3).withIris(0.3);
+        Shot clean = InspectionCamera.photograph(lens(), new HiddenTruth(List.of(), 0), pose);
+        Shot unlit = InspectionCamera.photograph(lens(), dust, pose);
+        Shot lit = InspectionCamera.photograph(lens(), dust, pose, new World(false, 0, 1, 1, 0, 0.4));
+        int lighter = 0;
+        int darker = 0;
+        for (int i = 0; i < lit.mask().length; i++) {
+            boolean before = lit.mask()[i] == FindingKind.DUST.maskLevel() && unlit.mask()[i] == 0;
+            int by = (lit.picture().getRGB(i % 420, i / 420) >> 8 & 255) - (clean.picture().getRGB(i % 420, i / 420) >> 8 & 255);
+            lighter += before && by > 3 ? 1 : 0;
+            darker += before && by < -8 ? 1 : 0;
+        }
+        assertThat(marked(lit)).isGreaterThan(2 * marked(unlit));
+        assertThat(lighter).isGreaterThan(100).isGreaterThan(20 * darker);
+        assertThat(lit.visible().get(FindingKind.DUST).share()).isGreaterThan(2 * unlit.visible().get(FindingKind.DUST).share());
+        for (double bad : new double[] {-0.1, Double.NaN}) {
+            assertThatThrownBy(() -> new World(true, 0, 1, 1, 0, bad)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("front");
+        }
     }
 }
