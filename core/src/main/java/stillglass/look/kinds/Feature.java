@@ -86,7 +86,7 @@ public enum Feature {
     HEART(true, 1),
     /// Share of its pixels inside a region that stands out as a whole.
     COVERED(false, 100),
-    /// Share of the glass behind which there are blades.
+    /// Share of the glass behind which there are blades; of a patch before a card the share that has no light behind it.
     BLADES(false, 100),
     /// log of what else in the photo looks like dust, by probability and size, plus one; the same for every kind below. See [Company].
     ALSO_DUST(true, 1),
@@ -125,7 +125,9 @@ public enum Feature {
     CLOSE_EDGE_PAINT(true, 100),
     CLOSE_CHIP(true, 100),
     CLOSE_COATING(true, 100),
-    CLOSE_NOTHING(true, 100);
+    CLOSE_NOTHING(true, 100),
+    /// log of the darkest light in the glass over the darkest just outside its rim: haze lifts the one, no exposure and no tone curve lifts it over the other.
+    LIFTED(true, 1);
 
     private final boolean log;
     private final double times;
@@ -160,7 +162,7 @@ public enum Feature {
 
     /// Whether it was measured and not told by a look.
     boolean measured() {
-        return ordinal() < GLANCE_DUST.ordinal();
+        return ordinal() < GLANCE_DUST.ordinal() || this == LIFTED;
     }
 
     /// Whether it says how much something looks like a kind.

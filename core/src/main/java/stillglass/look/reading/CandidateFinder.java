@@ -34,8 +34,8 @@ final class CandidateFinder {
     private static final double FOOT = 0.35;
     /// A patch with this share of its pixels on the rim of an inner glass is a crumb of that rim.
     private static final double OF_A_RIM = 0.6;
-    /// Before a bright field a patch with this share of its pixels on blades is grain of their metal.
-    private static final double ON_BLADES = 0.4;
+    /// A region with this share of its pixels before black blades or walls is part of those.
+    private static final double ON_WALLS = 0.4;
     /// log of long over short axis from which a patch is a line.
     private static final double SLENDER = 0.6;
 
@@ -78,7 +78,7 @@ final class CandidateFinder {
         // Before a bright field a closed iris leaves too little to judge the glass as a whole by.
         if (maps.lighting == Lighting.AGAINST || maps.iris.isEmpty()) {
             int[] glass = java.util.stream.IntStream.range(0, N).filter(i -> maps.frame.r[i] < 0.97).toArray();
-            found.add(new Candidate(Sight.WHOLE, glass, new int[0], measuring.whole(around)));
+            found.add(new Candidate(Sight.WHOLE, glass, new int[0], WholeGlass.measured(maps, around)));
         }
         GlanceNet.Seen seen = GlanceNet.shipped().look(Glances.of(maps, rim));
         found.forEach(c -> Glances.tell(seen, c.pixels(), c.features()));
@@ -91,8 +91,8 @@ final class CandidateFinder {
         GrayU8 weak = new GrayU8(SIDE, SIDE);
         for (int i = 0; i < N; i++) {
             boolean inside = maps.frame.r[i] < 0.965;
-            strong.data[i] = (byte) (inside && maps.fine[i] > SEED * maps.fineScatter ? 1 : 0);
-            weak.data[i] = (byte) (inside && maps.fine[i] > CONTINUES * maps.fineScatter ? 1 : 0);
+            strong.data[i] = (byte) (inside && maps.fine[i] > SEED * maps.fineScatter(i) ? 1 : 0);
+            weak.data[i] = (byte) (inside && maps.fine[i] > CONTINUES * maps.fineScatter(i) ? 1 : 0);
         }
         GrayU8 stands = reached(weak, strong);
         RimCircles.Found rims = RimCircles.find(stands.data, maps);
@@ -101,14 +101,6 @@ final class CandidateFinder {
         }
         List<Patch> all = patches(stands, JOIN, LEAST_FINE);
         all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone[at]).count() > OF_A_RIM * p.pixels.length);
-        return withLightBehind(all, maps);
-    }
-
-    /// A shadow needs light behind it: before a card there is only the grain of their metal on the blades of an iris.
-    private static List<Patch> withLightBehind(List<Patch> all, Maps maps) {
-        if (maps.lighting == Lighting.BRIGHT) {
-            all.removeIf(p -> Arrays.stream(p.pixels).filter(maps::blades).count() > ON_BLADES * p.pixels.length);
-        }
         return all;
     }
 
@@ -137,13 +129,15 @@ final class CandidateFinder {
             if (maps.frame.r[i] > 0.985) {
                 continue;
             }
-            double limit = Math.max(4.2 * maps.areaScatter, share * Math.abs(maps.expected[i]) + floor);
+            double limit = Math.max(4.2 * maps.areaScatter(i), share * Math.abs(maps.expected[i]) + floor);
             fault.data[i] = (byte) (maps.area[i] > limit || coloured(maps, i) ? 1 : 0);
             other.data[i] = (byte) (maps.area[i] < -1.3 * limit ? 1 : 0);
         }
         List<Patch> all = patches(opened(trimmed(fault, maps)), 1, LEAST_AREA);
         all.addAll(patches(opened(trimmed(other, maps)), 1, LEAST_AREA));
-        return withLightBehind(all, maps);
+        // No smooth surface fits the walls of a barrel: what stands out of one there as a region are their steps.
+        all.removeIf(p -> Arrays.stream(p.pixels).filter(maps::dark).count() > ON_WALLS * p.pixels.length);
+        return all;
     }
 
     /// Regions cut back to where they are a good part as strong as inside: a low threshold would take the foot of a steep border with them.

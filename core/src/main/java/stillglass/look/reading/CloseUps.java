@@ -2,6 +2,7 @@ package stillglass.look.reading;
 
 import java.util.ArrayList;
 import java.util.List;
+import stillglass.look.Lighting;
 import stillglass.look.closeup.CloseUp;
 import stillglass.look.closeup.CloseUpNet;
 import stillglass.look.closeup.CloseUpTrait;
@@ -22,6 +23,8 @@ final class CloseUps {
     /// Share of a cell in which its pixels need to fall for it to count as covered: turned, they fall unevenly.
     private static final double COVERED = 0.8;
     private static final double SHAPE = 3;
+    /// Added to the logarithm of light, so that what is met most lies about nothing.
+    private static final double OFFSET = 2;
 
     private final Maps maps;
     private final Pyramid light;
@@ -32,20 +35,29 @@ final class CloseUps {
     private final Pyramid red;
     private final Pyramid blue;
 
+    /// Light of a cell, from what is told of it.
+    static double lightOf(double told) {
+        return Math.exp(told - OFFSET) - Glances.DARK;
+    }
+
     CloseUps(Maps maps) {
         this.maps = maps;
         float[] departs = new float[GlassFrame.PIXELS];
+        float[] standing = new float[GlassFrame.PIXELS];
         float[] less = new float[GlassFrame.PIXELS];
+        float[] regions = new float[GlassFrame.PIXELS];
         for (int i = 0; i < departs.length; i++) {
             boolean beyond = Math.hypot(GlassFrame.x(i), GlassFrame.y(i)) >= 1;
             departs[i] = beyond ? 0 : (float) ((maps.frame.light[i] - maps.expected[i]) / (Math.abs(maps.expected[i]) + Glances.DARK));
-            less[i] = -maps.fine[i];
+            standing[i] = (float) (maps.fine[i] / maps.fineScatter(i));
+            less[i] = -standing[i];
+            regions[i] = (float) (maps.area[i] / maps.areaScatter(i));
         }
         light = Pyramid.means(maps.frame.light);
         level = Pyramid.means(departs);
-        fine = Pyramid.strongest(maps.fine);
+        fine = Pyramid.strongest(standing);
         other = Pyramid.strongest(less);
-        area = Pyramid.means(maps.area);
+        area = Pyramid.means(regions);
         red = Pyramid.means(maps.redTint);
         blue = Pyramid.means(maps.blueTint);
     }
@@ -57,6 +69,9 @@ final class CloseUps {
         List<double[]> chances = CloseUpNet.shipped().look(things.parallelStream().map(cut::of).toList());
         for (int i = 0; i < chances.size(); i++) {
             Glances.tell(chances.get(i), Feature::closeUp, things.get(i).features());
+        }
+        if (maps.lighting == Lighting.AGAINST) {
+            candidates.stream().filter(c -> c.sight() == Sight.WHOLE).forEach(c -> c.features().set(Feature.LIFTED, WholeGlass.lifted(cut.of(c))));
         }
     }
 
@@ -107,11 +122,11 @@ final class CloseUps {
             double up = (CloseUp.SIDE / 2.0 - cell / CloseUp.SIDE - 0.5) * step;
             double x = w.x + up * w.outX - right * w.outY;
             double y = w.y + up * w.outY + right * w.outX;
-            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(coarse, x, y) + Glances.DARK) + 2);
+            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(coarse, x, y) + Glances.DARK) + OFFSET);
             out.set(CloseUpTrait.LEVEL, cell, Glances.squeezed(4.0 * level.at(coarse, x, y)));
-            out.set(CloseUpTrait.FINE, cell, Glances.squeezed(fine.at(coarse, x, y) / maps.fineScatter / 4));
-            out.set(CloseUpTrait.OTHER, cell, Glances.squeezed(other.at(coarse, x, y) / maps.fineScatter / 4));
-            out.set(CloseUpTrait.AREA, cell, Glances.squeezed(area.at(coarse, x, y) / maps.areaScatter / 3));
+            out.set(CloseUpTrait.FINE, cell, Glances.squeezed(fine.at(coarse, x, y) / 4));
+            out.set(CloseUpTrait.OTHER, cell, Glances.squeezed(other.at(coarse, x, y) / 4));
+            out.set(CloseUpTrait.AREA, cell, Glances.squeezed(area.at(coarse, x, y) / 3));
             out.set(CloseUpTrait.RED, cell, Glances.squeezed(red.at(coarse, x, y) / Glances.TINT));
             out.set(CloseUpTrait.BLUE, cell, Glances.squeezed(blue.at(coarse, x, y) / Glances.TINT));
             out.set(CloseUpTrait.SHAPE, cell, SHAPE * Math.min(1, covered[cell] / Math.max(1, COVERED * step * step)));

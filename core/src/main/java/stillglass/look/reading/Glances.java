@@ -80,11 +80,13 @@ final class Glances {
             }
             int n = CELL * CELL;
             double lit = Math.abs(clean) / n + DARK;
-            out.set(GlanceTrait.FINE_MOST, cell, squeezed(most / maps.fineScatter / 4));
-            out.set(GlanceTrait.FINE_MEAN, cell, squeezed(mean / n / maps.fineScatter));
-            out.set(GlanceTrait.FINE_OTHER, cell, squeezed(other / maps.fineScatter / 4));
+            double fine = maps.fineScatter(middle(left, top));
+            double regions = maps.areaScatter(middle(left, top));
+            out.set(GlanceTrait.FINE_MOST, cell, squeezed(most / fine / 4));
+            out.set(GlanceTrait.FINE_MEAN, cell, squeezed(mean / n / fine));
+            out.set(GlanceTrait.FINE_OTHER, cell, squeezed(other / fine / 4));
             out.set(GlanceTrait.FINE_LEVEL, cell, squeezed(4 * most / lit));
-            out.set(GlanceTrait.AREA, cell, squeezed(area / n / maps.areaScatter / 3));
+            out.set(GlanceTrait.AREA, cell, squeezed(area / n / regions / 3));
             out.set(GlanceTrait.AREA_LEVEL, cell, squeezed(4 * area / n / lit));
             out.set(GlanceTrait.RED, cell, squeezed(red / n / TINT));
             out.set(GlanceTrait.BLUE, cell, squeezed(blue / n / TINT));
@@ -101,6 +103,10 @@ final class Glances {
             out.set(GlanceTrait.BRIGHT, cell, maps.lighting == Lighting.BRIGHT ? 1 : 0);
         }
 
+        private static int middle(int left, int top) {
+            return (top + CELL / 2) * GlassFrame.SIDE + left + CELL / 2;
+        }
+
         private void add(int at) {
             float fine = maps.fine[at];
             most = Math.max(most, fine);
@@ -109,7 +115,7 @@ final class Glances {
             area += maps.area[at];
             red += maps.redTint[at];
             blue += maps.blueTint[at];
-            double strength = Math.min(1, Math.max(0, fine) / maps.fineScatter / 4);
+            double strength = Math.min(1, Math.max(0, fine) / maps.fineScatter(at) / 4);
             cos += strength * maps.lineCos[at];
             sin += strength * maps.lineSin[at];
             float l = maps.frame.light[at];

@@ -1,9 +1,14 @@
 package stillglass.look.reading;
 
 import boofcv.alg.filter.binary.BinaryImageOps;
+import boofcv.struct.ConnectRule;
+import boofcv.struct.image.GrayS32;
 import boofcv.struct.image.GrayU8;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 
 /// The blades of an iris that is closed down: the glass then has two levels of light, which no smooth surface fits.
@@ -21,7 +26,13 @@ final class IrisEdge {
     private static final double AGAINST_RATIO = 1.5;
     private static final double COMPACT = 0.88;
     private static final double SURROUNDED = 0.8;
+    /// Half the width of the edge of an opening at least and at most, pixels.
     private static final int BAND = 7;
+    private static final int MOST_BAND = 24;
+    /// Directions in which the edge is looked at.
+    private static final int RAYS = 90;
+    /// How often light before a card is parted at most.
+    private static final int MOST_PARTS = 3;
 
     private IrisEdge() {}
 
@@ -31,17 +42,53 @@ final class IrisEdge {
 
     static Optional<Found> find(GlassFrame frame, Lighting lighting) {
         float[] light = Maps.gaussian(frame.light, 3);
-        double threshold = threshold(light, frame);
-        boolean bright = lighting == Lighting.BRIGHT;
+        if (lighting == Lighting.AGAINST) {
+            return divided(light, frame, parted(light, frame, threshold(light, frame, Double.NEGATIVE_INFINITY), false), false);
+        }
+        // Light and dark walls of the barrel may lie farther apart than the lighter ones and the card: what lies above is parted again.
+        double threshold = Double.NEGATIVE_INFINITY;
+        for (int part = 0; part < MOST_PARTS; part++) {
+            threshold = threshold(light, frame, threshold);
+            Optional<Found> found = largest(parted(light, frame, threshold, true)).flatMap(opening -> divided(light, frame, opening, true));
+            if (found.isPresent()) {
+                return found;
+            }
+        }
+        return Optional.empty();
+    }
+
+    /// 1 where light lies on the side of the threshold on which an opening does in that lighting.
+    private static GrayU8 parted(float[] light, GlassFrame frame, double threshold, boolean bright) {
         GrayU8 opening = new GrayU8(GlassFrame.SIDE, GlassFrame.SIDE);
+        for (int i = 0; i < light.length; i++) {
+            opening.data[i] = (byte) (frame.r[i] < 0.97 && Math.log(light[i] + 0.004) > threshold == bright ? 1 : 0);
+        }
+        return opening;
+    }
+
+    /// Before a card there is one opening; what else is as light is a reflection on the walls.
+    private static Optional<GrayU8> largest(GrayU8 parts) {
+        GrayS32 labels = new GrayS32(parts.width, parts.height);
+        int[] size = new int[BinaryImageOps.contour(parts, ConnectRule.FOUR, labels).size() + 1];
+        for (int label : labels.data) {
+            size[label]++;
+        }
+        return IntStream.range(1, size.length).boxed().max(Comparator.comparingInt(k -> size[k])).map(k -> {
+            GrayU8 out = new GrayU8(parts.width, parts.height);
+            for (int i = 0; i < out.data.length; i++) {
+                out.data[i] = (byte) (labels.data[i] == k ? 1 : 0);
+            }
+            return out;
+        });
+    }
+
+    private static Optional<Found> divided(float[] light, GlassFrame frame, GrayU8 opening, boolean bright) {
         double[] sum = new double[2];
         int[] count = new int[2];
         for (int i = 0; i < light.length; i++) {
             if (frame.r[i] < 0.97) {
-                boolean open = Math.log(light[i] + 0.004) > threshold == bright;
-                opening.data[i] = (byte) (open ? 1 : 0);
-                sum[open ? 1 : 0] += light[i];
-                count[open ? 1 : 0]++;
+                sum[opening.data[i]] += light[i];
+                count[opening.data[i]]++;
             }
         }
         int all = Math.max(1, count[0] + count[1]);
@@ -54,8 +101,9 @@ final class IrisEdge {
             return Optional.empty();
         }
         GrayU8 closed = BinaryImageOps.erode8(BinaryImageOps.dilate8(opening, 6, null), 6, null);
-        GrayU8 wide = BinaryImageOps.dilate8(closed, BAND, null);
-        GrayU8 narrow = BinaryImageOps.erode8(closed, BAND, null);
+        int half = bright ? band(light, closed, inner, outer) : BAND;
+        GrayU8 wide = BinaryImageOps.dilate8(closed, half, null);
+        GrayU8 narrow = BinaryImageOps.erode8(closed, half, null);
         GrayU8 blades = new GrayU8(GlassFrame.SIDE, GlassFrame.SIDE);
         GrayU8 band = new GrayU8(GlassFrame.SIDE, GlassFrame.SIDE);
         int within = 0;
@@ -74,13 +122,52 @@ final class IrisEdge {
         return Optional.of(new Found(blades, band));
     }
 
-    private static double threshold(float[] light, GlassFrame frame) {
+    /// Half the width of what cannot be judged about the edge of an opening before a card: an iris out of focus has a soft one, as wide as what is neither card nor blades along most rays from its middle.
+    private static int band(float[] light, GrayU8 opening, double inner, double outer) {
+        double[] middle = middle(opening);
+        double[] widths = new double[RAYS];
+        for (int k = 0; k < RAYS; k++) {
+            double cos = Math.cos(2 * Math.PI * k / RAYS) / GlassFrame.RADIUS;
+            double sin = Math.sin(2 * Math.PI * k / RAYS) / GlassFrame.RADIUS;
+            int edge = 0;
+            for (int r = 0; r < GlassFrame.RADIUS; r++) {
+                edge = opening.data[GlassFrame.at(middle[0] + r * cos, middle[1] + r * sin)] != 0 ? r : edge;
+            }
+            for (int r = Math.max(0, edge - MOST_BAND); r <= edge + MOST_BAND; r++) {
+                double level = (light[GlassFrame.at(middle[0] + r * cos, middle[1] + r * sin)] - outer) / (inner - outer);
+                widths[k] += level > 0.2 && level < 0.8 ? 1 : 0;
+            }
+        }
+        return (int) Math.clamp(Math.round(LeastSquares.median(widths)), BAND, MOST_BAND);
+    }
+
+    private static double[] middle(GrayU8 opening) {
+        double[] out = new double[2];
+        int n = 0;
+        for (int i = 0; i < opening.data.length; i++) {
+            if (opening.data[i] != 0) {
+                out[0] += GlassFrame.x(i);
+                out[1] += GlassFrame.y(i);
+                n++;
+            }
+        }
+        out[0] /= Math.max(1, n);
+        out[1] /= Math.max(1, n);
+        return out;
+    }
+
+    /// @param above logarithm of light from which on it is parted
+    private static double threshold(float[] light, GlassFrame frame, double above) {
         double[] log = new double[light.length / 11 + 1];
         int n = 0;
         for (int i = 0; i < light.length; i += 11) {
-            if (frame.r[i] < 0.97) {
-                log[n++] = Math.log(light[i] + 0.004);
+            double value = Math.log(light[i] + 0.004);
+            if (frame.r[i] < 0.97 && value > above) {
+                log[n++] = value;
             }
+        }
+        if (n == 0) {
+            return above;
         }
         double[] sorted = Arrays.copyOf(log, n);
         Arrays.sort(sorted);
@@ -101,10 +188,10 @@ final class IrisEdge {
         for (int b = 0; b < BINS - 1; b++) {
             below += histogram[b];
             belowSum += b * (double) histogram[b];
-            double above = n - below;
-            if (below > 0 && above > 0) {
-                double apart = belowSum / below - (total - belowSum) / above;
-                double between = below * above * apart * apart;
+            double upper = n - below;
+            if (below > 0 && upper > 0) {
+                double apart = belowSum / below - (total - belowSum) / upper;
+                double between = below * upper * apart * apart;
                 if (between > best) {
                     best = between;
                     at = b;
@@ -129,27 +216,20 @@ final class IrisEdge {
 
     /// Whether most of the opening lies in the circle of its own area about its own middle, and that not far from the middle of the glass.
     private static boolean compact(GrayU8 opening) {
-        double x = 0;
-        double y = 0;
+        double[] middle = middle(opening);
         int n = 0;
-        for (int i = 0; i < opening.data.length; i++) {
-            if (opening.data[i] != 0) {
-                x += GlassFrame.x(i);
-                y += GlassFrame.y(i);
-                n++;
-            }
+        for (byte open : opening.data) {
+            n += open;
         }
-        double cx = x / n;
-        double cy = y / n;
         double r2 = n / (Math.PI * GlassFrame.RADIUS * GlassFrame.RADIUS);
         int within = 0;
         for (int i = 0; i < opening.data.length; i++) {
             if (opening.data[i] != 0) {
-                double dx = GlassFrame.x(i) - cx;
-                double dy = GlassFrame.y(i) - cy;
+                double dx = GlassFrame.x(i) - middle[0];
+                double dy = GlassFrame.y(i) - middle[1];
                 within += dx * dx + dy * dy < r2 ? 1 : 0;
             }
         }
-        return Math.hypot(cx, cy) < 0.35 && within > COMPACT * n;
+        return Math.hypot(middle[0], middle[1]) < 0.35 && within > COMPACT * n;
     }
 }

@@ -3,6 +3,7 @@ package stillglass.look.reading;
 import boofcv.alg.filter.blur.BlurImageOps;
 import boofcv.alg.filter.blur.GBlurImageOps;
 import boofcv.struct.image.GrayF32;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -21,19 +22,22 @@ final class Maps {
     /// Scatters by which light may depart to the side that no fault departs to.
     private static final double OTHER_SIGN = 4;
 
+    /// No map is taken to be quieter than this, shares of full exposure.
+    static final double LEAST_SCATTER = 2e-4;
+
     final GlassFrame frame;
     final Lighting lighting;
     /// Blades of an iris closed down, if there are any.
     final Optional<IrisEdge.Found> iris;
     final float[] expected;
-    /// Fine structure of the sign that faults have in this lighting, and its robust scatter.
+    /// Fine structure of the sign that faults have there, see [#sign], and its robust scatter.
     final float[] fine;
-    final double fineScatter;
+    private final float[] fineScatter;
     /// What fine structure stands out of: departure of the glass about it from clean glass, same sign.
     final float[] about;
     /// Regions of the sign that faults have, over clean glass; fine structure taken out.
     final float[] area;
-    final double areaScatter;
+    private final Scatter areaScatter;
     /// Departure of log(red/green) and log(blue/green) from the colour of clean glass.
     final float[] redTint;
     final float[] blueTint;
@@ -48,29 +52,87 @@ final class Maps {
         iris = IrisEdge.find(frame, lighting);
         iris.ifPresent(i -> frame.leaveOut(i.band().data));
         expected = clean(gaussian(frame.light, 2));
-        float sign = lighting == Lighting.AGAINST ? 1 : -1;
-        float[] off = new float[N];
-        for (int i = 0; i < N; i++) {
-            off[i] = frame.r[i] < 1.0 ? sign * (frame.light[i] - expected[i]) : 0;
-        }
-        float[] small = gaussian(withoutOtherSign(off, frame), 0.9);
-        about = about(small, frame);
-        fine = bandPass(small, about, frame);
-        fineScatter = scatter(fine);
+        float[] off = off(frame.light);
+        Fine standing = lighting == Lighting.AGAINST ? againstTheLight(off) : beforeACard();
+        fine = standing.map;
+        about = standing.about;
+        fineScatter = standing.scatter;
         area = level(gaussian(Morphology.opened(off, THIN), 2.5));
         areaScatter = scatter(area);
         float[][] tints = tints();
         redTint = tints[0];
         blueTint = tints[1];
-        tintScatter = Math.max(0.004, Math.hypot(scatter(redTint), scatter(blueTint)));
+        tintScatter = Math.max(0.004, Math.hypot(scatter(redTint).lit, scatter(blueTint).lit));
         lineCos = new float[N];
         lineSin = new float[N];
         lines();
     }
 
+    @SuppressWarnings("ArrayRecordComponent")
+    private record Fine(float[] map, float[] about, float[] scatter) {}
+
+    private Fine againstTheLight(float[] off) {
+        float[] small = gaussian(withoutOtherSign(off), 0.9);
+        float[] around = about(small);
+        float[] map = bandPass(small, around);
+        float[] scatter = new float[N];
+        Arrays.fill(scatter, (float) scatter(map).lit);
+        return new Fine(map, around, scatter);
+    }
+
+    private Fine beforeACard() {
+        float[] small = gaussian(frame.light, 0.9);
+        float[] behind = Background.of(small);
+        float[] around = off(behind);
+        float[] map = bandPass(off(small), around);
+        Grain grain = new Grain(map, behind, frame);
+        float[] scatter = new float[N];
+        for (int i = 0; i < N; i++) {
+            scatter[i] = (float) grain.at(behind[i]);
+        }
+        return new Fine(map, around, scatter);
+    }
+
+    /// How light departs from clean glass, of the sign that faults have there.
+    private float[] off(float[] light) {
+        float[] out = new float[N];
+        for (int i = 0; i < N; i++) {
+            out[i] = frame.r[i] < 1.0 ? sign(i) * (light[i] - expected[i]) : 0;
+        }
+        return out;
+    }
+
+    /// Robust scatter of a map where there is light behind the glass, and where it is dark.
+    private record Scatter(double lit, double dark) {}
+
     /// Whether blades of an iris lie there.
     boolean blades(int at) {
         return iris.isPresent() && iris.get().blades().data[at] != 0;
+    }
+
+    /// Whether nothing lights the glass from behind there though something does elsewhere: on blades and walls before a card.
+    boolean dark(int at) {
+        return lighting == Lighting.BRIGHT && blades(at);
+    }
+
+    /// 1 where faults throw light to the camera that is not there without them, −1 where they keep light from it. Before a card they do both: what lies before black blades or walls is lit by the room.
+    float sign(int at) {
+        return lighting == Lighting.AGAINST || dark(at) ? 1 : -1;
+    }
+
+    /// Robust scatter of fine structure about a pixel.
+    double fineScatter(int at) {
+        return fineScatter[at];
+    }
+
+    /// The same of all of the glass as it is lit in this lighting.
+    double fineScatter() {
+        return scatter(fine).lit;
+    }
+
+    /// Robust scatter of regions about a pixel.
+    double areaScatter(int at) {
+        return dark(at) ? areaScatter.dark : areaScatter.lit;
     }
 
     /// A smooth surface under the glass, another under the blades.
@@ -105,25 +167,19 @@ final class Maps {
         return image.data;
     }
 
-    /// Less its median inside the rim: an opening lowers noise everywhere.
+    /// Less its median inside the rim, lit and dark parts each their own: an opening lowers noise everywhere.
     private float[] level(float[] map) {
-        double[] sample = new double[N / 41 + 1];
-        int n = 0;
-        for (int i = 0; i < N; i += 41) {
-            if (frame.r[i] < 0.94) {
-                sample[n++] = map[i];
-            }
-        }
-        float middle = n == 0 ? 0 : (float) LeastSquares.median(java.util.Arrays.copyOf(sample, n));
+        float lit = (float) middle(map, 41, false, false);
+        float dark = (float) middle(map, 41, true, false);
         for (int i = 0; i < N; i++) {
-            map[i] = frame.r[i] < 1 ? map[i] - middle : 0;
+            map[i] = frame.r[i] < 1 ? map[i] - (dark(i) ? dark : lit) : 0;
         }
         return map;
     }
 
-    /// What is of no fault's sign, the lamp reflected before a card, say, is cut short: its blur would stand around it as a ring.
-    private static float[] withoutOtherSign(float[] off, GlassFrame frame) {
-        float least = (float) (-OTHER_SIGN * scatter(off, frame));
+    /// What is of no fault's sign is cut short: its blur would stand around it as a ring.
+    private float[] withoutOtherSign(float[] off) {
+        float least = (float) (-OTHER_SIGN * scatter(off).lit);
         float[] out = new float[N];
         for (int i = 0; i < N; i++) {
             out[i] = Math.max(off[i], least);
@@ -132,13 +188,13 @@ final class Maps {
     }
 
     /// A wide blur that forgets what stands far out, so that bright threads have no dark seam.
-    private static float[] about(float[] small, GlassFrame frame) {
+    private float[] about(float[] small) {
         float[] first = wide(small, 11);
         float[] rest = new float[N];
         for (int i = 0; i < N; i++) {
             rest[i] = small[i] - first[i];
         }
-        double limit = 2.5 * scatter(rest, frame);
+        double limit = 2.5 * scatter(rest).lit;
         float[] calm = new float[N];
         for (int i = 0; i < N; i++) {
             calm[i] = Math.abs(rest[i]) > limit ? first[i] : small[i];
@@ -146,8 +202,8 @@ final class Maps {
         return wide(calm, 11);
     }
 
-    /// A small blur less a wide one.
-    private static float[] bandPass(float[] small, float[] about, GlassFrame frame) {
+    /// A small blur less a wide one, or less the median about it.
+    private float[] bandPass(float[] small, float[] about) {
         float[] out = new float[N];
         for (int i = 0; i < N; i++) {
             out[i] = frame.r[i] < 0.985 ? small[i] - about[i] : 0;
@@ -155,20 +211,24 @@ final class Maps {
         return out;
     }
 
-    private double scatter(float[] map) {
-        return scatter(map, frame);
+    private Scatter scatter(float[] map) {
+        double lit = Math.max(LEAST_SCATTER, 1.4826 * middle(map, 37, false, true));
+        boolean any = lighting == Lighting.BRIGHT && iris.isPresent();
+        return new Scatter(lit, any ? Math.max(LEAST_SCATTER, 1.4826 * middle(map, 37, true, true)) : lit);
     }
 
-    /// Robust scatter inside the rim.
-    private static double scatter(float[] map, GlassFrame frame) {
-        double[] sample = new double[N / 37 + 1];
+    /// Median inside the rim of lit or of dark parts, 0 where there are none.
+    /// @param every of so many pixels one is looked at
+    /// @param size of what departs, whichever way
+    private double middle(float[] map, int every, boolean dark, boolean size) {
+        double[] sample = new double[N / every + 1];
         int n = 0;
-        for (int i = 0; i < N; i += 37) {
-            if (frame.r[i] < 0.94) {
-                sample[n++] = Math.abs(map[i]);
+        for (int i = 0; i < N; i += every) {
+            if (frame.r[i] < 0.94 && dark(i) == dark) {
+                sample[n++] = size ? Math.abs(map[i]) : map[i];
             }
         }
-        return Math.max(2e-4, n == 0 ? 0 : 1.4826 * LeastSquares.median(java.util.Arrays.copyOf(sample, n)));
+        return n == 0 ? 0 : LeastSquares.median(Arrays.copyOf(sample, n));
     }
 
     private float[][] tints() {

@@ -80,7 +80,7 @@ final class Measuring {
         lines(f, pixels);
         int lined = 0;
         for (int at : pixels) {
-            lined += Math.abs(maps.fine[at]) > 4 * maps.fineScatter ? 1 : 0;
+            lined += Math.abs(maps.fine[at]) > 4 * maps.fineScatter(at) ? 1 : 0;
         }
         return f.set(Feature.LINED, lined / (double) pixels.length)
                 .setLog(Feature.NEIGHBOURS, 1.0 + neighbours).setLog(Feature.CROWD, 1.0 + crowd);
@@ -108,65 +108,6 @@ final class Measuring {
             sum += maps.frame.light[at];
         }
         return sum / pixels.length;
-    }
-
-    /// @param around mean light around the lens
-    Features whole(double around) {
-        double[] rings = new double[20];
-        int[] count = new int[20];
-        double off = 0;
-        double blue = 0;
-        double red = 0;
-        int covered = 0;
-        for (int at = 0; at < GlassFrame.PIXELS; at++) {
-            double r = maps.frame.r[at];
-            boolean blades = r < 0.97 && maps.blades(at);
-            covered += blades ? 1 : 0;
-            if (r < 0.97 && !blades) {
-                rings[(int) (r / 0.97 * 20)] += maps.expected[at];
-                count[(int) (r / 0.97 * 20)]++;
-                off += Math.abs(maps.fine[at]);
-                blue += maps.frame.blue[at];
-                red += maps.frame.red[at];
-            }
-        }
-        double[] profile = profile();
-        double sum = 0;
-        int n = 0;
-        for (int k = 0; k < 20; k++) {
-            sum += rings[k];
-            n += count[k];
-            rings[k] /= Math.max(1, count[k]);
-        }
-        double mean = Math.max(1e-4, sum / Math.max(1, n));
-        double step = 0;
-        for (int k = 3; k + 3 < profile.length; k++) {
-            double jump = profile[k - 1] + profile[k - 2] - profile[k + 1] - profile[k + 2];
-            step = Math.abs(jump / 2) > Math.abs(step) ? jump / 2 : step;
-        }
-        boolean open = covered == 0;
-        return new Features().setLog(Feature.VEIL, mean)
-                .set(Feature.BOWL, open ? Math.log10(Math.max(1e-4, rings[18]) / Math.max(1e-4, rings[4])) : Double.NaN)
-                .setLog(Feature.AROUND, mean / Math.max(1e-3, around))
-                .setLog(Feature.GRAIN, off / Math.max(1, n) / mean)
-                .set(Feature.TINT, Math.log(Math.max(1e-3, blue) / Math.max(1e-3, red)))
-                .set(Feature.RING_STEP, open ? step / mean : Double.NaN)
-                .set(Feature.BLADES, covered / (double) Math.max(1, n + covered));
-    }
-
-    /// Median light in 40 rings out to 0.96 radii.
-    private double[] profile() {
-        double[] out = new double[40];
-        for (int k = 0; k < out.length; k++) {
-            double r = (k + 0.5) / out.length * 0.96;
-            double[] values = new double[90];
-            for (int i = 0; i < values.length; i++) {
-                double phi = 2 * Math.PI * i / values.length;
-                values[i] = maps.frame.light[GlassFrame.at(r * Math.cos(phi), r * Math.sin(phi))];
-            }
-            out[k] = LeastSquares.median(values);
-        }
-        return out;
     }
 
     private void place(Features f, int[] pixels) {
@@ -347,7 +288,9 @@ final class Measuring {
         double peak = 0;
         double clean = 0;
         int clipped = 0;
+        int dark = 0;
         for (int at : pixels) {
+            dark += maps.dark(at) ? 1 : 0;
             double d = map[at];
             sum += d;
             size += Math.abs(d);
@@ -358,7 +301,8 @@ final class Measuring {
         }
         int n = pixels.length;
         double mean = Math.max(1e-6, size / n);
-        f.setLog(Feature.CONTRAST, mean / (0.01 + clean / n))
+        f.set(Feature.BLADES, maps.lighting == Lighting.BRIGHT ? dark / (double) n : Double.NaN)
+                .setLog(Feature.CONTRAST, mean / (0.01 + clean / n))
                 .setLog(Feature.PEAK, peak / mean)
                 .set(Feature.POLARITY, sum / Math.max(1e-9, size))
                 .set(Feature.MOTTLED, Math.sqrt(Math.max(0, squares / n - mean * mean)) / mean)

@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.BitSet;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
-import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 
 /// How large fine structure is by the finest pixels at hand: what stands out half as high as the highest near it. The frame finds and tells specks and threads, but spreads them over its own
@@ -70,7 +69,7 @@ final class OwnPixels {
 
     /// Departure from the glass about it at every place of a frame pixel, of the sign that faults have.
     private float[] places(int at) {
-        float sign = maps.lighting == Lighting.AGAINST ? 1 : -1;
+        float sign = maps.sign(at);
         float[] out = new float[per * per];
         for (int k = 0; k < out.length; k++) {
             double x = GlassFrame.x(at) + ((k % per + 0.5) / per - 0.5) / GlassFrame.RADIUS;

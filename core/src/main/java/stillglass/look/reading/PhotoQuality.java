@@ -42,7 +42,7 @@ final class PhotoQuality {
             return Optional.of(Said.of("photo.no-rim", "percent", 100 * s.lens));
         }
         double texture = texture(s);
-        if (!byHand && texture > TEXTURED && s.maps.fineScatter > PLAIN) {
+        if (!byHand && texture > TEXTURED && s.maps.fineScatter() > PLAIN) {
             return Optional.of(Said.of("photo.textured", "percent", 100 * texture));
         }
         if (cut(s)) {
@@ -56,7 +56,7 @@ final class PhotoQuality {
     }
 
     static double texture(Survey s) {
-        return s.maps.fineScatter / (0.05 + s.inside);
+        return s.maps.fineScatter() / (0.05 + s.inside);
     }
 
     static List<Said> remarks(Survey s, LinearPhoto photo) {

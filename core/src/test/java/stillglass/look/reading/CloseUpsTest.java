@@ -72,6 +72,24 @@ class CloseUpsTest {
         assertThat(right).isLessThan(1);
     }
 
+    /// The shape of a lopsided thing lies where its light does: two discs, the smaller one counterclockwise of the larger.
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 70, 160, 290})
+    void theShapeOfAThingIsNoMirrorImageOfIt(double degrees) {
+        double cos = Math.cos(Math.toRadians(degrees));
+        double sin = Math.sin(Math.toRadians(degrees));
+        ToDoubleBiFunction<Double, Double> glass = (u, v) -> 0.02 + 0.06 * Math.max(Glass.disc(u, v, 0.6 * cos, 0.6 * sin, 0.13), Glass.disc(u, v, 0.6 * cos - 0.18 * sin, 0.6 * sin + 0.18 * cos, 0.07));
+        Cut cut = largest(Sight.AREA, Lighting.AGAINST, glass, glass);
+        double apart = 0;
+        for (int up = -12; up <= 12; up++) {
+            for (int right = -12; right <= 12; right++) {
+                boolean lit = cut.get(CloseUpTrait.LEVEL, right, up) > 1.2;
+                apart += lit == cut.get(CloseUpTrait.SHAPE, right, up) > 1 ? 0 : 1 / 625.0;
+            }
+        }
+        assertThat(apart).isLessThan(0.06);
+    }
+
     /// However far it is reduced, a thread stays: the strongest of its cells is kept.
     @Test
     void aLongThreadDoesNotFade() {

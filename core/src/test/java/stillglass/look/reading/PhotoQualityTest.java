@@ -131,7 +131,7 @@ class PhotoQualityTest {
         LinearPhoto p = Glass.photo(0.001, 5, (x, y) -> Math.hypot(x, y) < 0.6 ? 0.6 : 0.04);
         Survey s = Survey.of(p, new PhotoGrading.Given(Optional.of(Lighting.BRIGHT), Optional.of(Glass.RIM), OptionalDouble.empty()), Progress.SILENT).orElseThrow();
 
-        assertThat(PhotoQuality.remarks(s, p)).extracting(Wording.core()::say).filteredOn(r -> r.contains("the iris hides")).singleElement()
+        assertThat(PhotoQuality.remarks(s, p)).extracting(Wording.core()::say).filteredOn(r -> r.contains("lie blades or walls of the barrel")).singleElement()
                 .satisfies(r -> assertThat(Integer.parseInt(r.replaceAll("\\D+(\\d+) %.*", "$1"))).as("1 - 0.6² of the glass").isBetween(58, 68));
     }
 }
