@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
 import stillglass.look.ModelText;
 import stillglass.look.net.Grid;
 import stillglass.look.net.NetText;
@@ -44,12 +45,13 @@ public final class CloseUpNet {
     }
 
     private static final class Shipped {
-        static final CloseUpNet NET = parse(ModelText.lines(CloseUpNet.class, "closeups.txt"));
+        static final CloseUpNet AGAINST = parse(ModelText.lines(CloseUpNet.class, "against.txt"));
+        static final CloseUpNet BRIGHT = parse(ModelText.lines(CloseUpNet.class, "bright.txt"));
     }
 
-    /// The network that ships with the application.
-    public static CloseUpNet shipped() {
-        return Shipped.NET;
+    /// The network that ships with the application for a lighting.
+    public static CloseUpNet shipped(Lighting lighting) {
+        return lighting == Lighting.AGAINST ? Shipped.AGAINST : Shipped.BRIGHT;
     }
 
     /// @throws IllegalArgumentException with the line that is not understood, or with what is missing

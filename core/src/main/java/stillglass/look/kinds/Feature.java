@@ -125,9 +125,7 @@ public enum Feature {
     CLOSE_EDGE_PAINT(true, 100),
     CLOSE_CHIP(true, 100),
     CLOSE_COATING(true, 100),
-    CLOSE_NOTHING(true, 100),
-    /// log of the darkest light in the glass over the darkest just outside its rim: haze lifts the one, no exposure and no tone curve lifts it over the other.
-    LIFTED(true, 1);
+    CLOSE_NOTHING(true, 100);
 
     private final boolean log;
     private final double times;
@@ -162,7 +160,7 @@ public enum Feature {
 
     /// Whether it was measured and not told by a look.
     boolean measured() {
-        return ordinal() < GLANCE_DUST.ordinal() || this == LIFTED;
+        return ordinal() < GLANCE_DUST.ordinal();
     }
 
     /// Whether it says how much something looks like a kind.

@@ -2,7 +2,6 @@ package stillglass.look.reading;
 
 import java.util.ArrayList;
 import java.util.List;
-import stillglass.look.Lighting;
 import stillglass.look.closeup.CloseUp;
 import stillglass.look.closeup.CloseUpNet;
 import stillglass.look.closeup.CloseUpTrait;
@@ -23,8 +22,6 @@ final class CloseUps {
     /// Share of a cell in which its pixels need to fall for it to count as covered: turned, they fall unevenly.
     private static final double COVERED = 0.8;
     private static final double SHAPE = 3;
-    /// Added to the logarithm of light, so that what is met most lies about nothing.
-    private static final double OFFSET = 2;
 
     private final Maps maps;
     private final Pyramid light;
@@ -34,11 +31,6 @@ final class CloseUps {
     private final Pyramid area;
     private final Pyramid red;
     private final Pyramid blue;
-
-    /// Light of a cell, from what is told of it.
-    static double lightOf(double told) {
-        return Math.exp(told - OFFSET) - Glances.DARK;
-    }
 
     CloseUps(Maps maps) {
         this.maps = maps;
@@ -66,12 +58,9 @@ final class CloseUps {
     static void tell(Maps maps, List<Candidate> candidates) {
         CloseUps cut = new CloseUps(maps);
         List<Candidate> things = candidates.stream().filter(c -> c.sight() != Sight.WHOLE).toList();
-        List<double[]> chances = CloseUpNet.shipped().look(things.parallelStream().map(cut::of).toList());
+        List<double[]> chances = CloseUpNet.shipped(maps.lighting).look(things.parallelStream().map(cut::of).toList());
         for (int i = 0; i < chances.size(); i++) {
             Glances.tell(chances.get(i), Feature::closeUp, things.get(i).features());
-        }
-        if (maps.lighting == Lighting.AGAINST) {
-            candidates.stream().filter(c -> c.sight() == Sight.WHOLE).forEach(c -> c.features().set(Feature.LIFTED, WholeGlass.lifted(cut.of(c))));
         }
     }
 
@@ -122,7 +111,7 @@ final class CloseUps {
             double up = (CloseUp.SIDE / 2.0 - cell / CloseUp.SIDE - 0.5) * step;
             double x = w.x + up * w.outX - right * w.outY;
             double y = w.y + up * w.outY + right * w.outX;
-            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(coarse, x, y) + Glances.DARK) + OFFSET);
+            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(coarse, x, y) + Glances.DARK) + 2);
             out.set(CloseUpTrait.LEVEL, cell, Glances.squeezed(4.0 * level.at(coarse, x, y)));
             out.set(CloseUpTrait.FINE, cell, Glances.squeezed(fine.at(coarse, x, y) / 4));
             out.set(CloseUpTrait.OTHER, cell, Glances.squeezed(other.at(coarse, x, y) / 4));

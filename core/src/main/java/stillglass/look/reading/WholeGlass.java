@@ -1,22 +1,11 @@
 package stillglass.look.reading;
 
-import java.util.stream.IntStream;
 import stillglass.look.LeastSquares;
-import stillglass.look.closeup.CloseUp;
-import stillglass.look.closeup.CloseUpTrait;
 import stillglass.look.kinds.Feature;
 import stillglass.look.kinds.Features;
 
 /// Takes the measure of the glass as a whole. What each number means stands at [Feature].
 final class WholeGlass {
-    /// Share of what lies there that counts as its darkest.
-    private static final double DARKEST = 0.02;
-    /// Out to where something dark in the glass is looked for and beyond the rim, radii.
-    private static final double INSIDE = 0.9;
-    private static final double ABOUT = 1.25;
-    /// Added to light before the logarithm of its ratio is taken, share of full exposure.
-    private static final double NO_LIGHT = 0.002;
-
     private WholeGlass() {}
 
     /// @param around mean light around the lens
@@ -61,19 +50,6 @@ final class WholeGlass {
                 .set(Feature.TINT, Math.log(Math.max(1e-3, blue) / Math.max(1e-3, red)))
                 .set(Feature.RING_STEP, open ? step / mean : Double.NaN)
                 .set(Feature.BLADES, covered / (double) Math.max(1, n + covered));
-    }
-
-    /// How far the black of the glass is lifted over that about its rim, logarithm.
-    ///
-    /// @param whole the glass as a whole, as it is seen close by
-    static double lifted(CloseUp whole) {
-        return Math.log10((darkest(whole, 0, INSIDE) + NO_LIGHT) / (darkest(whole, 1, ABOUT) + NO_LIGHT));
-    }
-
-    private static double darkest(CloseUp whole, double from, double to) {
-        return LeastSquares.quantile(IntStream.range(0, CloseUp.SIDE * CloseUp.SIDE)
-                .filter(cell -> whole.get(CloseUpTrait.RADIUS, cell) / 2 > from && whole.get(CloseUpTrait.RADIUS, cell) / 2 < to)
-                .mapToDouble(cell -> CloseUps.lightOf(whole.get(CloseUpTrait.LIGHT, cell))).toArray(), DARKEST);
     }
 
     /// Median light in 40 rings out to 0.96 radii.

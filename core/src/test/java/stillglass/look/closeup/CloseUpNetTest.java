@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.kinds.Sight;
@@ -43,9 +45,10 @@ class CloseUpNetTest {
         return IntStream.range(0, count).mapToObj(i -> noise(i, Sight.values()[i % 4], 0.05 * (1 + i))).toList();
     }
 
-    @Test
-    void whatIsWrittenIsReadBack() {
-        CloseUpNet net = CloseUpNet.shipped();
+    @ParameterizedTest
+    @EnumSource(Lighting.class)
+    void whatIsWrittenIsReadBack(Lighting lighting) {
+        CloseUpNet net = CloseUpNet.shipped(lighting);
         CloseUpNet again = CloseUpNet.parse(net.print().lines().toList());
         double[] one = net.look(noises(1)).getFirst();
         double[] other = again.look(noises(1)).getFirst();
