@@ -32,7 +32,7 @@ final class Maps {
     final float[] expected;
     /// Fine structure of the sign that faults have there, see [#sign], and its robust scatter.
     final float[] fine;
-    private final float[] fineScatter;
+    private final double[] fineScatter;
     /// What fine structure stands out of: departure of the glass about it from clean glass, same sign.
     final float[] about;
     /// Regions of the sign that faults have, over clean glass; fine structure taken out.
@@ -69,14 +69,14 @@ final class Maps {
     }
 
     @SuppressWarnings("ArrayRecordComponent")
-    private record Fine(float[] map, float[] about, float[] scatter) {}
+    private record Fine(float[] map, float[] about, double[] scatter) {}
 
     private Fine againstTheLight(float[] off) {
         float[] small = gaussian(withoutOtherSign(off), 0.9);
         float[] around = about(small);
         float[] map = bandPass(small, around);
-        float[] scatter = new float[N];
-        Arrays.fill(scatter, (float) scatter(map).lit);
+        double[] scatter = new double[N];
+        Arrays.fill(scatter, scatter(map).lit);
         return new Fine(map, around, scatter);
     }
 
@@ -86,9 +86,9 @@ final class Maps {
         float[] around = off(behind);
         float[] map = bandPass(off(small), around);
         Grain grain = new Grain(map, behind, frame);
-        float[] scatter = new float[N];
+        double[] scatter = new double[N];
         for (int i = 0; i < N; i++) {
-            scatter[i] = (float) grain.at(behind[i]);
+            scatter[i] = grain.at(behind[i]);
         }
         return new Fine(map, around, scatter);
     }

@@ -198,7 +198,7 @@ public final class InspectionCamera {
                     double hue = s.layer.colour(c, i);
                     double before = light.planes[c][i];
                     light.planes[c][i] *= against ? 1 : (float) (1 - Math.min(0.9, takes * shade * (s.layer.coloured() ? 2 - hue : 1)));
-                    light.planes[c][i] += (float) (scatter * hue * (against ? lamp : front));
+                    light.planes[c][i] += (float) (scatter * (against ? lamp : front) * hue);
                     seen |= Sensor.levelsApart(before * gain, light.planes[c][i] * gain) >= leastLevels;
                 }
                 seen &= !dark || front > 0;
