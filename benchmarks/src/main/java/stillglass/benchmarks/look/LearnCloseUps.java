@@ -7,7 +7,7 @@ import java.util.Locale;
 import stillglass.look.closeup.CloseUpLearning;
 import stillglass.look.net.Told;
 
-/// Makes the network that ships of what things that stand out look like close by.
+/// Makes a network of what things that stand out look like close by; one ships for each lighting.
 ///
 /// `LearnCloseUps WIDE FILE`: so many scenes of any room, seeds from where those end that [LearnKinds] learns from; scenes for choosing, which are not learned from, tell how it went.
 public final class LearnCloseUps {

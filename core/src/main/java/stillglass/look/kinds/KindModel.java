@@ -32,7 +32,7 @@ public final class KindModel {
     /// Evidence below this is no reason, nats.
     private static final double LEAST_VOICE = 0.1;
     /// The same of what a technician can see for himself: a network that sees it, too, takes most of its voice.
-    private static final double LEAST_TELLING = 0.02;
+    private static final double LEAST_TELLING = 0.04;
     /// What shows a kind to the eye.
     private static final Map<FindingKind, Feature> TELLING = new EnumMap<>(Map.of(FindingKind.FUNGUS, Feature.JUNCTIONS, FindingKind.SCRATCH,
             Feature.ELONGATION, FindingKind.OIL, Feature.BEADED, FindingKind.SEPARATION, Feature.RAINBOW, FindingKind.BUBBLE, Feature.HEART,

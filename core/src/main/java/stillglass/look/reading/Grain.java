@@ -6,6 +6,7 @@ import stillglass.look.LeastSquares;
 
 /// How much fine structure of clean glass scatters, by how light it is there: grain of a photo grows with light, and before a card one glass holds both the card and black walls.
 final class Grain {
+    /// Added to light before its logarithm is taken, share of full exposure.
     private static final double DARK = 0.004;
     /// Width of a step of light, logarithm.
     private static final double STEP = 0.35;
@@ -43,6 +44,8 @@ final class Grain {
         return (int) Math.clamp(Math.log((Math.max(0, light) + DARK) / DARK) / STEP, 0, STEPS - 1);
     }
 
+    /// @param light of the glass there, share of full exposure
+    /// @return robust scatter in the same unit, at least what a photo can hold
     double at(double light) {
         return Math.max(LEAST_SHARE * light, Math.max(Maps.LEAST_SCATTER, scatter[step(light)]));
     }

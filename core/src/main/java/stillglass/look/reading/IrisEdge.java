@@ -11,7 +11,7 @@ import java.util.stream.IntStream;
 import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 
-/// The blades of an iris that is closed down: the glass then has two levels of light, which no smooth surface fits.
+/// The blades of an iris that is closed down, and before a card whatever else leaves an opening: the glass then has two levels of light or more, which no smooth surface fits.
 ///
 /// Reference: N. Otsu, IEEE SMC 9 (1979), for the threshold, here on the logarithm of light. What it divides is taken for an iris when the
 /// inner part is compact about the middle and as bright or dark against the outer as blades are in that lighting.

@@ -128,6 +128,17 @@ class OwnPixelsTest {
         assertThat(a.frame / truth).as("what it is for").isGreaterThan(3);
     }
 
+    /// Before a card, but before the black blades of an iris: specks are lighter than those there.
+    @Test
+    void specksBeforeBladesAreAsLargeAsTheyAre() {
+        double radius = 0.006;
+        ToDoubleBiFunction<Double, Double> card = (x, y) -> 0.5 * edge(0.3 - Math.hypot(x, y));
+        ToDoubleBiFunction<Double, Double> specks = (x, y) -> IntStream.range(0, 8).mapToDouble(k -> 0.1 * edge(radius - Math.hypot(x - 0.7 * Math.cos(k), y - 0.7 * Math.sin(k)))).sum();
+        Areas a = areas(new Stored(0.02, 0.001, 9, (x, y) -> card.applyAsDouble(x, y) + specks.applyAsDouble(x, y)).photo(true), Lighting.BRIGHT);
+
+        assertThat(a.own / (8 * radius * radius)).isCloseTo(1, within(0.12));
+    }
+
     private static double place(int k) {
         return 0.7 * (k + 3) / 15;
     }
