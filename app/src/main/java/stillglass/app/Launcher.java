@@ -43,12 +43,16 @@ public final class Launcher {
         }
     }
 
-    private static String sentence(Throwable cause) {
+    /// What to say of what kept the window from opening.
+    static String sentence(Throwable cause) {
         return switch (cause) {
             case BookTrouble t -> String.valueOf(t.getMessage());
             case IllegalArgumentException i when String.valueOf(i.getMessage()).startsWith("--book") -> String.valueOf(i.getMessage());
             case UnsupportedOperationException u when String.valueOf(u.getMessage()).contains("GTK") ->
                 "the window could not open: GTK 3 is missing. Install it (on Debian: libgtk-3-0), or unset DISPLAY to open off-screen";
+            case UnsupportedOperationException u when String.valueOf(u.getMessage()).contains("DISPLAY") ->
+                "the window could not open: the display " + System.getenv("DISPLAY")
+                    + " does not answer. Start this where a screen is, set DISPLAY to one that runs, or unset it to open off-screen";
             default -> "the window could not open: " + cause;
         };
     }
