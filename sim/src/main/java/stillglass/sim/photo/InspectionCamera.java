@@ -16,6 +16,8 @@ import stillglass.sim.truth.HiddenTruth;
 public final class InspectionCamera {
     /// A veil below this share is not painted into the truth.
     private static final double LEAST_VEIL = 0.03;
+    /// The same where haze may be as thin as shows against the light at all.
+    private static final double THIN_VEIL = 0.004;
     /// Steps of 255 by which a pixel must change for an eye to tell, about twice the noise of one pixel.
     private static final double VISIBLE_LEVELS = 3;
     /// The same for a film over the whole glass before a card: clean glasses differ from one another by as much.
@@ -102,7 +104,7 @@ public final class InspectionCamera {
             // A shadow needs light behind it: in front of a card what lies before black blades or walls, or on them, shows only by light from the front.
             float[] lightless = pose.lighting() == Lighting.BRIGHT ? together(curtains.stream().filter(c -> !c.hides(surface, rear)).toList()) : none;
             float[] only = surface == lens.stopIndex() ? curtains.stream().filter(c -> c.iris).map(c -> c.cover).findFirst().orElse(none) : none;
-            Laid laid = lay(light, mask, s, pose, world.front(), around, hidden, only, lightless);
+            Laid laid = lay(light, mask, s, pose, world, around, hidden, only, lightless);
             veil += laid.veil;
             visible.merge(s.fault.kind(), laid.visible, Shot.Visible::and);
         }
@@ -162,11 +164,10 @@ public final class InspectionCamera {
         return new Seen(f, view, layer, layer.soft(Math.hypot(view.blurPx(), world.soften())));
     }
 
-    /// @param front light on the near side of the glass before a card
     /// @param hidden 1 where blades or walls cover the fault, or empty
     /// @param only 1 where the fault lies on blades, or empty
     /// @param lightless 1 where there is no light behind the fault to be kept away, or empty
-    private static Laid lay(Light light, byte[] mask, Seen s, Pose pose, double front, Surroundings around, float[] hidden, float[] only,
+    private static Laid lay(Light light, byte[] mask, Seen s, Pose pose, World world, Surroundings around, float[] hidden, float[] only,
             float[] lightless) {
         boolean against = pose.lighting() == Lighting.AGAINST;
         boolean haze = s.fault.kind() == FindingKind.HAZE;
@@ -198,17 +199,17 @@ public final class InspectionCamera {
                     double hue = s.layer.colour(c, i);
                     double before = light.planes[c][i];
                     light.planes[c][i] *= against ? 1 : (float) (1 - Math.min(0.9, takes * shade * (s.layer.coloured() ? 2 - hue : 1)));
-                    light.planes[c][i] += (float) (scatter * (against ? lamp : front) * hue);
+                    light.planes[c][i] += (float) (scatter * (against ? lamp : world.front()) * hue);
                     seen |= Sensor.levelsApart(before * gain, light.planes[c][i] * gain) >= leastLevels;
                 }
-                seen &= !dark || front > 0;
+                seen &= !dark || world.front() > 0;
                 visible += seen && (haze || s.layer.mark[i]) ? 1 : 0;
             }
             painted += haze ? scatter > 0 ? 1 : 0 : s.layer.mark[i] ? 1 : 0;
             s.layer.mark[i] &= shown > 0.5 && (!dark || seen);
         }
         double mean = sum / Math.max(1, glass);
-        mark(mask, s, haze ? Math.max(LEAST_VEIL, mean / 2) : -1, light.width);
+        mark(mask, s, haze ? Math.max(world.wide() && against ? THIN_VEIL : LEAST_VEIL, mean / 2) : -1, light.width);
         return new Laid(haze ? mean : 0, new Shot.Visible(visible, painted));
     }
 

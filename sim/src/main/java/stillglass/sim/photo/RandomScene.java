@@ -20,6 +20,8 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
     /// What seldom comes alone.
     private static final Set<FindingKind> SCATTERED = EnumSet.of(FindingKind.FUNGUS, FindingKind.OIL, FindingKind.SEPARATION, FindingKind.EDGE_PAINT, FindingKind.CHIP, FindingKind.COATING);
     private static final int MOST_PIECES = 4;
+    /// Of the haze that is photographed on a bench.
+    private static final double THINNEST_HAZE = 0.12;
     /// Pixels that a kind must change visibly to be shown.
     private static final int LEAST_VISIBLE = 20;
     /// Share of a fault that must show for it to be told by.
@@ -40,7 +42,8 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
         Pose pose = new Pose(width, height, 0.5 + 0.5 * roomX * (2 * random.nextDouble() - 1), 0.5 + 0.5 * roomY * (2 * random.nextDouble() - 1), radius, p.focusDepthMm(), p.lighting(), p.fromRear(), tilt,
                 p.tiltTowardsRad(), 90 + 300 * random.nextDouble(), p.pupilMm(), p.lampTowardsRad(), 0.5 + 1.1 * random.nextDouble(), 0.9 * random.nextDouble(),
                 random.nextDouble() < 0.35 ? 0.2 + 0.65 * random.nextDouble() : 1, 0.6 * random.nextGaussian(), p.seed(), p.mount());
-        return new RandomScene(tidy.lens, scattered(tidy.truth, p.lighting(), new SplittableRandom(mixed(seed) + 2)), pose, 0.5 + 0.46 * random.nextDouble(), World.wide(random.nextLong()));
+        HiddenTruth truth = scattered(tidy.truth, p.lighting(), new SplittableRandom(mixed(seed) + 2));
+        return new RandomScene(tidy.lens, p.lighting() == Lighting.AGAINST ? thinned(truth, new SplittableRandom(mixed(seed) + 3)) : truth, pose, 0.5 + 0.46 * random.nextDouble(), World.wide(random.nextLong()));
     }
 
     /// @param lenses to choose from
@@ -139,6 +142,16 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
                 HiddenTruth.GlassFault piece = fault(f.kind(), f.surface(), lighting, random);
                 faults.add(new HiddenTruth.GlassFault(piece.kind(), piece.surface(), piece.x(), piece.y(), piece.size() * (0.4 + 0.6 * random.nextDouble()), piece.amount(), piece.seed()));
             }
+        }
+        return new HiddenTruth(faults, truth.infinityErrorMm(), truth.blueThrough());
+    }
+
+    /// The same with haze down to what only shows against the light.
+    private static HiddenTruth thinned(HiddenTruth truth, SplittableRandom random) {
+        List<HiddenTruth.GlassFault> faults = new ArrayList<>();
+        for (HiddenTruth.GlassFault f : truth.faults()) {
+            double share = f.kind() == FindingKind.HAZE ? Math.pow(THINNEST_HAZE, random.nextDouble()) : 1;
+            faults.add(new HiddenTruth.GlassFault(f.kind(), f.surface(), f.x(), f.y(), f.size(), f.amount() * share, f.seed()));
         }
         return new HiddenTruth(faults, truth.infinityErrorMm(), truth.blueThrough());
     }

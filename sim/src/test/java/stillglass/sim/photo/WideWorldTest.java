@@ -63,6 +63,35 @@ class WideWorldTest {
         assertThat(most).isEqualTo(5);
     }
 
+    /// Against the light haze is drawn down to a trace that a bench photo never shows, and stays in the truth as long as the eye can tell it; before a card, and on the tidy bench, it is as thick as it was.
+    @Test
+    void hazeIsAsThinAsItShowsAgainstTheLight() {
+        List<LensSection> lenses = List.of(lens());
+        double[] thin = {1, 1};
+        for (long seed = 0; seed < 400; seed++) {
+            RandomScene scene = RandomScene.wide(seed, lenses);
+            boolean against = scene.pose().lighting() == Lighting.AGAINST;
+            int way = against ? 0 : 1;
+            for (RandomScene s : List.of(scene, RandomScene.of(seed, lenses))) {
+                double least = s.truth().faults().stream().filter(f -> f.kind() == FindingKind.HAZE).mapToDouble(HiddenTruth.GlassFault::amount).min().orElse(1);
+                if (s == scene) {
+                    thin[way] = Math.min(thin[way], least);
+                } else {
+                    assertThat(least).isGreaterThanOrEqualTo(s.pose().lighting() == Lighting.AGAINST ? 0.045 : 0.08);
+                }
+            }
+        }
+        assertThat(thin[0]).isBetween(0.0045, 0.012);
+        assertThat(thin[1]).isGreaterThanOrEqualTo(0.08);
+
+        Pose pose = new Pose(500, 450, 0.5, 0.5, 0.42, 0, Lighting.AGAINST, 7);
+        HiddenTruth trace = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.HAZE, 0, 0, 0, 1, 0.015, 11)), 0);
+        RandomScene wide = new RandomScene(lens(), trace, pose, 1, new World(true, 3, 1, 1, 0, 0));
+        RandomScene tidy = new RandomScene(lens(), trace, pose, 1, World.TIDY);
+        assertThat(wide.shown(wide.shoot())).containsExactly(FindingKind.HAZE);
+        assertThat(tidy.shown(tidy.shoot())).isEmpty();
+    }
+
     /// Old grease and cement are yellow: over many worlds more often warm than not, never on the tidy bench.
     @Test
     void greaseAndCementYellow() {
