@@ -8,12 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Progress;
 import stillglass.look.closeup.CloseUpLearning;
@@ -52,9 +54,7 @@ final class Labels {
 
     /// Labelled candidates of one scene, as the curves of kinds are learned from.
     static List<KindLearning.Example> of(RandomScene scene, boolean heldBack) {
-        Shot shot = scene.shoot();
-        return survey(scene, shot).map(s -> in(s, scene, shot)).orElse(List.of()).stream()
-                .map(l -> new KindLearning.Example(scene.pose().seed(), scene.pose().lighting(), l.sighting.sight(), l.sighting.features(), l.label, l.weight, heldBack)).toList();
+        return labelled(scene).map(l -> new KindLearning.Example(scene.pose().seed(), scene.pose().lighting(), l.sighting.sight(), l.sighting.features(), l.label, l.weight, heldBack)).toList();
     }
 
     /// The same photo as the look of whole glasses is learned from; nothing when it is refused.
@@ -66,17 +66,39 @@ final class Labels {
 
     /// What stands out of the same photo as it looks close by; nothing when it is refused.
     static Stream<CloseUpLearning.Example> closeUps(RandomScene scene) {
+        return labelled(scene).map(Labels::closeUp);
+    }
+
+    /// The glass as a whole, where it is seen against the light.
+    static Stream<CloseUpLearning.Example> wholes(RandomScene scene) {
+        return scene.pose().lighting() == Lighting.AGAINST ? labelled(scene).filter(l -> l.sighting.sight() == Sight.WHOLE).map(Labels::closeUp) : Stream.of();
+    }
+
+    private static CloseUpLearning.Example closeUp(Labelled l) {
+        return new CloseUpLearning.Example(l.sighting.closeUp(), l.label, l.weight);
+    }
+
+    /// What stands out of the photo of a scene; nothing when it is refused.
+    private static Stream<Labelled> labelled(RandomScene scene) {
         Shot shot = scene.shoot();
-        return survey(scene, shot).map(s -> in(s, scene, shot)).orElse(List.of()).stream()
-                .map(l -> new CloseUpLearning.Example(l.sighting.closeUp(), l.label, l.weight));
+        return survey(scene, shot).map(s -> in(s, scene, shot)).orElse(List.of()).stream();
     }
 
     /// What scenes of any room teach, many at once, the first seed's first; says how far it is.
     static <E> List<E> ofAnyRoom(long from, int count, Function<RandomScene, Stream<E>> teaches) {
+        return ofScenes(RandomScene::wide, from, count, teaches);
+    }
+
+    /// The same of scenes of the tidy bench.
+    static <E> List<E> ofTheBench(long from, int count, Function<RandomScene, Stream<E>> teaches) {
+        return ofScenes(RandomScene::of, from, count, teaches);
+    }
+
+    private static <E> List<E> ofScenes(BiFunction<Long, List<LensSection>, RandomScene> scene, long from, int count, Function<RandomScene, Stream<E>> teaches) {
         List<LensSection> lenses = Seeds.lenses();
         AtomicInteger done = new AtomicInteger();
         return LongStream.range(from, from + count).parallel().boxed().flatMap(s -> {
-            List<E> all = teaches.apply(RandomScene.wide(s, lenses)).toList();
+            List<E> all = teaches.apply(scene.apply(s, lenses)).toList();
             if (done.incrementAndGet() % 100 == 0) {
                 System.err.println(done.get() + " of " + count);
             }
@@ -112,6 +134,11 @@ final class Labels {
         return Math.max(Math.hypot(found.cx() - truth.cx(), found.cy() - truth.cy()), Math.abs(found.meanRadius() - truth.meanRadius())) / truth.meanRadius();
     }
 
+    /// Against the light the wide world's haze is as thin as it shows at all.
+    private static boolean showsThinly(Shot shot, RandomScene scene) {
+        return scene.world().wide() && scene.pose().lighting() == Lighting.AGAINST && scene.shown(shot).contains(FindingKind.HAZE);
+    }
+
     private static FindingKind label(Survey.Sighting s, Aperture a, Shot shot, RandomScene scene) {
         int w = shot.picture().getWidth();
         int h = shot.picture().getHeight();
@@ -123,7 +150,7 @@ final class Labels {
         }
         if (s.sight() == Sight.WHOLE) {
             double hazy = votes[FindingKind.HAZE.maskLevel()] / (double) s.places().size();
-            return shot.veil() >= LEAST_VEIL && hazy > 0.15 ? FindingKind.HAZE : FindingKind.UNKNOWN;
+            return hazy > 0.15 && (shot.veil() >= LEAST_VEIL || showsThinly(shot, scene)) ? FindingKind.HAZE : FindingKind.UNKNOWN;
         }
         if (votes[FindingKind.HAZE.maskLevel()] > SAME_REGION * s.places().size() && s.sight() == Sight.AREA && sameSize(s, a, shot)) {
             return FindingKind.HAZE;

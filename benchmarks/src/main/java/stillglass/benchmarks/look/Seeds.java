@@ -17,6 +17,9 @@ final class Seeds {
     /// First seed of the scenes of which the look of things close by is learned, for the same reason.
     static final long CLOSE_UPS = GLANCES;
 
+    /// First seed of the scenes of the tidy bench that hazy glass is learned from, for the same reason.
+    static final long BENCH_WHOLES = 400;
+
     private Seeds() {}
 
     /// Lenses in the scenes: all that ship.

@@ -73,6 +73,15 @@ class LabelsTest {
         assertThat(labelled(scene(FindingKind.FUNGUS, 0.3, -0.2, 0.4, 0.8), Sight.WHOLE).keySet()).containsExactly(FindingKind.UNKNOWN);
     }
 
+    /// A trace of haze that shows is haze in any room, and clear glass on the tidy bench, whose faults are plain ones.
+    @Test
+    void aTraceOfHazeIsHazeInAnyRoom() {
+        HiddenTruth trace = new HiddenTruth(List.of(new HiddenTruth.GlassFault(FindingKind.HAZE, 0, 0, 0, 1, 0.02, 11)), 0);
+        Pose pose = new Pose(600, 500, 0.5, 0.5, 0.42, 0, Lighting.AGAINST, 7);
+        assertThat(Labels.wholes(new RandomScene(Seeds.lenses().getFirst(), trace, pose, 1, new World(true, 3, 1, 1, 0, 0))).map(CloseUpLearning.Example::label)).containsExactly(FindingKind.HAZE);
+        assertThat(Labels.wholes(new RandomScene(Seeds.lenses().getFirst(), trace, pose, 1, World.TIDY)).map(CloseUpLearning.Example::label)).containsExactly(FindingKind.UNKNOWN);
+    }
+
     @Test
     void faintKindsCountNeitherWay() {
         // Before a card burnt out by three stops nothing can be seen of a veil.

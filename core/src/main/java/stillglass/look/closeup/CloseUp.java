@@ -1,5 +1,9 @@
 package stillglass.look.closeup;
 
+import java.util.SplittableRandom;
+import java.util.function.DoubleUnaryOperator;
+import java.util.stream.IntStream;
+import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.kinds.Sight;
 
@@ -16,6 +20,14 @@ public final class CloseUp {
     private static final float STEPS = 20;
     /// Half a side of which the logarithm is told as 0, radii.
     private static final double USUAL = 1 / 9.0;
+
+    /// Light that is added before its logarithm is taken: what is darker is not told apart.
+    private static final double DARK = 0.01;
+    private static final double LIGHT_OFF = 2;
+    /// The same beside the light of the mount.
+    private static final double BLACK = 0.004;
+    /// How far the mount next to the rim goes, radii.
+    private static final double MOUNT = 1.25;
 
     private final byte[][] traits;
     private final float[] facts;
@@ -48,6 +60,40 @@ public final class CloseUp {
 
     float get(int trait, int cell) {
         return traits[trait][cell] / STEPS;
+    }
+
+    /// Of a glass seen as a whole nothing but its light over that of the mount next to the rim, so that neither the exposure nor how light the room is has a say.
+    public CloseUp lightAlone() {
+        return lightAlone(light -> light, 0, false);
+    }
+
+    /// The same as another camera in another room might have taken it: exposed otherwise, its black lifted, its curve steeper or flatter, turned and mirrored.
+    CloseUp lightAlone(SplittableRandom random) {
+        double exposed = Math.exp(0.5 * random.nextGaussian());
+        double lifted = Math.abs(0.01 * random.nextGaussian());
+        double curve = Math.exp(0.2 * random.nextGaussian());
+        return lightAlone(light -> Math.pow(Math.min(1, exposed * light + lifted), curve), random.nextInt(4), random.nextBoolean());
+    }
+
+    /// @param turned by so many quarters
+    private CloseUp lightAlone(DoubleUnaryOperator camera, int turned, boolean mirrored) {
+        double[] seen = IntStream.range(0, SIDE * SIDE).mapToDouble(k -> camera.applyAsDouble(Math.max(0, Math.exp(get(CloseUpTrait.LIGHT, k) - LIGHT_OFF) - DARK))).toArray();
+        double about = LeastSquares.median(IntStream.range(0, seen.length).filter(k -> get(CloseUpTrait.RADIUS, k) > 2 && get(CloseUpTrait.RADIUS, k) < 2 * MOUNT).mapToDouble(k -> seen[k]).toArray());
+        CloseUp out = new CloseUp(new byte[TRAITS][SIDE * SIDE], facts);
+        for (int k = 0; k < seen.length; k++) {
+            int to = mirrored ? k / SIDE * SIDE + SIDE - 1 - k % SIDE : k;
+            for (int q = 0; q < turned; q++) {
+                to = to % SIDE * SIDE + SIDE - 1 - to / SIDE;
+            }
+            out.set(CloseUpTrait.LIGHT, to, Math.log((seen[k] + BLACK) / (about + BLACK)));
+            out.set(CloseUpTrait.RADIUS, to, get(CloseUpTrait.RADIUS, k));
+        }
+        return out;
+    }
+
+    /// What [CloseUpTrait#LIGHT] tells of light.
+    public static double light(double light) {
+        return Math.log(light + DARK) + LIGHT_OFF;
     }
 
     /// Numbers that are told of it besides its cells.

@@ -15,6 +15,9 @@ public final class CloseUpLearning {
     private static final int ROUNDS = 20;
     /// Close-ups that are weighed together.
     private static final int BATCH = 128;
+    /// Whole glasses are few, so each is shown more often.
+    private static final int ROUNDS_OF_WHOLES = 45;
+    private static final int BATCH_OF_WHOLES = 64;
     /// How often a sum is left out.
     private static final double SUM_LEFT_OUT = 0.15;
     private static final double LEAST_VARIANCE = 1e-2;
@@ -28,10 +31,29 @@ public final class CloseUpLearning {
     /// @param weight how much it counts
     public record Example(CloseUp thing, FindingKind label, double weight) {}
 
+    /// As what something is shown to a network that learns.
+    private interface Shown {
+        View as(CloseUpNet net, CloseUp thing, SplittableRandom random);
+    }
+
     /// @param told after each round: which one, and the mean loss in nats
     /// @return the network as text
     public static String learn(List<Example> examples, Consumer<String> told) {
         return learn(examples, new Descent.Rounds(ROUNDS, BATCH, told)).print();
+    }
+
+    /// The same for glasses seen as a whole by their light alone, from close-ups of wholes.
+    public static String learnWholes(List<Example> examples, Consumer<String> told) {
+        return learnWholes(examples, new Descent.Rounds(ROUNDS_OF_WHOLES, BATCH_OF_WHOLES, told)).print();
+    }
+
+    static CloseUpNet learnWholes(List<Example> examples, Descent.Rounds how) {
+        return learn(begun(lightAlone(examples)), examples, (net, whole, random) -> net.view(whole.lightAlone(random)), how);
+    }
+
+    /// Wholes as the network of them is shown them.
+    public static List<Example> lightAlone(List<Example> wholes) {
+        return wholes.stream().map(e -> new Example(e.thing.lightAlone(), e.label, e.weight)).toList();
     }
 
     /// How a network tells things.
@@ -45,17 +67,20 @@ public final class CloseUpLearning {
     }
 
     static CloseUpNet learn(List<Example> examples, Descent.Rounds how) {
-        CloseUpNet net = begun(examples);
+        return learn(begun(examples), examples, (net, thing, random) -> net.view(thing).another(random), how);
+    }
+
+    private static CloseUpNet learn(CloseUpNet net, List<Example> examples, Shown shown, Descent.Rounds how) {
         SplittableRandom random = new SplittableRandom(2);
         double usual = examples.stream().mapToDouble(Example::weight).average().orElse(1);
-        how.inBatches(net.weights, examples, random, batch -> sheets(batch, random), (sheet, into, share) -> sheet.into(net, into, share / CloseUpNet.TOGETHER / usual) / usual);
+        how.inBatches(net.weights, examples, random, batch -> sheets(batch, shown, random), (sheet, into, share) -> sheet.into(net, into, share / CloseUpNet.TOGETHER / usual) / usual);
         return net;
     }
 
-    private static List<Sheet> sheets(List<Example> batch, SplittableRandom random) {
+    private static List<Sheet> sheets(List<Example> batch, Shown shown, SplittableRandom random) {
         List<Sheet> out = new ArrayList<>();
         for (int at = 0; at < batch.size(); at += CloseUpNet.TOGETHER) {
-            out.add(new Sheet(List.copyOf(batch.subList(at, Math.min(batch.size(), at + CloseUpNet.TOGETHER))), random.split()));
+            out.add(new Sheet(List.copyOf(batch.subList(at, Math.min(batch.size(), at + CloseUpNet.TOGETHER))), shown, random.split()));
         }
         return out;
     }
@@ -74,12 +99,12 @@ public final class CloseUpLearning {
     }
 
     /// Some close-ups as they might look another time.
-    private record Sheet(List<Example> examples, SplittableRandom random) {
+    private record Sheet(List<Example> examples, Shown shown, SplittableRandom random) {
         /// Adds the slope of the loss.
         /// @param share of a close-up of weight 1
         /// @return the loss
         double into(CloseUpNet net, float[] slope, double share) {
-            List<View> views = examples.stream().map(e -> net.view(e.thing).another(random)).toList();
+            List<View> views = examples.stream().map(e -> shown.as(net, e.thing, random)).toList();
             float[] heard = new float[examples.size() * CloseUpNet.SUMS];
             for (int i = 0; i < heard.length; i++) {
                 heard[i] = random.nextDouble() < SUM_LEFT_OUT ? 0 : (float) (1 / (1 - SUM_LEFT_OUT));

@@ -47,11 +47,17 @@ public final class CloseUpNet {
     private static final class Shipped {
         static final CloseUpNet AGAINST = parse(ModelText.lines(CloseUpNet.class, "against.txt"));
         static final CloseUpNet BRIGHT = parse(ModelText.lines(CloseUpNet.class, "bright.txt"));
+        static final CloseUpNet WHOLES = parse(ModelText.lines(CloseUpNet.class, "wholes.txt"));
     }
 
     /// The network that ships with the application for a lighting.
     public static CloseUpNet shipped(Lighting lighting) {
         return lighting == Lighting.AGAINST ? Shipped.AGAINST : Shipped.BRIGHT;
+    }
+
+    /// The one that tells a hazy glass from a clear one, both seen as a whole against the light.
+    public static CloseUpNet ofWholes() {
+        return Shipped.WHOLES;
     }
 
     /// @throws IllegalArgumentException with the line that is not understood, or with what is missing

@@ -2,6 +2,7 @@ package stillglass.look.kinds;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -21,6 +22,10 @@ public final class KindLearning {
             Map.entry(FindingKind.HAZE, 0.45), Map.entry(FindingKind.OIL, 0.4), Map.entry(FindingKind.SCRATCH, 0.45), Map.entry(FindingKind.CLEANING_MARKS, 0.45),
             Map.entry(FindingKind.SEPARATION, 0.4), Map.entry(FindingKind.BUBBLE, 0.6), Map.entry(FindingKind.EDGE_PAINT, 0.4), Map.entry(FindingKind.CHIP, 0.5),
             Map.entry(FindingKind.COATING, 0.35));
+    /// What haze over a whole glass is told by against the light: nothing that another exposure would change, for cameras expose as they like.
+    private static final Set<Feature> OF_HAZE = EnumSet.of(Feature.closeUp(FindingKind.HAZE), Feature.BOWL, Feature.BLADES, Feature.TINT);
+    /// The same as [#LEAST] for that: over photos that were held back the share hardly changes from here on.
+    private static final double LEAST_OF_HAZE = 0.25;
     /// Logarithm of how much oftener specks of a kind are met than in the scenes.
     private static final Map<FindingKind, Double> MET = Map.of(FindingKind.DUST, 1.1, FindingKind.BUBBLE, -1.1);
     /// Parts into which photos are divided for the second look.
@@ -137,18 +142,19 @@ public final class KindLearning {
     private static KindModel.Curves curves(List<Example> all, Set<Feature> leftOut) {
         List<Example> learn = all.stream().filter(e -> !e.heldBack).toList();
         List<Example> check = all.stream().filter(e -> e.heldBack).toList();
+        boolean glass = !all.isEmpty() && all.getFirst().lighting == Lighting.AGAINST && all.getFirst().sight == Sight.WHOLE;
         int features = Feature.values().length;
         int classes = KindModel.CLASSES.size();
         double[][] knots = new double[features][];
         double[][][] weights = new double[features][][];
         for (Feature f : Feature.values()) {
-            knots[f.ordinal()] = leftOut.contains(f) ? new double[0] : knots(learn, f);
+            knots[f.ordinal()] = leftOut.contains(f) || glass && !OF_HAZE.contains(f) ? new double[0] : knots(learn, f);
             weights[f.ordinal()] = new double[knots[f.ordinal()].length][classes];
         }
         double[] bias = new double[classes];
         double[] least = new double[classes];
         for (FindingKind k : FindingKind.values()) {
-            least[k.ordinal()] = LEAST.getOrDefault(k, USUAL_LEAST);
+            least[k.ordinal()] = glass && k == FindingKind.HAZE ? LEAST_OF_HAZE : LEAST.getOrDefault(k, USUAL_LEAST);
         }
         fit(new KindModel.Curves(knots, weights, bias, 1, least), learn);
         round(weights);

@@ -143,7 +143,7 @@ public final class KindModel {
             Curves c = second == null ? null : second.get(sight);
             Curves alone = of(lighting, sight);
             // What speaks for a kind is said as it was seen on the thing itself.
-            out.add(verdict(alone, c == null ? alone : c, all.get(i).features, c == null ? first.get(i) : probabilities(c, told.get(i))));
+            out.add(verdict(lighting == Lighting.AGAINST && sight == Sight.WHOLE, alone, c == null ? alone : c, all.get(i).features, c == null ? first.get(i) : probabilities(c, told.get(i))));
         }
         return out;
     }
@@ -153,7 +153,8 @@ public final class KindModel {
         return judge(lighting, List.of(new Standing(sight, f))).getFirst();
     }
 
-    private static Verdict verdict(Curves alone, Curves c, Features f, double[] p) {
+    /// @param dark whether it is the whole glass against the light
+    private static Verdict verdict(boolean dark, Curves alone, Curves c, Features f, double[] p) {
         int best = 0;
         for (int i = 1; i < p.length; i++) {
             best = p[i] > p[best] ? i : best;
@@ -162,7 +163,10 @@ public final class KindModel {
         // A speck that is likely enough is counted though it is likelier to be nothing, or a bubble or a thread that is not sure: one more speck harms nobody.
         boolean elseUnsure = CLASSES.get(best) == FindingKind.UNKNOWN || LIKE_SPECKS.contains(CLASSES.get(best)) && p[best] < SURE;
         boolean speck = elseUnsure && p[dust] >= c.least[dust];
-        best = speck ? dust : best;
+        // So is haze over the whole glass against the light: it is there or is not, and all that clear glass may look like is the rest.
+        int haze = FindingKind.HAZE.ordinal();
+        boolean hazy = dark && p[haze] >= c.least[haze];
+        best = speck ? dust : hazy ? haze : best;
         FindingKind kind = CLASSES.get(best);
         boolean nothing = kind == FindingKind.UNKNOWN;
         boolean sure = nothing || speck || p[best] >= c.least[best];

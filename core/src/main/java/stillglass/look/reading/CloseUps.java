@@ -2,6 +2,8 @@ package stillglass.look.reading;
 
 import java.util.ArrayList;
 import java.util.List;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
 import stillglass.look.closeup.CloseUp;
 import stillglass.look.closeup.CloseUpNet;
 import stillglass.look.closeup.CloseUpTrait;
@@ -54,9 +56,15 @@ final class CloseUps {
         blue = Pyramid.means(maps.blueTint);
     }
 
-    /// Tells of every candidate but the glass as a whole what it looks like close by: of a whole glass the measures say more.
+    /// Tells of every candidate what it looks like close by; of the glass as a whole only how hazy it looks against the light: of what else it may be the measures say more.
     static void tell(Maps maps, List<Candidate> candidates) {
         CloseUps cut = new CloseUps(maps);
+        if (maps.lighting == Lighting.AGAINST) {
+            candidates.stream().filter(c -> c.sight() == Sight.WHOLE).forEach(glass -> {
+                double hazy = CloseUpNet.ofWholes().look(List.of(cut.of(glass).lightAlone())).getFirst()[FindingKind.HAZE.ordinal()];
+                glass.features().setLog(Feature.closeUp(FindingKind.HAZE), Math.max(Glances.LEAST, hazy));
+            });
+        }
         List<Candidate> things = candidates.stream().filter(c -> c.sight() != Sight.WHOLE).toList();
         List<double[]> chances = CloseUpNet.shipped(maps.lighting).look(things.parallelStream().map(cut::of).toList());
         for (int i = 0; i < chances.size(); i++) {
@@ -111,7 +119,7 @@ final class CloseUps {
             double up = (CloseUp.SIDE / 2.0 - cell / CloseUp.SIDE - 0.5) * step;
             double x = w.x + up * w.outX - right * w.outY;
             double y = w.y + up * w.outY + right * w.outX;
-            out.set(CloseUpTrait.LIGHT, cell, Math.log(light.at(coarse, x, y) + Glances.DARK) + 2);
+            out.set(CloseUpTrait.LIGHT, cell, CloseUp.light(light.at(coarse, x, y)));
             out.set(CloseUpTrait.LEVEL, cell, Glances.squeezed(4.0 * level.at(coarse, x, y)));
             out.set(CloseUpTrait.FINE, cell, Glances.squeezed(fine.at(coarse, x, y) / 4));
             out.set(CloseUpTrait.OTHER, cell, Glances.squeezed(other.at(coarse, x, y) / 4));

@@ -21,7 +21,7 @@ final class Glances {
     /// Departure of colour that counts as one.
     static final double TINT = 0.03;
     /// Chances under which no kind is told from another.
-    private static final double LEAST = 1e-4;
+    static final double LEAST = 1e-4;
 
     private Glances() {}
 

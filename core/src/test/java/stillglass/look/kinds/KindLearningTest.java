@@ -72,6 +72,29 @@ class KindLearningTest {
         assertThat(blind.probabilities(Lighting.AGAINST, Sight.FINE, tree)).isEqualTo(blind.probabilities(Lighting.AGAINST, Sight.FINE, line));
     }
 
+    /// Haze over a whole glass: however well the exposure told it in what was learned from, it has no say against the light; before a card it has. A chance of a third is named there, and not here.
+    @Test
+    void hazeAgainstTheLightIsNotToldByTheExposure() {
+        SplittableRandom random = new SplittableRandom(9);
+        List<KindLearning.Example> all = new ArrayList<>();
+        for (int i = 0; i < 800; i++) {
+            boolean hazy = random.nextInt(3) == 0;
+            Features f = new Features().set(Feature.VEIL, (hazy ? -1 : -2) + 0.1 * random.nextGaussian()).set(Feature.closeUp(FindingKind.HAZE), (hazy ? -0.6 : -1.0) + 0.3 * random.nextGaussian());
+            for (Lighting l : Lighting.values()) {
+                all.add(new KindLearning.Example(l, Sight.WHOLE, f, hazy ? FindingKind.HAZE : FindingKind.UNKNOWN, 1, i % 5 == 0));
+            }
+        }
+        KindModel model = KindLearning.learn(all, Set.of());
+        Features dark = new Features().set(Feature.VEIL, -2).set(Feature.closeUp(FindingKind.HAZE), -0.8);
+        Features light = new Features().set(Feature.VEIL, -1).set(Feature.closeUp(FindingKind.HAZE), -0.8);
+        assertThat(model.probabilities(Lighting.AGAINST, Sight.WHOLE, dark)).isEqualTo(model.probabilities(Lighting.AGAINST, Sight.WHOLE, light));
+        assertThat(model.judge(Lighting.BRIGHT, Sight.WHOLE, light).chance(FindingKind.HAZE)).isGreaterThan(0.9);
+        assertThat(model.judge(Lighting.BRIGHT, Sight.WHOLE, dark).chance(FindingKind.HAZE)).isLessThan(0.1);
+        KindModel.Verdict unsure = model.judge(Lighting.AGAINST, Sight.WHOLE, dark);
+        assertThat(unsure.chance(FindingKind.HAZE)).isBetween(0.26, 0.44);
+        assertThat(unsure.kind()).isEqualTo(FindingKind.HAZE);
+    }
+
     @Test
     void theTextOfAModelIsTheModel() {
         KindModel model = KindLearning.learn(examples(400, 6), Set.of());

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.ToDoubleBiFunction;
+import java.util.stream.DoubleStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -138,5 +139,20 @@ class CloseUpsTest {
                 assertThat(sum).isCloseTo(1, within(2e-3));
             }
         });
+    }
+
+    /// A veil over black glass looks hazier the thicker it is; before a card nobody asks.
+    @Test
+    void aVeilOverBlackGlassLooksHazy() {
+        double[] hazy = DoubleStream.of(0.0, 0.02, 0.08).map(veil -> whole(Lighting.AGAINST, (x, y) -> 0.004 + veil * (1 + 0.3 * x))).toArray();
+        assertThat(hazy[0]).isLessThan(0.3);
+        assertThat(hazy[1]).isGreaterThan(hazy[0]);
+        assertThat(hazy[2]).isGreaterThan(0.6);
+        assertThat(whole(Lighting.BRIGHT, (x, y) -> 0.8)).isNaN();
+    }
+
+    private static double whole(Lighting lighting, ToDoubleBiFunction<Double, Double> glass) {
+        Candidate whole = CandidateFinder.find(Glass.maps(Glass.photo(0.0005, 5, glass), lighting), 0.05).stream().filter(c -> c.sight() == Sight.WHOLE).findFirst().orElseThrow();
+        return Math.pow(10, whole.features().get(Feature.closeUp(FindingKind.HAZE)));
     }
 }
