@@ -198,6 +198,8 @@ public final class KindModel {
         Feature telling = TELLING.get(CLASSES.get(winner));
         Optional<Feature> look = voices.stream().filter(v -> v.feature.looks(CLASSES.get(winner))).max(Comparator.comparingDouble(Voice::nats)).map(Voice::feature);
         return voices.stream()
+                // That no blades lie behind it is nothing to see.
+                .filter(v -> v.feature != Feature.BLADES || f.get(v.feature) > 0)
                 .filter(v -> v.nats > (v.feature == telling ? LEAST_TELLING : LEAST_VOICE) && (v.feature.measured() || look.filter(v.feature::equals).isPresent()))
                 .sorted(Comparator.comparing((Voice v) -> v.feature != telling).thenComparing(Comparator.comparingDouble(Voice::nats).reversed()))
                 .limit(3)

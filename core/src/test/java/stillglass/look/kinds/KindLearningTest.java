@@ -95,6 +95,23 @@ class KindLearningTest {
         assertThat(unsure.kind()).isEqualTo(FindingKind.HAZE);
     }
 
+    /// That haze is on a glass whose iris is open is no reason that can be seen; that blades cover half of a clear one is one.
+    @Test
+    void thatNoBladesLieBehindItIsNoReason() {
+        List<KindLearning.Example> all = new ArrayList<>();
+        for (int i = 0; i < 200; i++) {
+            boolean open = i % 2 == 0;
+            all.add(new KindLearning.Example(Lighting.BRIGHT, Sight.AREA, new Features().set(Feature.BLADES, open ? 0 : 0.5), open ? FindingKind.HAZE : FindingKind.OIL, 1, i % 5 == 0));
+        }
+        KindModel model = KindLearning.learn(all, Set.of());
+        KindModel.Verdict hazy = model.judge(Lighting.BRIGHT, Sight.AREA, new Features().set(Feature.BLADES, 0));
+        KindModel.Verdict oily = model.judge(Lighting.BRIGHT, Sight.AREA, new Features().set(Feature.BLADES, 0.5));
+        assertThat(hazy.kind()).isEqualTo(FindingKind.HAZE);
+        assertThat(hazy.reasons()).isEmpty();
+        assertThat(oily.kind()).isEqualTo(FindingKind.OIL);
+        assertThat(oily.reasons()).hasSize(1);
+    }
+
     @Test
     void theTextOfAModelIsTheModel() {
         KindModel model = KindLearning.learn(examples(400, 6), Set.of());
