@@ -95,7 +95,7 @@ class KindLearningTest {
         assertThat(unsure.kind()).isEqualTo(FindingKind.HAZE);
     }
 
-    /// That haze is on a glass whose iris is open is no reason that can be seen; that blades cover half of a clear one is one.
+    /// That haze is on a glass whose iris is open is no reason that can be seen; that blades lie behind half of an oily one is one.
     @Test
     void thatNoBladesLieBehindItIsNoReason() {
         List<KindLearning.Example> all = new ArrayList<>();
