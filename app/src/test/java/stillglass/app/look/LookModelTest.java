@@ -94,6 +94,22 @@ class LookModelTest {
         assertThat(named.growth()).doesNotContain("nothing at all");
     }
 
+    /// The chance of a kind is that of all it may be, nothing at all included, and where that is likely the line says so; bars and line tell the same.
+    @Test
+    void aKindIsNoSurerThanThatItIsSomething() {
+        Map<FindingKind, Double> faint = Map.of(FindingKind.HAZE, 0.3, FindingKind.DUST, 0.01, FindingKind.UNKNOWN, 0.69);
+        Map<FindingKind, Double> plain = Map.of(FindingKind.EDGE_PAINT, 0.85, FindingKind.CHIP, 0.05, FindingKind.UNKNOWN, 0.1);
+        List<Event> seen = photo("p1", Phase.BEFORE, false, finding(FindingKind.HAZE, 0, 0, 0.9, faint), finding(FindingKind.EDGE_PAINT, 0.97, 0, 0.1, plain));
+        List<LookModel.Row> rows = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), seen)).rows();
+        assertThat(rows.getFirst().title()).isEqualTo("Haze, or nothing");
+        assertThat(rows.getFirst().sure()).matches("(2[5-9]|3[01]) / 69 %");
+        assertThat(rows.getFirst().chances().stream().mapToDouble(LookModel.Chance::probability).sum()).isLessThanOrEqualTo(0.3101);
+        assertThat(rows.get(1).title()).isEqualTo("Edge paint");
+        assertThat(rows.get(1).sure()).matches("(7[5-9]|8\\d|90) %");
+        LookModel.Row named = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), seen, List.of(new GlassEvent.FindingRekinded("p1#1", FindingKind.HAZE)))).rows().getFirst();
+        assertThat(named.title()).isEqualTo("Haze");
+    }
+
     @Test
     void theDoubtIsAskedAbout() {
         LookModel m = LookModel.of(doubtful(new Selection.Nothing()));
