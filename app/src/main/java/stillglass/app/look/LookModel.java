@@ -267,15 +267,15 @@ public record LookModel(
         Finding f = k.finding();
         String counted = f.kind() == FindingKind.DUST ? Words.of("look.specks", f.count()) : "";
         TellApart told = work.told(k);
-        // What is told leaves no room for nothing at all; that it may be nothing takes from every kind alike.
+        // Chances of kinds add up to one by themselves; that it may be nothing at all takes from each alike.
         double none = none(k);
         List<Chance> chances = told.ranked().stream().limit(3).map(x -> new Chance(x, (1 - none) * told.chances().getOrDefault(x, 0.0))).toList();
         boolean doubt = k.computedKind().isEmpty() && chances.size() > 1 && chances.get(1).probability() > DOUBT;
         List<Finding.Region> here = photo.flatMap(p -> p.equals(k.photoId()) ? Optional.of(f.regions())
                 : Optional.ofNullable(k.sights().get(p)).map(Finding::regions)).orElse(List.of());
-        boolean idle = !doubt && none >= TOLD_NOTHING && f.kind() != FindingKind.DUST;
+        boolean orNothing = !doubt && none >= TOLD_NOTHING && f.kind() != FindingKind.DUST;
         String title = doubt ? Words.of("look.or", Words.capital(word(chances.get(0).kind())), word(chances.get(1).kind()))
-                : idle ? Words.of("look.or.nothing", Words.capital(word(f.kind()))) : Words.capital(word(f.kind()));
+                : orNothing ? Words.of("look.or.nothing", Words.capital(word(chances.getFirst().kind()))) : Words.capital(word(f.kind()));
         String size = f.kind() == FindingKind.HAZE
                 ? Words.of(work.state().glass().photo(k.photoId()).flatMap(Veils.of(work.state().glass())::of).isPresent() ? "look.size.haze.card" : "look.size.haze", 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
                 : Words.of("look.size", diameterMm.map(d -> Words.of("mm2.1", f.areaMm2(d))).orElseGet(() -> Words.of("look.size.share", 100 * f.areaShare())), f.zone().word(),
@@ -283,7 +283,7 @@ public record LookModel(
         return new Row(k.id(), number, f.kind(), title + (doubt ? "" : counted),
                 k.computedKind().isPresent() ? Words.of("look.byhand")
                         : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
-                        : idle ? Words.of("look.two", 100 * chances.getFirst().probability(), 100 * none)
+                        : orNothing ? Words.of("look.two", 100 * chances.getFirst().probability(), 100 * none)
                         : Words.of("percent.0", 100 * chances.getFirst().probability()),
                 k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
                 size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), over(k, sweep, work, diameterMm),
@@ -307,6 +307,7 @@ public record LookModel(
         return none < TOLD_NOTHING ? Optional.empty() : Optional.of(Words.of("look.nothing", 100 * none));
     }
 
+    /// @return chance that it is no fault, 0 to 1
     private static double none(Known k) {
         return k.computedKind().isEmpty() && k.tests().isEmpty() ? k.finding().chances().getOrDefault(FindingKind.UNKNOWN, 0.0) : 0;
     }

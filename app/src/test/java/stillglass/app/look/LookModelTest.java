@@ -90,6 +90,7 @@ class LookModelTest {
         LookModel.Row moved = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), one, other, List.of(new GlassEvent.LampMoved("p2")))).rows().getFirst();
         assertThat(moved.growth()).containsPattern("nothing at all: [4-6]\\d %");
         assertThat(moved.kind()).as("told as what it may be").isEqualTo(FindingKind.UNKNOWN);
+        assertThat(moved.title()).as("of the kind whose chance stands beside it").isEqualTo("Oil, or nothing");
         LookModel.Row named = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), one, other, List.of(new GlassEvent.LampMoved("p2"), new GlassEvent.FindingRekinded("p1#1", FindingKind.OIL)))).rows().getFirst();
         assertThat(named.growth()).doesNotContain("nothing at all");
     }

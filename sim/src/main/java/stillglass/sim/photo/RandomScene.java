@@ -20,7 +20,7 @@ public record RandomScene(LensSection lens, HiddenTruth truth, Pose pose, double
     /// What seldom comes alone.
     private static final Set<FindingKind> SCATTERED = EnumSet.of(FindingKind.FUNGUS, FindingKind.OIL, FindingKind.SEPARATION, FindingKind.EDGE_PAINT, FindingKind.CHIP, FindingKind.COATING);
     private static final int MOST_PIECES = 4;
-    /// Of the haze that is photographed on a bench.
+    /// Thinnest haze against the light over that of the tidy bench.
     private static final double THINNEST_HAZE = 0.12;
     /// Pixels that a kind must change visibly to be shown.
     private static final int LEAST_VISIBLE = 20;
