@@ -21,6 +21,8 @@ public record Advice(Act act, List<Said> reasons) {
         LEAVE,
         CLEAN,
         REFER,
+        /// Likelier nothing than a fault: to be seen once more before anything is opened for it.
+        LOOK_AGAIN,
         /// Nothing to clean, but something to assemble anew.
         PUT_RIGHT;
 
@@ -54,6 +56,17 @@ public record Advice(Act act, List<Said> reasons) {
         reasons.add(Said.of("advice.curable", "kind", name(kind), "percent", 100 * curable));
         reasons.add(Said.of("advice.no-map"));
         return decide(kind, grade, curable, HOUR_WEIGHT, reasons);
+    }
+
+    /// The same of what is likelier nothing than a fault: nothing is opened for it, and nothing given away, before it was seen once more. What was to be left stays so.
+    /// @param nothing chance that it is no fault, 0 to 1
+    public Advice unsure(double nothing) {
+        if (act == Act.LEAVE) {
+            return this;
+        }
+        List<Said> more = new ArrayList<>(reasons);
+        more.add(Said.of("advice.look-again", "percent", 100 * nothing));
+        return new Advice(Act.LOOK_AGAIN, more);
     }
 
     private static Advice decide(

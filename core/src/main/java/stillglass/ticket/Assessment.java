@@ -33,7 +33,7 @@ import stillglass.ticket.glass.Known;
 /// @param where what depth readings, sights from both sides and at several zoom settings say, empty when there are none
 /// @param shown effect at every stop
 /// @param grade computed from the effect
-/// @param advice what to do and why
+/// @param byEffect what to do and why, if it is what it was taken for
 /// @param flares contrast lost at every stop of its effects, by where the light stands
 public record Assessment(
         Known known,
@@ -42,7 +42,7 @@ public record Assessment(
         Optional<WhichSurface> where,
         ShowThrough.Shown shown,
         Grader.Grade grade,
-        Advice advice,
+        Advice byEffect,
         List<Flare> flares) {
     public Assessment {
         flares = List.copyOf(flares);
@@ -50,7 +50,12 @@ public record Assessment(
 
     /// The same of the finding as it stands now, where nothing changed that the effect hangs on.
     public Assessment of(Known now) {
-        return new Assessment(now, surface, assumed, where, shown, grade, advice, flares);
+        return new Assessment(now, surface, assumed, where, shown, grade, byEffect, flares);
+    }
+
+    /// What to do and why: nothing is opened for what is likelier no fault at all.
+    public Advice advice() {
+        return known.doubtful() ? byEffect.unsure(known.nothing()) : byEffect;
     }
 
     /// Traces one finding.

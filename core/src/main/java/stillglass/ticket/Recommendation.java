@@ -12,7 +12,6 @@ import stillglass.care.Bump;
 import stillglass.grade.Advice;
 import stillglass.grade.Grader;
 import stillglass.grade.OwnersUse;
-import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
 import stillglass.optics.misassembly.LensFault;
@@ -74,6 +73,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
                     refer = true;
                     reasons.add(Said.of("advise.refer", "what", what));
                 }
+                case LOOK_AGAIN -> reasons.add(Said.of("advise.look-again", "what", what, "percent", 100 * a.known().nothing()));
                 case LEAVE, PUT_RIGHT -> reasons.add(Said.of("advise.leave", "what", what, "grade", a.standingGrade()));
             }
         }
@@ -95,9 +95,9 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         state.condition().bumps().keySet().forEach(b -> reasons.add(state.condition().bump(b).getFirst()));
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
         // Without its optics nothing says what a finding does to a picture; that it is there is known all the same.
-        List<Finding> unweighed = section.isPresent() ? List.of() : state.glass().findings().stream().map(Known::finding).toList();
-        unweighed.stream().filter(f -> f.severity() > 0).forEach(f -> reasons.add(Said.of("advise.unweighed", "kind", f.kind().word().replace('-', ' '), "severity", f.severity())));
-        boolean worth = unweighed.stream().anyMatch(f -> f.kind() == FindingKind.FUNGUS || WIPES_OFF.contains(f.kind()) && f.severity() >= WORTH_OPENING);
+        List<Known> unweighed = section.isPresent() ? List.of() : state.glass().findings();
+        unweighed.stream().filter(k -> k.finding().severity() > 0).forEach(k -> reasons.add(unweighed(k)));
+        boolean worth = unweighed.stream().filter(k -> !k.doubtful()).map(Known::finding).anyMatch(f -> f.kind() == FindingKind.FUNGUS || WIPES_OFF.contains(f.kind()) && f.severity() >= WORTH_OPENING);
         boolean lifts = state.condition().bumps().keySet().stream().anyMatch(b -> state.condition().judged(b).verdict() == Bump.Verdict.LIFT);
         boolean cleaning = lifts || wet.isPresent() || !goals.isEmpty() || !leads.isEmpty() || worth;
         Set<String> all = new LinkedHashSet<>(reassembly);
@@ -114,6 +114,12 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
             reasons.add(Said.of("advise.nothing"));
         }
         return new Recommendation(act, List.copyOf(all), plan, reasons);
+    }
+
+    private static Said unweighed(Known k) {
+        String kind = k.finding().kind().word().replace('-', ' ');
+        return k.doubtful() ? Said.of("advise.look-again", "what", Said.of("advise.kind", "kind", kind), "percent", 100 * k.nothing())
+                : Said.of("advise.unweighed", "kind", kind, "severity", k.finding().severity());
     }
 
     /// What stays as it is beside the glass, and what tells of others who were here before.

@@ -6,16 +6,21 @@ import java.util.List;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instruments;
 import stillglass.device.Source;
 import stillglass.grade.Advice;
+import stillglass.grade.CheapTest;
 import stillglass.grade.GradeRules;
 import stillglass.grade.OwnersUse;
 import stillglass.grade.DepthReading;
+import stillglass.grade.TellApart;
 import stillglass.grade.WhichSurface;
+import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
 import stillglass.look.Progress;
 import stillglass.optics.Footprints;
 import stillglass.optics.Lenses;
@@ -113,6 +118,51 @@ class AssessmentTest {
         Recommendation one = Recommendation.of(Job.begun().state(), List.of(a), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
         Recommendation two = Recommendation.of(Job.begun().state(), List.of(a, a), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
         assertThat(said(two)).isEqualTo(said(one)).doesNotHaveDuplicates().isNotEmpty();
+    }
+
+    private static Known veiled(double nothing) {
+        Known k = blot(FindingKind.HAZE, Optional.of(0));
+        Finding told = k.finding().told(FindingKind.HAZE, Map.of(FindingKind.HAZE, 1 - nothing, FindingKind.UNKNOWN, nothing));
+        return new Known(k.id(), k.photoId(), told, k.surface(), k.overruled(), k.computedKind(), k.computedSeverity(), List.of(), List.of(), Map.of(), Optional.empty(), List.of());
+    }
+
+    private static Recommendation advised(Known k) {
+        return Recommendation.of(Job.begun().state(), List.of(assess(k)), Optional.empty(), Optional.of(Lenses.triplet()), Instruments.small());
+    }
+
+    /// A haze that is likelier nothing opens no lens; one that is likelier there does, and so does one that a technician graded, corrected, answered or called severe.
+    @Test
+    void nothingIsOpenedForWhatIsLikelierNothing() {
+        Recommendation faint = advised(veiled(0.69));
+        assertThat(assess(veiled(0.69)).advice().act()).isEqualTo(Advice.Act.LOOK_AGAIN);
+        assertThat(faint.act()).isEqualTo(Advice.Act.LEAVE);
+        assertThat(faint.goals()).isEmpty();
+        assertThat(said(faint)).anyMatch(s -> s.equals("Look again at the haze on the front of E1 before anything is opened for it: with 69 % it is nothing at all."));
+
+        assertThat(advised(veiled(0.49)).goals()).containsExactly("S1");
+        Known k = veiled(0.69);
+        Stream.of(new Known(k.id(), k.photoId(), k.finding(), k.surface(), Optional.of(new GlassEvent.GradeOverruled(k.id(), 4, "seen against the window")), k.computedKind(), k.computedSeverity(), List.of(), List.of(), Map.of(), Optional.empty(), List.of()),
+                        new Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), Optional.of(FindingKind.OIL), k.computedSeverity(), List.of(), List.of(), Map.of(), Optional.empty(), List.of()),
+                        new Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(), Optional.of(1), List.of(), List.of(), Map.of(), Optional.empty(), List.of()),
+                        new Known(k.id(), k.photoId(), k.finding(), k.surface(), k.overruled(), k.computedKind(), k.computedSeverity(), List.of(), List.of(new TellApart.Answered("window", CheapTest.Answer.YES)), Map.of(), Optional.empty(), List.of()))
+                .forEach(sure -> assertThat(advised(sure).goals()).as("%s", sure).containsExactly("S1"));
+    }
+
+    @Test
+    void nothingIsOpenedForItWithoutOpticsEither() {
+        for (double nothing : new double[] {0.3, 0.7}) {
+            Finding seen = veiled(nothing).finding();
+            Job story = Job.begun().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)).accept(new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), List.of(seen), 0, List.of(), List.of()));
+            Recommendation r = Recommendation.of(story.state(), List.of(), Optional.empty(), Optional.empty(), Instruments.small());
+            assertThat(r.act()).isEqualTo(nothing > 0.5 ? Advice.Act.LEAVE : Advice.Act.CLEAN);
+            assertThat(said(r)).anyMatch(s -> s.startsWith(nothing > 0.5 ? "Look again at the haze before" : "Haze, severity 3"));
+        }
+    }
+
+    @Test
+    void dustIsCountedAndNoDoubt() {
+        Known k = blot(FindingKind.DUST, Optional.of(0));
+        assertThat(new Known("p1#1", "p1", k.finding().told(FindingKind.DUST, Map.of(FindingKind.DUST, 0.4, FindingKind.UNKNOWN, 0.6))).doubtful()).isFalse();
     }
 
     @Test

@@ -217,23 +217,28 @@ public record DecideModel(
         List<Unweighed> all = new ArrayList<>();
         if (work.section().isEmpty()) {
             for (Known k : work.state().glass().findings()) {
-                all.add(new Unweighed(all.size() + 1, k.finding().kind(), Words.capital(k.finding().kind().word().replace('-', ' ')), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity(), Piece.of(k, work)));
+                all.add(new Unweighed(all.size() + 1, k.finding().kind(), name(k), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity(), Piece.of(k, work)));
             }
         }
         return all;
+    }
+
+    private static String name(Known k) {
+        String kind = Words.capital(k.finding().kind().word().replace('-', ' '));
+        return k.doubtful() ? Words.of("look.or.nothing", kind) : kind;
     }
 
     private static Row row(Assessment a, int number, Work work) {
         String certainty = a.where().map(w -> Words.of("decide.probable", 100 * w.on(a.surface()))).orElse(Words.of("decide.assumed"));
         String where = work.section().map(l -> l.surfaceName(a.surface()) + (a.assumed() ? certainty : "") + (l.basis().estimate() ? Words.of("decide.estimate") : "")).orElse("");
         return new Row(a.known().id(), number, a.known().finding().kind(),
-                Words.of("decide.title", Words.capital(a.known().finding().kind().word().replace('-', ' ')), where),
+                Words.of("decide.title", name(a.known()), where),
                 Words.say(a.grade().sentence()) + (Veils.of(work.state().glass()).asItGlows(a.known()) ? " " + Words.of("decide.glow") : ""), a.standingGrade(),
                 a.known().overruled().map(o -> Words.of("decide.overruled", a.grade().grade(), o.why())).orElse(""),
                 a.shown().effects().stream()
                         .map(e -> new StopStrip.Bar(Grader.stop(e.stop()), e.deepestShadow(), e.veil()))
                         .toList(),
-                Words.of("decide.advice." + a.advice().act().word()),
+                Words.of("decide.advice." + a.advice().act().word().replace(' ', '-')),
                 Words.of("decide.because", a.grade().grade(), a.grade().because()), work.viewing().cured().contains(a.known().id()), work.selection().finding(a.known().id()));
     }
 

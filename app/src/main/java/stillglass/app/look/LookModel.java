@@ -268,7 +268,7 @@ public record LookModel(
         String counted = f.kind() == FindingKind.DUST ? Words.of("look.specks", f.count()) : "";
         TellApart told = work.told(k);
         // Chances of kinds add up to one by themselves; that it may be nothing at all takes from each alike.
-        double none = none(k);
+        double none = k.nothing();
         List<Chance> chances = told.ranked().stream().limit(3).map(x -> new Chance(x, (1 - none) * told.chances().getOrDefault(x, 0.0))).toList();
         boolean doubt = k.computedKind().isEmpty() && chances.size() > 1 && chances.get(1).probability() > DOUBT;
         List<Finding.Region> here = photo.flatMap(p -> p.equals(k.photoId()) ? Optional.of(f.regions())
@@ -303,13 +303,8 @@ public record LookModel(
 
     /// That it may be no fault, which the chances of kinds leave out; what was corrected or answered is one.
     private static Optional<String> nothing(Known k) {
-        double none = none(k);
+        double none = k.nothing();
         return none < TOLD_NOTHING ? Optional.empty() : Optional.of(Words.of("look.nothing", 100 * none));
-    }
-
-    /// @return chance that it is no fault, 0 to 1
-    private static double none(Known k) {
-        return k.computedKind().isEmpty() && k.tests().isEmpty() ? k.finding().chances().getOrDefault(FindingKind.UNKNOWN, 0.0) : 0;
     }
 
     private static String growth(Known k, Work work, Optional<Double> diameterMm) {

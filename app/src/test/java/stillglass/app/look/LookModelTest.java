@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import stillglass.app.decide.DecideModel;
 import stillglass.app.desk.Selection;
 import stillglass.app.desk.Toolbox;
 import stillglass.app.desk.Viewing;
@@ -106,6 +107,9 @@ class LookModelTest {
         assertThat(rows.getFirst().sure()).matches("(2[5-9]|3[01]) / 69 %");
         assertThat(rows.getFirst().chances().stream().mapToDouble(LookModel.Chance::probability).sum()).isLessThanOrEqualTo(0.3101);
         assertThat(rows.get(1).title()).isEqualTo("Edge paint");
+        Work known = work(Viewing.USUAL, new Selection.Nothing(), seen);
+        Work unknown = new Work(known.state(), new World(known.instrument(), Optional.empty(), known.care()), known.rules(), Work.Computed.NOTHING, false, Stage.DECIDE, known.selection(), known.viewing(), known.tests(), known.tools());
+        assertThat(DecideModel.of(unknown).unweighed()).extracting(DecideModel.Unweighed::title).containsExactly("Haze, or nothing", "Edge paint");
         assertThat(rows.get(1).sure()).matches("(7[5-9]|8\\d|90) %");
         LookModel.Row named = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), seen, List.of(new GlassEvent.FindingRekinded("p1#1", FindingKind.HAZE)))).rows().getFirst();
         assertThat(named.title()).isEqualTo("Haze");

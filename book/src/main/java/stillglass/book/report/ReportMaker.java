@@ -188,7 +188,7 @@ public final class ReportMaker {
         List<List<Said>> rows = new ArrayList<>();
         world.section().ifPresent(section -> assessments.forEach(a -> rows.add(row(a, section))));
         if (world.section().isEmpty()) {
-            state.glass().findings().forEach(k -> rows.add(List.of(kind(k.finding().kind().word()), place(k, Said.of("report.surface.unknown")), Said.of("report.grade.none"), Said.of("report.effect.none"))));
+            state.glass().findings().forEach(k -> rows.add(List.of(kind(k), place(k, Said.of("report.surface.unknown")), Said.of("report.grade.none"), Said.of("report.effect.none"))));
         }
         return new Report.Block.Table(Said.of("report.findings"), titles("report.column.kind", "report.column.where", "report.column.grade", "report.column.effect"), rows);
     }
@@ -233,6 +233,11 @@ public final class ReportMaker {
         return Said.text(word.replace('-', ' '));
     }
 
+    private static Said kind(Known k) {
+        Said kind = kind(k.finding().kind().word());
+        return k.doubtful() ? Said.of("report.doubtful", "kind", kind, "percent", 100 * k.nothing()) : kind;
+    }
+
     private static Said place(Known k, Said surface) {
         return Said.of("report.place", "surface", surface, "zone", k.finding().zone().word(), "clock", k.finding().clock().toString());
     }
@@ -243,7 +248,7 @@ public final class ReportMaker {
         String name = section.surfaceName(a.surface());
         Said surface = !a.assumed() ? Said.text(name) : a.where().map(w -> Said.of("report.surface.probable", "surface", name, "percent", 100 * w.on(a.surface())))
                 .orElse(Said.of("report.surface.assumed", "surface", name));
-        return List.of(kind(a.known().finding().kind().word()), place(a.known(), surface), grade, Veils.of(state.glass()).asItGlows(a.known()) ? Said.of("report.glow", "sentence", a.grade().sentence()) : a.grade().sentence());
+        return List.of(kind(a.known()), place(a.known(), surface), grade, Veils.of(state.glass()).asItGlows(a.known()) ? Said.of("report.glow", "sentence", a.grade().sentence()) : a.grade().sentence());
     }
 
     private List<List<Said>> measures() {

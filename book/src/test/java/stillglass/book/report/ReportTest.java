@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import stillglass.plan.TrayMat;
 import stillglass.book.OneLine;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -40,6 +41,8 @@ import stillglass.ticket.story.Act;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.device.Source;
 import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.PhotoLight;
 import stillglass.look.ThroughColour;
@@ -264,6 +267,26 @@ class ReportTest {
             Path md = folder.resolve("yellow.md");
             MarkdownReport.write(r, md);
             assertThat(Files.readString(md)).contains("0.2 stops of red, 0.6 of green, 1.1 of blue").contains("0.3 of green, 0.4 of blue").contains("slightly yellow");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /// An owner reads that a haze may be none.
+    @Test
+    void whatIsLikelierNothingSaysSo() {
+        try (Logbook log = Logbook.open(folder.resolve("doubt.sqlite"))) {
+            Shelf shelf = new Shelf();
+            Tickets tickets = new Tickets(log, shelf, CLOCK, "", "test");
+            new SaySession(tickets, shelf, CLOCK).say("begin lens, Brook 50 mm, cloudy");
+            Tickets.Ticket t = tickets.open(log.numbers().getLast());
+            Finding haze = new Finding(FindingKind.HAZE, 0.31, List.of(), 0.9, 1, 0, 0, 0.05, 2, List.of(), Map.of(FindingKind.HAZE, 0.31, FindingKind.UNKNOWN, 0.69), 0);
+            tickets.act(t, Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE), new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), List.of(haze), 0.3, List.of(), List.of())), List.of());
+            Tickets.Ticket now = tickets.open(t.state().tag().number());
+            Report r = ReportMaker.of(now.state(), tickets.world(now), shelf, ZoneOffset.UTC);
+            Path md = folder.resolve("doubt.md");
+            MarkdownReport.write(r, md);
+            assertThat(Files.readString(md)).contains("haze, or nothing (69 %)").contains("Look again at the haze before anything is opened for it");
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -40,6 +40,8 @@ public record Known(
         Map<String, Finding> sights,
         Optional<String> otherSide,
         List<ZoomWalk.Sight> zooms) {
+    private static final double LIKELIER = 0.5;
+
     public Known {
         depths = List.copyOf(depths);
         tests = List.copyOf(tests);
@@ -146,6 +148,16 @@ public record Known(
     /// Without the depths that were read from one side.
     Known withoutDepths(boolean fromRear) {
         return new Known(id, photoId, finding, surface, overruled, computedKind, computedSeverity, depths.stream().filter(d -> d.fromRear() != fromRear).toList(), tests, sights, otherSide, zooms);
+    }
+
+    /// Chance that it is no fault at all, 0 to 1. What a technician corrected or answered is one.
+    public double nothing() {
+        return untouched() ? finding.chances().getOrDefault(FindingKind.UNKNOWN, 0.0) : 0;
+    }
+
+    /// Whether it is likelier nothing than any fault, and nobody has graded it: to be looked at again before anything is opened for it. Dust is counted, its specks are not each a doubt.
+    public boolean doubtful() {
+        return nothing() > LIKELIER && finding.kind() != FindingKind.DUST && overruled.isEmpty() && computedSeverity.isEmpty();
     }
 
     /// What its photos from both sides and at several zoom settings say of where it lies.
