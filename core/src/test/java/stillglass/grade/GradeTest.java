@@ -163,6 +163,16 @@ class GradeTest {
     }
 
     @Test
+    void whatIsLikelierNothingIsLookedAtAgainAndWhatIsLeftStaysLeft() {
+        Advice clean = Advice.of(FindingKind.HAZE, new Grader.Grade(3, Said.text("Shows."), Said.text("")), 0.5, 0.01, opaque()).unsure(0.7);
+        Advice leave = Advice.of(FindingKind.HAZE, new Grader.Grade(1, Said.text("Seen."), Said.text("")), 6, 0.2, opaque());
+
+        assertThat(clean.act()).isEqualTo(Advice.Act.LOOK_AGAIN);
+        assertThat(clean.reasons()).extracting(Wording.core()::say).last().asString().contains("a chance of 70 %");
+        assertThat(leave.unsure(0.7)).isEqualTo(leave);
+    }
+
+    @Test
     void whatCannotBeCuredIsLeftOrReferred() {
         Map<FindingKind, GradeRules.Optics> kinds = new EnumMap<>(opaque().kinds());
         kinds.put(FindingKind.SCRATCH, new GradeRules.Optics(1, 0, 0));

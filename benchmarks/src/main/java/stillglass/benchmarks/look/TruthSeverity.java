@@ -8,6 +8,10 @@ import java.awt.image.BufferedImage;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.locationtech.jts.algorithm.ConvexHull;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.GeometryFactory;
 import stillglass.look.Aperture;
 import stillglass.look.FindingKind;
 import stillglass.look.Severity;
@@ -36,6 +40,7 @@ final class TruthSeverity {
                 case HAZE -> shot.veil();
                 case SCRATCH -> length(shot);
                 case EDGE_PAINT -> degrees(shot);
+                case CLEANING_MARKS -> rubbed(shot);
                 default -> pixels[k.maskLevel()] / shot.aperture().areaPx();
             }));
         }
@@ -78,6 +83,14 @@ final class TruthSeverity {
             bones += b;
         }
         return BONES * bones / shot.aperture().meanRadius();
+    }
+
+    /// Share of the aperture within all hairs, whether a truth paints what was rubbed or hair by hair.
+    private static double rubbed(Shot shot) {
+        int w = shot.picture().getWidth();
+        Coordinate[] hairs = IntStream.range(0, shot.mask().length).filter(i -> shot.mask()[i] == FindingKind.CLEANING_MARKS.maskLevel())
+                .mapToObj(i -> new Coordinate(i % w, i / w)).toArray(Coordinate[]::new);
+        return hairs.length == 0 ? 0 : new ConvexHull(hairs, new GeometryFactory()).getConvexHull().getArea() / shot.aperture().areaPx();
     }
 
     private static double degrees(Shot shot) {

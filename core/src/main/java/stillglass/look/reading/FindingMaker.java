@@ -7,10 +7,12 @@ import boofcv.struct.image.GrayS32;
 import boofcv.struct.image.GrayU8;
 import georegression.struct.point.Point2D_I32;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 import stillglass.look.ApertureMap;
 import stillglass.look.Finding;
@@ -43,6 +45,9 @@ final class FindingMaker {
     private static final List<FindingKind> RANK = List.of(FindingKind.HAZE, FindingKind.COATING, FindingKind.CLEANING_MARKS,
             FindingKind.SEPARATION, FindingKind.OIL, FindingKind.EDGE_PAINT, FindingKind.DUST, FindingKind.SCRATCH, FindingKind.BUBBLE,
             FindingKind.CHIP, FindingKind.FUNGUS);
+
+    /// Kinds that are told by the area they cover, border and inside.
+    private static final Set<FindingKind> PATCHES = Set.of(FindingKind.OIL, FindingKind.SEPARATION, FindingKind.COATING, FindingKind.CHIP);
 
     private final Survey s;
     private final Veil veil;
@@ -220,6 +225,8 @@ final class FindingMaker {
         }
         if (kind == FindingKind.CLEANING_MARKS) {
             rubbed(own);
+        } else if (PATCHES.contains(kind)) {
+            new PatchExtent(s.maps).follow(own);
         }
         GrayU8 joined = BinaryImageOps.dilate8(own, TOGETHER, null);
         GrayS32 labels = new GrayS32(SIDE, SIDE);
@@ -290,10 +297,21 @@ final class FindingMaker {
         }
         return switch (kind) {
             case SCRATCH -> of.stream().mapToDouble(j -> Math.pow(10, j.candidate.features().get(Feature.EXTENT))).sum();
-            case EDGE_PAINT -> of.stream().mapToDouble(j -> j.candidate.features().get(Feature.SPAN)).sum();
+            case EDGE_PAINT -> degrees(own);
             case FUNGUS, OIL, CLEANING_MARKS, SEPARATION, CHIP, COATING -> pixels / GLASS;
             case DUST, HAZE, BUBBLE, UNKNOWN -> 0;
         };
+    }
+
+    /// Degrees of the rim that something covers; what lies twice on one counts once.
+    private static double degrees(GrayU8 own) {
+        BitSet seen = new BitSet();
+        for (int at = 0; at < own.data.length; at++) {
+            if (own.data[at] != 0) {
+                seen.set(Math.floorMod((int) Math.floor(Math.toDegrees(Math.atan2(GlassFrame.y(at), GlassFrame.x(at)))), 360));
+            }
+        }
+        return seen.cardinality();
     }
 
     private Finding unknown(Judged j) {

@@ -1,0 +1,55 @@
+package stillglass.look.reading;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.ToDoubleBiFunction;
+import org.junit.jupiter.api.Test;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.look.Progress;
+import stillglass.look.kinds.Feature;
+import stillglass.look.kinds.Features;
+import stillglass.look.kinds.KindLearning;
+import stillglass.look.kinds.KindModel;
+import stillglass.look.kinds.Sight;
+
+/// How large a finding is made of what a model calls by one kind, whatever it is.
+class SizesTest {
+    private static KindModel all(FindingKind kind) {
+        List<KindLearning.Example> all = new ArrayList<>();
+        for (Sight sight : Sight.values()) {
+            for (int i = 0; i < 60; i++) {
+                all.add(new KindLearning.Example(Lighting.AGAINST, sight, new Features().set(Feature.RADIUS, 0.01 * i), sight == Sight.WHOLE ? FindingKind.UNKNOWN : kind, 1, i % 5 == 0));
+            }
+        }
+        return KindLearning.learn(all, Set.of());
+    }
+
+    private static List<Finding> findings(FindingKind kind, ToDoubleBiFunction<Double, Double> light) {
+        PhotoGrading.Given given = new PhotoGrading.Given(Optional.of(Lighting.AGAINST), Optional.of(Glass.RIM), OptionalDouble.empty());
+        return ((PhotoGrading.Outcome.Seen) PhotoGrading.grade(Glass.photo(0.0005, 1, light), given, all(kind), Progress.SILENT)).graded().findings().stream().filter(f -> f.kind() == kind).toList();
+    }
+
+    /// Of a pool with a bright border and a dim inside the border alone stands out; the pool is as large as its border is wide.
+    @Test
+    void aPoolIsAsLargeAsItsBorderIsWide() {
+        double radius = 0.15;
+        ToDoubleBiFunction<Double, Double> pool = (x, y) -> 0.02 + (Math.abs(Math.hypot(x - 0.2, y - 0.1) - radius) < 0.008 ? 0.3 : 0);
+        assertThat(findings(FindingKind.OIL, pool)).singleElement().satisfies(f -> assertThat(f.areaShare()).isCloseTo(radius * radius, within(0.3 * radius * radius)));
+        assertThat(findings(FindingKind.FUNGUS, pool)).as("threads cover what they cover").singleElement().satisfies(f -> assertThat(f.areaShare()).isLessThan(0.3 * radius * radius));
+    }
+
+    /// Forty degrees of bare edge are forty, by however many ways of standing out they were found.
+    @Test
+    void bareEdgeIsCountedOnce() {
+        List<Finding> bare = findings(FindingKind.EDGE_PAINT, (x, y) -> 0.02 + (Math.hypot(x, y) > 0.955 && Math.abs(Math.toDegrees(Math.atan2(y, x))) < 20 ? 0.3 : 0));
+        assertThat(bare).isNotEmpty().allSatisfy(f -> assertThat(f.severity()).isEqualTo(2));
+    }
+}
