@@ -196,12 +196,13 @@ final class Films {
         Tint hue = looks.hue(HUES.get(random.nextInt(HUES.size())));
         double strength = 0.5 + 0.5 * random.nextDouble();
         double soft = looks.or(0.02 + 0.06 * random.nextDouble(), 0.004, 0.1);
-        double ragging = looks.or(0.35, 0.08, 0.6);
-        double patchy = looks.even(0.6, 0, 0.8);
+        double ragging = looks.or(0.35, 0.15, 0.8);
+        double lobes = looks.or(4, 1.5, 8);
+        double patchy = Math.max(0, looks.even(0.6, -0.4, 0.8));
         double glow = looks.or(1, 0.3, 2.5);
         double takes = looks.or(1, 0.25, 1.5);
         overSurface(layer, view, (at, sx, sy) -> {
-            double ragged = 1 + ragging * shape.layered(4 * sx, 4 * sy + 2, 4);
+            double ragged = 1 + ragging * shape.layered(lobes * sx, lobes * sy + 2, 4);
             double d = f.size() * ragged - Math.hypot(sx - f.x(), sy - f.y());
             double inside = step(0.5 + d / soft) * Math.clamp(0.75 + patchy * mottle.layered(16 * sx, 16 * sy, 3), 0.1, 1.2);
             if (inside > 0.02) {

@@ -47,14 +47,14 @@ final class Lines {
         }
     }
 
-    /// A great many hair-fine arcs about changing centres. An arc glints where it runs across the way to the lamp.
+    /// A great many hair-fine arcs about centres that wander much or hardly at all. An arc glints where it runs across the way to the lamp.
     static void cleaningMarks(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks, double lampTowardsRad, boolean against) {
         SplittableRandom random = new SplittableRandom(f.seed());
         int arcs = (int) looks.or(100 + 350 * f.amount(), 18, 450);
         double thick = looks.or(0.0011, 0.0009, 0.004);
         double longest = looks.or(1.1, 0.6, 5);
         double bright = (0.05 + 0.08 * random.nextDouble()) * (0.7 + 0.6 * f.amount());
-        double centring = looks.even(0, 0, 0.3) + 0.05 + 0.4 * random.nextDouble();
+        double centring = looks.or(0.05 + 0.4 * random.nextDouble(), 0.01, 0.75);
         double even = against ? 0.35 + 0.4 * random.nextDouble() : 1;
         layer.draw(bright, 0.10 + 0.1 * random.nextDouble(), 2, brush -> {
             for (int i = 0; i < arcs; i++) {

@@ -37,7 +37,7 @@ final class Looks {
             return usual;
         }
         double turn = 2 * Math.PI * random.nextDouble();
-        double strong = 0.15 + 0.4 * random.nextDouble();
+        double strong = 0.15 + 0.75 * random.nextDouble();
         return new Tint(1 + strong * Math.cos(turn), 1 + strong * Math.cos(turn - 2 * Math.PI / 3), 1 + strong * Math.cos(turn + 2 * Math.PI / 3));
     }
 }

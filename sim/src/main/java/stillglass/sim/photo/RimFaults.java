@@ -48,10 +48,11 @@ final class RimFaults {
         double cy = 1.01 * Math.sin(turn);
         double size = Math.clamp(f.size(), 0.02, 0.3);
         Noise ragged = new Noise(random.nextLong());
-        double bright = 0.15 + 0.3 * random.nextDouble();
+        double bright = looks.or(0.15 + 0.3 * random.nextDouble(), 0.1, 0.8);
         double wide = looks.or(1.1 + 0.7 * random.nextDouble(), 0.8, 2.4);
         double steps = looks.even(2.5 + 3 * random.nextDouble(), 0.2, 6);
         double ripples = looks.even(1, 0, 1.2);
+        double body = looks.even(0.18, 0.1, 0.6);
         for (int y = 0; y < layer.height; y++) {
             for (int x = 0; x < layer.width; x++) {
                 double sx = view.surfaceX(x, y);
@@ -67,7 +68,7 @@ final class RimFaults {
                     int at = y * layer.width + x;
                     double ripple = Math.pow(0.5 + 0.5 * Math.cos(2 * Math.PI * steps * q), 4);
                     double border = Math.exp(-Math.pow((1 - q) / 0.10, 2));
-                    layer.scatter[at] = (float) (bright * inside * (0.18 + 0.55 * ripples * ripple * (0.7 + 0.3 * ragged.at(sx * 40, sy * 40)) + 0.8 * border));
+                    layer.scatter[at] = (float) (bright * inside * (body + 0.55 * ripples * ripple * (0.7 + 0.3 * ragged.at(sx * 40, sy * 40)) + 0.8 * border));
                     layer.shade[at] = (float) (inside * (0.18 + 0.35 * ripple + 0.4 * border));
                     layer.mark[at] = inside > 0.5;
                 }

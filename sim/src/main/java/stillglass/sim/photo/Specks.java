@@ -73,7 +73,7 @@ final class Specks {
     /// One to three perfectly round rings with a glint on the side of the lamp.
     static void bubbles(Layer layer, SurfaceView view, HiddenTruth.GlassFault f, Looks looks, double lampTowardsRad) {
         SplittableRandom random = new SplittableRandom(f.seed());
-        double bright = 0.2 + 0.25 * random.nextDouble();
+        double bright = looks.or(0.2 + 0.25 * random.nextDouble(), 0.15, 0.9);
         for (int i = 0; i < Math.clamp(Math.round(f.amount()), 1, 6); i++) {
             double t = random.nextDouble() * 2 * Math.PI;
             double spread = i == 0 ? 0 : 0.1 + 0.4 * random.nextDouble();
@@ -81,7 +81,7 @@ final class Specks {
             double y = view.pixelY(Math.clamp(f.x() + spread * Math.cos(t), -0.65, 0.65), Math.clamp(f.y() + spread * Math.sin(t), -0.65, 0.65));
             double r = Math.max(looks.or(3.2, 2, 3.2), looks.or(0.009 + 0.016 * random.nextDouble(), 0.006, 0.032) * view.pxPerUnit());
             double line = Math.max(1, looks.or(0.24, 0.1, 0.7) * r);
-            double filled = looks.even(0, -0.3, 0.6);
+            double filled = looks.even(0, -0.3, 1);
             double glint = looks.even(0.9, 0.3, 1);
             double aside = looks.even(0.45, 0, 0.7) * r;
             double spot = looks.or(0.22, 0.1, 0.4) * r;
