@@ -1,8 +1,10 @@
 package stillglass.look;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import stillglass.assembly.ClockPosition;
 import stillglass.say.Said;
 
@@ -92,6 +94,11 @@ public record Finding(
     /// The same with another outline: its place and the area it covers follow.
     public Finding withRegions(List<Region> others) {
         return Outlines.reshaped(this, others);
+    }
+
+    /// The likeliest fault it may be, however likely that there is none; nothing where no chances are known.
+    public Optional<FindingKind> likeliest() {
+        return chances.keySet().stream().filter(k -> k != FindingKind.UNKNOWN).max(Comparator.comparingDouble(chances::get));
     }
 
     /// The same with what is known of its kind now.

@@ -1,6 +1,5 @@
 package stillglass.look;
 
-import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
@@ -22,7 +21,7 @@ public final class TwoLamps {
     /// @param stays whether it stands at both places of the lamp
     /// @return the same where nothing was computed of its kind
     public static Finding seen(Finding f, boolean stays) {
-        Optional<FindingKind> best = f.chances().keySet().stream().filter(k -> k != FindingKind.UNKNOWN).max(Comparator.comparingDouble(k -> f.chances().getOrDefault(k, 0.0)));
+        Optional<FindingKind> best = f.likeliest();
         if (best.isEmpty()) {
             return f;
         }

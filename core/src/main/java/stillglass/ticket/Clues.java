@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import stillglass.assembly.Instrument;
 import stillglass.look.FindingKind;
 import stillglass.optics.LensSection;
@@ -50,8 +51,13 @@ final class Clues {
         return all;
     }
 
+    /// What is likelier nothing than any fault tells nothing.
+    private Stream<Known> found(Set<FindingKind> kinds) {
+        return state.glass().findings().stream().filter(k -> kinds.contains(k.finding().kind()) && !k.doubtful());
+    }
+
     private Optional<Known> has(FindingKind kind) {
-        return state.glass().findings().stream().filter(k -> k.finding().kind() == kind).findFirst();
+        return found(EnumSet.of(kind)).findFirst();
     }
 
     private List<Said> where(Set<Flaw> what) {
@@ -78,7 +84,7 @@ final class Clues {
     /// Lines on an outer face come from outside.
     private Optional<Said> outside(LensSection lens) {
         int last = lens.surfaces().size() - 1;
-        return state.glass().findings().stream().filter(k -> LINES.contains(k.finding().kind())).filter(k -> k.surface().filter(s -> s == 0 || s == last).isPresent()).findFirst()
+        return found(LINES).filter(k -> k.surface().filter(s -> s == 0 || s == last).isPresent()).findFirst()
                 .map(k -> Said.of("clue.outside", "kind", k.finding().kind().word().replace('-', ' '), "surface", lens.surfaceName(k.surface().orElseThrow())));
     }
 

@@ -63,7 +63,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         });
         boolean refer = false;
         for (Assessment a : assessments) {
-            Said what = Said.of("advise.finding", "kind", a.known().finding().kind().word().replace('-', ' '), "surface", section.map(l -> l.surfaceName(a.surface())).orElse(""));
+            Said what = Said.of("advise.finding", "kind", word(a.known().finding().kind()), "surface", section.map(l -> l.surfaceName(a.surface())).orElse(""));
             switch (a.advice().act()) {
                 case CLEAN -> {
                     goals.add("S" + (a.surface() + 1));
@@ -73,7 +73,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
                     refer = true;
                     reasons.add(Said.of("advise.refer", "what", what));
                 }
-                case LOOK_AGAIN -> reasons.add(Said.of("advise.look-again", "what", what, "percent", 100 * a.known().nothing()));
+                case LOOK_AGAIN -> reasons.add(again(a.known(), section.map(l -> l.surfaceName(a.surface()))));
                 case LEAVE, PUT_RIGHT -> reasons.add(Said.of("advise.leave", "what", what, "grade", a.standingGrade()));
             }
         }
@@ -117,9 +117,17 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
     }
 
     private static Said unweighed(Known k) {
-        String kind = k.finding().kind().word().replace('-', ' ');
-        return k.doubtful() ? Said.of("advise.look-again", "what", Said.of("advise.kind", "kind", kind), "percent", 100 * k.nothing())
-                : Said.of("advise.unweighed", "kind", kind, "severity", k.finding().severity());
+        return k.doubtful() ? again(k, Optional.empty()) : Said.of("advise.unweighed", "kind", word(k.finding().kind()), "severity", k.finding().severity());
+    }
+
+    /// That it may be nothing, and what would tell. Where the lamp stands changes what is nothing, but not haze, which is everywhere.
+    private static Said again(Known k, Optional<String> surface) {
+        Said what = surface.map(s -> Said.of("advise.finding", "kind", word(k.mayBe()), "surface", s)).orElseGet(() -> Said.of("advise.kind", "kind", word(k.mayBe())));
+        return Said.of(k.mayBe() == FindingKind.HAZE ? "advise.look-again.haze" : "advise.look-again", "what", what, "percent", 100 * k.nothing());
+    }
+
+    private static String word(FindingKind kind) {
+        return kind.word().replace('-', ' ');
     }
 
     /// What stays as it is beside the glass, and what tells of others who were here before.

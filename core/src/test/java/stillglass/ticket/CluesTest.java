@@ -34,7 +34,10 @@ class CluesTest {
     }
 
     private static TicketState seen(TicketState s, FindingKind kind, int severity) {
-        Finding f = new Finding(kind, 0.9, List.of(), 0.01, 1, 0, 0, 0.2, severity, List.of());
+        return seen(s, new Finding(kind, 0.9, List.of(), 0.01, 1, 0, 0, 0.2, severity, List.of()));
+    }
+
+    private static TicketState seen(TicketState s, Finding f) {
         Glass g = s.glass();
         Glass with = new Glass(g.photos(), Map.of("f", new Known("f", "p", f)), g.dismissed(), g.focused(), g.turned(), g.marks(), g.assembly(), g.assemblyFound(), g.ids());
         return new TicketState(s.arrival(), s.readings(), with, s.condition(), s.joints(), s.care(), s.course(), s.agenda(), s.worth(), s.proof(), s.history());
@@ -58,6 +61,15 @@ class CluesTest {
     void growthThatHasGoneFarHasEtched() {
         assertThat(clues(seen(Job.unknown().state(), FindingKind.FUNGUS, 3), Job.unknown().world().instrument())).contains("clue.etched");
         assertThat(clues(seen(Job.unknown().state(), FindingKind.FUNGUS, 2), Job.unknown().world().instrument())).doesNotContain("clue.etched");
+    }
+
+    @Test
+    void whatIsLikelierNothingIsNoClue() {
+        Job job = Job.unknown();
+        for (double nothing : new double[] {0.45, 0.55}) {
+            Finding f = new Finding(FindingKind.SEPARATION, 1 - nothing, List.of(), 0.01, 1, 0, 0, 0.2, 2, List.of(), Map.of(FindingKind.SEPARATION, 1 - nothing, FindingKind.UNKNOWN, nothing), 0);
+            assertThat(clues(seen(job.state(), f), job.world().instrument())).isEqualTo(nothing > 0.5 ? List.of() : List.of("clue.parted"));
+        }
     }
 
     @Test

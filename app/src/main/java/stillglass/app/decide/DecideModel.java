@@ -224,7 +224,7 @@ public record DecideModel(
     }
 
     private static String name(Known k) {
-        String kind = Words.capital(k.finding().kind().word().replace('-', ' '));
+        String kind = Words.capital((k.doubtful() ? k.mayBe() : k.finding().kind()).word().replace('-', ' '));
         return k.doubtful() ? Words.of("look.or.nothing", kind) : kind;
     }
 

@@ -234,8 +234,7 @@ public final class ReportMaker {
     }
 
     private static Said kind(Known k) {
-        Said kind = kind(k.finding().kind().word());
-        return k.doubtful() ? Said.of("report.doubtful", "kind", kind, "percent", 100 * k.nothing()) : kind;
+        return k.doubtful() ? Said.of("report.doubtful", "kind", kind(k.mayBe().word()), "percent", 100 * k.nothing()) : kind(k.finding().kind().word());
     }
 
     private static Said place(Known k, Said surface) {

@@ -39,6 +39,7 @@ import stillglass.book.say.SaySession;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Act;
 import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.GlassIntent;
 import stillglass.device.Source;
 import stillglass.look.Aperture;
 import stillglass.look.Finding;
@@ -249,47 +250,46 @@ class ReportTest {
         assertThat(BookWords.wording().say(r.head())).doesNotContain("null");
     }
 
-    /// An owner of yellow glass reads what it takes, and what is left of that after the work.
-    @Test
-    void yellowGlassIsToldInStops() {
-        try (Logbook log = Logbook.open(folder.resolve("yellow.sqlite"))) {
+    /// The report of a lens of which photos were graded, as markdown.
+    private String seen(GlassIntent.Kept... photos) {
+        try (Logbook log = Logbook.open(folder.resolve("seen.sqlite"))) {
             Shelf shelf = new Shelf();
             Tickets tickets = new Tickets(log, shelf, CLOCK, "", "test");
-            new SaySession(tickets, shelf, CLOCK).say("begin lens, Brook 50 mm, yellow");
-            Tickets.Ticket t = tickets.open(log.numbers().getLast());
-            for (Phase phase : List.of(Phase.BEFORE, Phase.AFTER)) {
-                ThroughColour taken = phase == Phase.BEFORE ? new ThroughColour(0.2, 0.6, 1.1, 0.05) : new ThroughColour(0.2, 0.3, 0.4, 0.05);
-                tickets.act(tickets.open(t.state().tag().number()), Act.of(new GlassEvent.PhotoKept(phase.name(), phase, false, "", Source.FILE), new GlassEvent.PhotoGraded(phase.name(), Lighting.BRIGHT, new Aperture(9, 9, 5, 5, 0), List.of(), 0.3,
-                        List.of(), List.of(), Optional.of(new PhotoLight(0.6, Optional.empty(), Optional.of(taken))))), List.of());
-            }
-            Tickets.Ticket now = tickets.open(t.state().tag().number());
-            Report r = ReportMaker.of(now.state(), tickets.world(now), shelf, ZoneOffset.UTC);
-            Path md = folder.resolve("yellow.md");
-            MarkdownReport.write(r, md);
-            assertThat(Files.readString(md)).contains("0.2 stops of red, 0.6 of green, 1.1 of blue").contains("0.3 of green, 0.4 of blue").contains("slightly yellow");
+            new SaySession(tickets, shelf, CLOCK).say("begin lens, Brook 50 mm, cloudy");
+            String number = log.numbers().getLast();
+            tickets.act(tickets.open(number), Act.of(photos), List.of());
+            Tickets.Ticket now = tickets.open(number);
+            Path md = folder.resolve("seen.md");
+            MarkdownReport.write(ReportMaker.of(now.state(), tickets.world(now), shelf, ZoneOffset.UTC), md);
+            return Files.readString(md);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    /// An owner reads that a haze may be none.
+    private static GlassIntent.Kept kept(Phase phase) {
+        return new GlassEvent.PhotoKept(phase.name(), phase, false, "", Source.FILE);
+    }
+
+    private static GlassIntent.Kept through(Phase phase, ThroughColour taken) {
+        return new GlassEvent.PhotoGraded(phase.name(), Lighting.BRIGHT, new Aperture(9, 9, 5, 5, 0), List.of(), 0.3, List.of(), List.of(), Optional.of(new PhotoLight(0.6, Optional.empty(), Optional.of(taken))));
+    }
+
+    /// An owner of yellow glass reads what it takes, and what is left of that after the work.
+    @Test
+    void yellowGlassIsToldInStops() {
+        String md = seen(kept(Phase.BEFORE), through(Phase.BEFORE, new ThroughColour(0.2, 0.6, 1.1, 0.05)), kept(Phase.AFTER), through(Phase.AFTER, new ThroughColour(0.2, 0.3, 0.4, 0.05)));
+        assertThat(md).contains("0.2 stops of red, 0.6 of green, 1.1 of blue").contains("0.3 of green, 0.4 of blue").contains("slightly yellow");
+    }
+
+    /// An owner reads that a haze may be none, and that what shows at one place of the lamp may be.
     @Test
     void whatIsLikelierNothingSaysSo() {
-        try (Logbook log = Logbook.open(folder.resolve("doubt.sqlite"))) {
-            Shelf shelf = new Shelf();
-            Tickets tickets = new Tickets(log, shelf, CLOCK, "", "test");
-            new SaySession(tickets, shelf, CLOCK).say("begin lens, Brook 50 mm, cloudy");
-            Tickets.Ticket t = tickets.open(log.numbers().getLast());
-            Finding haze = new Finding(FindingKind.HAZE, 0.31, List.of(), 0.9, 1, 0, 0, 0.05, 2, List.of(), Map.of(FindingKind.HAZE, 0.31, FindingKind.UNKNOWN, 0.69), 0);
-            tickets.act(t, Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE), new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), List.of(haze), 0.3, List.of(), List.of())), List.of());
-            Tickets.Ticket now = tickets.open(t.state().tag().number());
-            Report r = ReportMaker.of(now.state(), tickets.world(now), shelf, ZoneOffset.UTC);
-            Path md = folder.resolve("doubt.md");
-            MarkdownReport.write(r, md);
-            assertThat(Files.readString(md)).contains("haze, or nothing (69 %)").contains("Look again at the haze before anything is opened for it");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        Finding haze = new Finding(FindingKind.HAZE, 0.31, List.of(), 0.9, 1, 0, 0, 0.05, 2, List.of(), Map.of(FindingKind.HAZE, 0.31, FindingKind.UNKNOWN, 0.69), 0);
+        Finding faint = new Finding(FindingKind.UNKNOWN, 0.4, List.of(), 0.01, 1, 0.3, 0, 0.05, 1, List.of(), Map.of(FindingKind.OIL, 0.3, FindingKind.COATING, 0.1, FindingKind.UNKNOWN, 0.6), 0);
+        String md = seen(kept(Phase.BEFORE), new GlassEvent.PhotoGraded(Phase.BEFORE.name(), Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), List.of(haze, faint), 0.3, List.of(), List.of()));
+        assertThat(md).contains("haze, or nothing (69 %)").contains("Look again at the haze before anything is opened for it").contains("how severe it is")
+                .contains("oil, or nothing (60 %)").contains("Look again at the oil before anything is opened for it").contains("the lamp carried round");
     }
 
     @Test

@@ -5,6 +5,7 @@ import boofcv.struct.ConnectRule;
 import boofcv.struct.image.GrayS32;
 import boofcv.struct.image.GrayU8;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.function.IntToDoubleFunction;
 import stillglass.look.LeastSquares;
 
@@ -35,8 +36,7 @@ final class PatchExtent {
     void follow(GrayU8 patches) {
         GrayS32 labels = new GrayS32(SIDE, SIDE);
         int n = BinaryImageOps.contour(patches, ConnectRule.EIGHT, labels).size();
-        int[][] parts = members(labels, n);
-        for (int[] part : parts) {
+        for (int[] part : members(labels, n)) {
             if (part.length >= LEAST) {
                 followed(part, patches);
             }
@@ -85,22 +85,22 @@ final class PatchExtent {
     /// The edge of an iris, which is judged by nobody, is not crossed.
     /// @param over from 1 on a pixel belongs to it
     private void grow(int[] part, GrayU8 patches, IntToDoubleFunction over) {
-        boolean[] mine = new boolean[GlassFrame.PIXELS];
+        BitSet mine = new BitSet(GlassFrame.PIXELS);
         int[] queue = Arrays.copyOf(part, MOST_TIMES * part.length);
         for (int at : part) {
-            mine[at] = true;
+            mine.set(at);
         }
         int filled = part.length;
         for (int next = 0; next < filled; next++) {
             for (int step : BESIDE) {
                 int at = queue[next] + step;
-                if (at < 0 || at >= mine.length || mine[at] || maps.frame.r[at] > 0.985 || over.applyAsDouble(at) < 1) {
+                if (at < 0 || at >= GlassFrame.PIXELS || mine.get(at) || maps.frame.r[at] > 0.985 || over.applyAsDouble(at) < 1) {
                     continue;
                 }
                 if (filled == queue.length) {
                     return;
                 }
-                mine[at] = true;
+                mine.set(at);
                 queue[filled++] = at;
             }
         }

@@ -160,6 +160,11 @@ public record Known(
         return nothing() > LIKELIER && finding.kind() != FindingKind.DUST && overruled.isEmpty() && computedSeverity.isEmpty();
     }
 
+    /// Its kind, or of what is not told the likeliest it may be.
+    public FindingKind mayBe() {
+        return finding.kind() == FindingKind.UNKNOWN ? finding.likeliest().orElse(FindingKind.UNKNOWN) : finding.kind();
+    }
+
     /// What its photos from both sides and at several zoom settings say of where it lies.
     /// @param fromRear whether this side is the rear
     public List<PlaceEvidence> places(LensSection lens, boolean fromRear) {

@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.awt.image.BufferedImage;
 import java.util.Arrays;
+import java.util.DoubleSummaryStatistics;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
@@ -109,6 +111,26 @@ class WideWorldTest {
         Tint usual = new Tint(1.2, 1, 0.8);
         assertThat(new Looks(World.TIDY, 7).hue(usual)).isEqualTo(usual);
         assertThat(new Looks(World.wide(1), 7).hue(usual)).isNotEqualTo(new Looks(World.wide(2), 7).hue(usual));
+    }
+
+    /// Coatings of a wide world are of any hue, some hardly coloured and some with hardly any of one channel; on the bench of the usual few.
+    @Test
+    void coatingsAreFromPaleToStrong() {
+        Tint usual = new Tint(1.2, 1, 0.8);
+        DoubleSummaryStatistics strongest = new DoubleSummaryStatistics();
+        Set<Integer> most = new HashSet<>();
+        for (long seed = 0; seed < 300; seed++) {
+            Tint hue = new Looks(World.wide(seed), seed).hue(usual);
+            double[] channels = {hue.red(), hue.green(), hue.blue()};
+            double max = Arrays.stream(channels).max().orElseThrow();
+            strongest.accept(max / Arrays.stream(channels).min().orElseThrow());
+            most.add(IntStream.range(0, 3).filter(c -> channels[c] == max).findFirst().orElseThrow());
+            assertThat(Arrays.stream(channels).min().orElseThrow()).as("no light is negative").isPositive();
+            assertThat(new Looks(World.TIDY, seed).hue(usual)).isEqualTo(usual);
+        }
+        assertThat(strongest.getMin()).isLessThan(1.4);
+        assertThat(strongest.getMax()).isGreaterThan(6);
+        assertThat(most).hasSize(3);
     }
 
     @Test
