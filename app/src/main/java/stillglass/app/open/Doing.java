@@ -17,9 +17,9 @@ public final class Doing {
         return switch (j.hold()) {
             case Hold.Thread t -> t.starts() > 1
                     ? Words.of("doing.open.multistart", j.name())
-                    : Words.of("doing.open.thread", j.name(), Words.number(t.turns()));
+                    : Words.of("doing.open.thread", j.name(), t.turns());
             case Hold.Screws s -> Words.of(s.holes().size() == 1 ? "doing.open.screw" : "doing.open.screws", s.holes().size(), j.name());
-            case Hold.SetScrews s -> Words.of("doing.open.setscrews", j.name(), Words.number(s.looseTurns()));
+            case Hold.SetScrews s -> Words.of("doing.open.setscrews", j.name(), s.looseTurns());
             case Hold.RetainingRing r -> Words.of("doing.open.ring", j.name());
             case Hold.Press p -> Words.of("doing.open.press", j.name());
             case Hold.Seat s -> Words.of(j.hazards().contains(Joint.Hazard.GLASS_DROPS) ? "doing.open.glass" : "doing.open.seat", j.name());

@@ -36,6 +36,7 @@ class DoingTest {
                 new Object[] {joint(new Hold.Screws("slot", 1.4, List.of(hole("A1"), hole("A2")))), "2 front ring", "crosswise"},
                 new Object[] {joint(new Hold.Screws("slot", 1.4, List.of(hole("A1")))), "in its cell", "crosswise"},
                 new Object[] {joint(new Hold.SetScrews("slot", 3, 1.5)), "1.5 turns", "dents"},
+                new Object[] {joint(new Hold.SetScrews("slot", 3, 1)), "by 1 turn. Leave", "dents"},
                 new Object[] {joint(new Hold.RetainingRing(36, 4, 0.3)), "how proud", "snug"},
                 new Object[] {joint(new Hold.Press()), "no prying", "evenly"},
                 new Object[] {joint(new Hold.Seat()), "Lift out", "seat"},
