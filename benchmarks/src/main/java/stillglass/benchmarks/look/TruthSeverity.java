@@ -21,8 +21,10 @@ import stillglass.sim.truth.HiddenTruth;
 
 /// How severe what is painted in the truth of a photo is, by the same table as findings.
 final class TruthSeverity {
-    /// Bones of a drawn line over its length.
+    /// Length of a drawn line over its bones.
     private static final double BONES = 1.1;
+    /// What is painted out of focus lies in crumbs: gaps up to twice this, radii, are none.
+    private static final double CRUMBS = 0.009;
 
     private TruthSeverity() {}
 
@@ -70,14 +72,19 @@ final class TruthSeverity {
         return out;
     }
 
+    /// The same with crumbs together.
+    private static GrayU8 whole(Shot shot, FindingKind kind) {
+        int gap = (int) Math.max(1, Math.round(CRUMBS * shot.aperture().meanRadius()));
+        return BinaryImageOps.erode8(BinaryImageOps.dilate8(painted(shot, kind), gap, null), gap, null);
+    }
+
     private static int pieces(Shot shot, FindingKind kind) {
-        GrayU8 painted = painted(shot, kind);
+        GrayU8 painted = whole(shot, kind);
         return BinaryImageOps.contour(painted, ConnectRule.EIGHT, new GrayS32(painted.width, painted.height)).size();
     }
 
     private static double length(Shot shot) {
-        GrayU8 lines = painted(shot, FindingKind.SCRATCH);
-        GrayU8 thin = BinaryImageOps.thin(lines, 20, null);
+        GrayU8 thin = BinaryImageOps.thin(whole(shot, FindingKind.SCRATCH), 20, null);
         int bones = 0;
         for (byte b : thin.data) {
             bones += b;

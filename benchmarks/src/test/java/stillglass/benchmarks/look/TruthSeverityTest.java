@@ -3,8 +3,10 @@ package stillglass.benchmarks.look;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.image.BufferedImage;
+import java.util.BitSet;
 import java.util.Map;
 import java.util.Set;
+import java.util.SplittableRandom;
 import java.util.function.BiPredicate;
 import org.junit.jupiter.api.Test;
 import stillglass.look.Aperture;
@@ -54,5 +56,23 @@ class TruthSeverityTest {
         for (double[] c : new double[][] {{10, 1}, {40, 2}, {100, 3}, {200, 4}}) {
             assertThat(severity(FindingKind.EDGE_PAINT, (x, y) -> Math.hypot(x, y) > 0.95 && Math.hypot(x, y) < 1 && Math.abs(Math.toDegrees(Math.atan2(y, x))) < c[0] / 2)).isEqualTo((int) c[1]);
         }
+    }
+
+    /// What is out of focus is painted in crumbs, every other pixel; the tables step at 0.5, 1.5 and 3.5 radii of scratches, at 12, 40, 100 and 250 specks.
+    @Test
+    void crumbsOfOneLineOrSpeckAreOne() {
+        BitSet left = new BitSet();
+        SplittableRandom chance = new SplittableRandom(3);
+        for (int i = 0; i < SIDE * SIDE; i++) {
+            left.set(i, chance.nextInt(2) == 0);
+        }
+        BiPredicate<Double, Double> crumb = (x, y) -> left.get((int) Math.round(y * RADIUS + SIDE / 2.0) * SIDE + (int) Math.round(x * RADIUS + SIDE / 2.0));
+        BiPredicate<Double, Double> line = (x, y) -> Math.abs(y - 0.4 * x) < 0.03 && Math.abs(x) < 0.46;
+        assertThat(severity(FindingKind.SCRATCH, line)).as("1.0 radii long").isEqualTo(2);
+        assertThat(severity(FindingKind.SCRATCH, line.and(crumb))).isEqualTo(2);
+        // A speck at every fifth of a radius, 69 within 0.95.
+        BiPredicate<Double, Double> specks = (x, y) -> Math.hypot(x, y) < 0.95 && Math.hypot(x - 0.2 * Math.rint(x / 0.2), y - 0.2 * Math.rint(y / 0.2)) < 0.02;
+        assertThat(severity(FindingKind.DUST, specks)).isEqualTo(2);
+        assertThat(severity(FindingKind.DUST, specks.and(crumb))).isEqualTo(2);
     }
 }
