@@ -93,7 +93,7 @@ public record LayOut(List<Item> items) {
     /// What is to be cleaned off, as far as the care table knows of it.
     private static Set<Soiled> soils(TicketState state, List<Joint> ahead, World world) {
         Set<Soiled> all = new LinkedHashSet<>();
-        state.glass().findings().forEach(k -> all.add(new Soiled(k.finding().kind().word(), Set.of(Material.COATED_GLASS))));
+        state.glass().findings().stream().filter(k -> !k.doubtful()).forEach(k -> all.add(new Soiled(k.finding().kind().word(), Set.of(Material.COATED_GLASS))));
         state.condition().all(Phase.BEFORE).forEach(f -> soil(f).ifPresent(s -> all.add(new Soiled(s, on(f.place())))));
         if (threads(state, ahead, world)) {
             all.add(new Soiled("old-grease", Set.of(Material.BRASS, Material.ALUMINIUM)));

@@ -11,11 +11,17 @@ import org.junit.jupiter.api.Test;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Material;
 import stillglass.care.CareTables;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
 import stillglass.say.Wording;
 import stillglass.ticket.condition.ConditionEvent.FlawFound;
 import stillglass.ticket.condition.Extent;
 import stillglass.ticket.condition.Flaw;
 import stillglass.ticket.condition.Place;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.device.Source;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Stage;
 import stillglass.ticket.story.World;
@@ -57,6 +63,15 @@ class LayOutTest {
         Job body = Job.on(Instrument.unknown("own-body", "Body", Instrument.Sort.BODY), Optional.empty());
         assertThat(laid(body.accept(new FlawFound(Phase.BEFORE, Place.MIRROR, Flaw.DIRTY, Optional.of(Extent.MARKED), Optional.empty(), "")))).as("dust on silver, which none of these agents may touch").noneMatch(s -> s.contains("dust"));
         assertThat(laid(body.accept(new FlawFound(Phase.BEFORE, Place.ESCAPEMENT, Flaw.WET, Optional.of(Extent.MARKED), Optional.empty(), "")))).contains("CLEANING wipe (swab): oil film");
+    }
+
+    @Test
+    void nothingIsLaidOutForWhatIsLikelierNothing() {
+        for (double nothing : new double[] {0.4, 0.6}) {
+            Finding seen = new Finding(FindingKind.OIL, 1 - nothing, List.of(), 0.04, 1, 0.2, 0, 0.2, 2, List.of(), Map.of(FindingKind.OIL, 1 - nothing, FindingKind.UNKNOWN, nothing), 1);
+            Job job = Job.unknown().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)).accept(new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), List.of(seen), 0, List.of(), List.of()));
+            assertThat(laid(job).stream().anyMatch(s -> s.startsWith("CLEANING worn cloths"))).as("with %s it is nothing", nothing).isEqualTo(nothing < 0.5);
+        }
     }
 
     @Test

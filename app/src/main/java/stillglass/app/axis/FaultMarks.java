@@ -35,8 +35,9 @@ public final class FaultMarks {
         List<Fault> faults = new ArrayList<>();
         int number = 1;
         for (Assessment a : work.computed().assessments()) {
-            // Of what nobody could name or place, nothing is known that an Axis could show; its number stays its own.
-            if (a.known().finding().kind() != FindingKind.UNKNOWN || a.known().surface().isPresent()) {
+            // Of what nobody could name or place, nothing is known that an Axis could show, and what is likelier nothing shows when it is pointed at; its number stays its own.
+            boolean known = a.known().finding().kind() != FindingKind.UNKNOWN || a.known().surface().isPresent();
+            if (known && (!a.known().doubtful() || work.selection().finding(a.known().id()))) {
                 int its = number;
                 work.asBuilt().ifPresent(section -> faults.add(fault(its, a, section, work)));
             }

@@ -178,8 +178,9 @@ public record DecideModel(
         });
     }
 
+    /// What is likelier nothing is in no picture: it would show a harm that may not be.
     private static Optional<Picture> picture(Work work) {
-        List<Assessment> all = work.computed().assessments();
+        List<Assessment> all = work.computed().assessments().stream().filter(a -> !a.known().doubtful()).toList();
         if (all.isEmpty()) {
             return Optional.empty();
         }

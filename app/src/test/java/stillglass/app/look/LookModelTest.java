@@ -10,9 +10,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import stillglass.app.axis.AxisModel;
+import stillglass.app.axis.FaultMarks;
 import stillglass.app.decide.DecideModel;
 import stillglass.app.desk.Selection;
+import stillglass.app.desk.Told;
 import stillglass.app.desk.Toolbox;
 import stillglass.app.desk.Viewing;
 import stillglass.app.desk.Work;
@@ -26,10 +30,12 @@ import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.plan.Tooling;
 import stillglass.say.Said;
+import stillglass.ticket.Assessment;
 import stillglass.ticket.Story;
 import stillglass.ticket.arrival.ArrivalEvent;
 import stillglass.ticket.arrival.Tag;
 import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.Known;
 import stillglass.ticket.story.Event;
 import stillglass.ticket.story.Phase;
 import stillglass.ticket.story.Recorded;
@@ -113,6 +119,32 @@ class LookModelTest {
         assertThat(rows.get(1).sure()).matches("(7[5-9]|8\\d|90) %");
         LookModel.Row named = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), seen, List.of(new GlassEvent.FindingRekinded("p1#1", FindingKind.HAZE)))).rows().getFirst();
         assertThat(named.title()).isEqualTo("Haze");
+    }
+
+    /// What is likelier nothing spoils no picture and is drawn in no glass until it is pointed at; the others keep their numbers.
+    @Test
+    void whatIsLikelierNothingIsDrawnNowhere() {
+        Work w = Told.end(Stage.DECIDE);
+        List<Assessment> all = w.computed().assessments();
+        Known first = all.getFirst().known();
+        Map<FindingKind, Double> faint = Map.of(first.finding().kind(), 0.3, FindingKind.UNKNOWN, 0.7);
+        Known nothing = new Known(first.id(), first.photoId(), first.finding().told(first.finding().kind(), faint));
+        List<Assessment> now = Stream.concat(Stream.of(all.getFirst().of(nothing)), all.stream().skip(1)).toList();
+        Work doubted = assessed(w, now);
+
+        assertThat(nothing.doubtful()).isTrue();
+        assertThat(DecideModel.of(w).picture().orElseThrow().layers()).hasSize(all.size());
+        assertThat(DecideModel.of(doubted).picture().orElseThrow().layers()).hasSize(all.size() - 1);
+        assertThat(DecideModel.of(doubted).rows()).hasSize(all.size());
+        assertThat(AxisModel.of(doubted).faults()).extracting(FaultMarks.Fault::findingId).doesNotContain(first.id()).hasSize(AxisModel.of(w).faults().size() - 1);
+        assertThat(AxisModel.of(doubted).faults()).extracting(FaultMarks.Fault::number).doesNotContain(1).contains(2);
+        assertThat(AxisModel.of(Told.pointing(doubted, new Selection.OfFinding(first.id()))).faults()).extracting(FaultMarks.Fault::findingId).contains(first.id());
+    }
+
+    private static Work assessed(Work w, List<Assessment> assessments) {
+        Work.Computed c = w.computed();
+        Work.Computed now = new Work.Computed(assessments, c.plan(), c.recommendation(), c.assembly(), c.beams(), c.alike(), c.rework(), c.diagnosis(), c.back(), c.slips(), c.charts(), c.lamp());
+        return new Work(w.state(), w.world(), w.rules(), now, w.computing(), w.stage(), w.selection(), w.viewing(), w.tests(), w.tools());
     }
 
     @Test
