@@ -19,6 +19,7 @@ import stillglass.look.kinds.Features;
 import stillglass.look.kinds.KindLearning;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.kinds.Sight;
+import stillglass.say.Said;
 
 /// How large a finding is made of what a model calls by one kind, whatever it is.
 class SizesTest {
@@ -51,5 +52,27 @@ class SizesTest {
     void bareEdgeIsCountedOnce() {
         List<Finding> bare = findings(FindingKind.EDGE_PAINT, (x, y) -> 0.02 + (Math.hypot(x, y) > 0.955 && Math.abs(Math.toDegrees(Math.atan2(y, x))) < 20 ? 0.3 : 0));
         assertThat(bare).isNotEmpty().allSatisfy(f -> assertThat(f.severity()).isEqualTo(2));
+    }
+
+    /// Hairs of eight degrees at every fifteenth, about (0.1, 0) at half a radius: what was rubbed is a quarter of the glass, though the hairs cover a hundredth.
+    @Test
+    void cleaningMarksAreAsLargeAsWhatWasRubbed() {
+        ToDoubleBiFunction<Double, Double> hairs = (x, y) -> 0.02 + (Math.abs(Math.hypot(x - 0.1, y) - 0.5) < 0.006 && Math.floorMod(Math.round(Math.toDegrees(Math.atan2(y, x - 0.1))), 15) < 8 ? 0.3 : 0);
+        assertThat(findings(FindingKind.CLEANING_MARKS, hairs)).singleElement().satisfies(f -> {
+            assertThat(f.areaShare()).isCloseTo(0.25, within(0.02));
+            assertThat(f.severity()).isEqualTo(2);
+            assertThat(f.x()).isCloseTo(0.1, within(0.02));
+        });
+    }
+
+    /// 37 specks that are seen stand for half as many again and some; the table steps at 40 and 100.
+    @Test
+    void dustIsMoreThanTheSpecksThatAreSeen() {
+        ToDoubleBiFunction<Double, Double> specks = (x, y) -> 0.02 + (Math.hypot(x, y) < 0.8 && Math.hypot(x - 0.25 * Math.rint(x / 0.25), y - 0.25 * Math.rint(y / 0.25)) < 0.012 ? 0.3 : 0);
+        assertThat(findings(FindingKind.DUST, specks)).singleElement().satisfies(f -> {
+            assertThat(f.count()).isBetween(35, 38);
+            assertThat(f.severity()).isEqualTo(2);
+            assertThat(f.reasons().get(1)).isEqualTo(Said.of("found.more-specks", "all", 1.6 * f.count()));
+        });
     }
 }
