@@ -33,12 +33,6 @@ final class FindingMaker {
     /// Parts of one kind closer than twice this belong to one finding, pixels of the frame.
     private static final int TOGETHER = 9;
     private static final int OUTLINE_POINTS = 72;
-    /// Share of the glass that cleaning marks cover at least with their lines.
-    private static final double LEAST_HAIRS = 0.003;
-    /// Share of the glass that a piece of fungus covers at least with its threads to be told by itself.
-    private static final double LEAST_COLONY = 0.0004;
-    /// Distance up to which a shorter thread is part of a colony, radii.
-    private static final double OF_A_COLONY = 0.15;
     /// Specks in the glass over those that are counted: small and faint ones are lost in the grain. Half of 22 scenes of the wide world had more, half had less.
     private static final double SPECKS = 1.6;
     /// Unknown findings that are told, the largest first.
@@ -54,58 +48,16 @@ final class FindingMaker {
     private final Survey s;
     private final Veil veil;
     private final OwnPixels fine;
-    private final List<Judged> judged = new ArrayList<>();
+    private final List<Judged> judged;
     private final Map<FindingKind, GrayU8> painted = new EnumMap<>(FindingKind.class);
-
-    private record Judged(Candidate candidate, KindModel.Verdict verdict) {
-        double chance() {
-            return verdict.chance(verdict.kind());
-        }
-    }
 
     FindingMaker(Survey s, LinearPhoto photo, Veil veil, KindModel model) {
         this.s = s;
         this.veil = veil;
         fine = new OwnPixels(photo, s.aperture, s.maps);
-        List<KindModel.Verdict> verdicts = model.judge(s.lighting(), s.candidates.stream().map(c -> new KindModel.Standing(c.sight(), c.features())).toList());
-        for (int i = 0; i < verdicts.size(); i++) {
-            if (!verdicts.get(i).nothing()) {
-                judged.add(new Judged(s.candidates.get(i), verdicts.get(i)));
-            }
-        }
-        swallow();
-        fewHairs();
-        shortThreads();
+        judged = new ArrayList<>(Judging.of(s, model));
         judged.forEach(this::paint);
-        judged.removeIf(j -> j.verdict.kind() == FindingKind.UNKNOWN && explained(j));
-    }
-
-    /// Fine structure inside a region that is surely something else is part of that: ripples of a chip, beads of oil.
-    private void swallow() {
-        List<Judged> regions = judged.stream().filter(j -> j.candidate.sight() == Sight.AREA && j.verdict.kind() != FindingKind.HAZE
-                && j.verdict.kind() != FindingKind.UNKNOWN && j.verdict.kind() != FindingKind.FUNGUS).toList();
-        byte[] owner = new byte[GlassFrame.PIXELS];
-        for (int k = 0; k < Math.min(100, regions.size()); k++) {
-            for (int at : regions.get(k).candidate.pixels()) {
-                owner[at] = (byte) (k + 1);
-            }
-        }
-        judged.removeIf(j -> {
-            if (j.candidate.sight() != Sight.FINE) {
-                return false;
-            }
-            int[] votes = new int[101];
-            for (int at : j.candidate.pixels()) {
-                votes[owner[at]]++;
-            }
-            for (int k = 1; k < votes.length; k++) {
-                if (votes[k] > 0.6 * j.candidate.pixels().length) {
-                    Judged region = regions.get(k - 1);
-                    return region.verdict.kind() != j.verdict.kind() && region.chance() > j.chance() - 0.15;
-                }
-            }
-            return false;
-        });
+        judged.removeIf(j -> j.verdict().kind() == FindingKind.UNKNOWN && explained(j));
     }
 
     /// Whether something unknown lies within or close about what is known: the bloom of a colony, the ripples of a chip.
@@ -121,55 +73,19 @@ final class FindingMaker {
         });
         GrayU8 near = BinaryImageOps.dilate8(known, 10, null);
         int hits = 0;
-        for (int at : j.candidate.pixels()) {
+        for (int at : j.candidate().pixels()) {
             hits += near.data[at];
         }
-        return hits > 0.4 * j.candidate.pixels().length;
-    }
-
-    /// Cleaning marks are a great many; a stray line or two that look like one are none.
-    private void fewHairs() {
-        int hairs = judged.stream().filter(j -> j.verdict.kind() == FindingKind.CLEANING_MARKS && j.candidate.sight() == Sight.FINE)
-                .mapToInt(j -> j.candidate.pixels().length).sum();
-        if (hairs < LEAST_HAIRS * GLASS) {
-            judged.removeIf(j -> likeliest(j) == FindingKind.CLEANING_MARKS);
-        }
-    }
-
-    /// A short thread is not told from dust or lint: where nothing larger near it looks like fungus, it is told as what it may be.
-    private void shortThreads() {
-        List<Judged> colonies = judged.stream().filter(j -> j.verdict.kind() == FindingKind.FUNGUS && !isShort(j)).toList();
-        judged.replaceAll(j -> j.verdict.kind() == FindingKind.FUNGUS && isShort(j) && colonies.stream().noneMatch(c -> near(c, j))
-                ? new Judged(j.candidate, new KindModel.Verdict(false, FindingKind.UNKNOWN, j.verdict.chances(), j.verdict.reasons())) : j);
-    }
-
-    private static boolean isShort(Judged j) {
-        return j.candidate.pixels().length < LEAST_COLONY * GLASS;
-    }
-
-    private static boolean near(Judged colony, Judged thread) {
-        double[] middle = middle(thread.candidate.pixels());
-        for (int at : colony.candidate.pixels()) {
-            if (Math.hypot(GlassFrame.x(at) - middle[0], GlassFrame.y(at) - middle[1]) < OF_A_COLONY) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /// Its kind, or for something unknown what it would be if it had to be named.
-    private static FindingKind likeliest(Judged j) {
-        return j.verdict.kind() != FindingKind.UNKNOWN ? j.verdict.kind()
-                : j.verdict.chances().entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN).max(Map.Entry.comparingByValue()).orElseThrow().getKey();
+        return hits > 0.4 * j.candidate().pixels().length;
     }
 
     private void paint(Judged j) {
-        FindingKind kind = j.verdict.kind();
-        if (j.candidate.sight() == Sight.WHOLE || kind == FindingKind.UNKNOWN || kind == FindingKind.FUNGUS && j.candidate.sight() == Sight.AREA) {
+        FindingKind kind = j.verdict().kind();
+        if (j.candidate().sight() == Sight.WHOLE || kind == FindingKind.UNKNOWN || kind == FindingKind.FUNGUS && j.candidate().sight() == Sight.AREA) {
             return;
         }
         GrayU8 own = painted.computeIfAbsent(kind, k -> new GrayU8(SIDE, SIDE));
-        for (int at : j.candidate.pixels()) {
+        for (int at : j.candidate().pixels()) {
             own.data[at] = 1;
         }
     }
@@ -177,7 +93,7 @@ final class FindingMaker {
     List<Finding> findings() {
         List<Finding> out = new ArrayList<>();
         for (FindingKind kind : RANK) {
-            List<Judged> of = judged.stream().filter(j -> j.verdict.kind() == kind).toList();
+            List<Judged> of = judged.stream().filter(j -> j.verdict().kind() == kind).toList();
             if (of.isEmpty()) {
                 continue;
             }
@@ -187,8 +103,8 @@ final class FindingMaker {
                 default -> out.addAll(grouped(kind, of));
             }
         }
-        judged.stream().filter(j -> j.verdict.kind() == FindingKind.UNKNOWN)
-                .sorted(Comparator.comparingInt((Judged j) -> j.candidate.pixels().length).reversed())
+        judged.stream().filter(j -> j.verdict().kind() == FindingKind.UNKNOWN)
+                .sorted(Comparator.comparingInt((Judged j) -> j.candidate().pixels().length).reversed())
                 .limit(MOST_UNKNOWN)
                 .forEach(j -> out.add(unknown(j)));
         out.sort(Comparator.comparingInt(Finding::severity).thenComparingDouble(Finding::areaShare).reversed());
@@ -202,24 +118,29 @@ final class FindingMaker {
         double sure = 0;
         List<Finding.Region> regions = new ArrayList<>();
         for (Judged j : of) {
-            int[] own = j.candidate.pixels();
+            int[] own = j.candidate().pixels();
             pixels += kind == FindingKind.DUST ? fine.area(own) : own.length;
             sure += j.chance() / of.size();
-            double[] middle = middle(own);
+            double[] middle = GlassFrame.middle(own);
             x += middle[0] / of.size();
             y += middle[1] / of.size();
-            regions.add(region(j.candidate.outline()));
+            regions.add(region(j.candidate().outline()));
         }
         int n = of.size();
         boolean dust = kind == FindingKind.DUST;
         List<Said> reasons = new ArrayList<>();
         reasons.add(Said.of(dust ? "found.specks" : "found.rings", "count", n));
-        if (dust) {
-            reasons.add(Said.of("found.more-specks", "all", SPECKS * n));
+        if (dust && specks(n) > n) {
+            reasons.add(Said.of("found.more-specks", "all", specks(n)));
         }
-        reasons.addAll(strongest(of).verdict.reasons());
-        return new Finding(kind, sure, regions, pixels / GLASS, n, x, y, contrast(of), Severity.of(kind, dust ? SPECKS * n : n), reasons,
-                strongest(of).verdict.chances(), sharpness(of));
+        reasons.addAll(strongest(of).verdict().reasons());
+        return new Finding(kind, sure, regions, pixels / GLASS, n, x, y, contrast(of), Severity.of(kind, dust ? specks(n) : n), reasons,
+                strongest(of).verdict().chances(), sharpness(of));
+    }
+
+    /// Specks in the glass where so many are counted; of the few that any glass has no more are reckoned.
+    private static double specks(int counted) {
+        return Severity.ofDust(counted) == 0 ? counted : SPECKS * counted;
     }
 
     /// One finding per connected group of parts.
@@ -240,7 +161,7 @@ final class FindingMaker {
         for (int k = 0; k <= contours.size(); k++) {
             parts.add(new ArrayList<>());
         }
-        of.forEach(j -> parts.get(labels.data[j.candidate.pixels()[0]]).add(j));
+        of.forEach(j -> parts.get(labels.data[j.candidate().pixels()[0]]).add(j));
         int[] whole = wholes(kind, parts);
         int[] size = new int[contours.size() + 1];
         double[][] middle = new double[contours.size() + 1][2];
@@ -261,10 +182,10 @@ final class FindingMaker {
                 List<Judged> all = IntStream.of(pieces).boxed().flatMap(i -> parts.get(i).stream()).toList();
                 Judged best = strongest(all);
                 List<Finding.Region> regions = kind == FindingKind.SCRATCH || kind == FindingKind.EDGE_PAINT || kind == FindingKind.CHIP
-                        ? all.stream().map(j -> region(j.candidate.outline())).toList()
+                        ? all.stream().map(j -> region(j.candidate().outline())).toList()
                         : IntStream.of(pieces).mapToObj(i -> region(pixelsOf(contours.get(i - 1)))).toList();
                 out.add(new Finding(kind, best.chance(), regions, size[k] * thinner(kind, all) / GLASS, all.size(), middle[k][0] / size[k], middle[k][1] / size[k],
-                        contrast(all), severity, best.verdict.reasons(), best.verdict.chances(), sharpness(all)));
+                        contrast(all), severity, best.verdict().reasons(), best.verdict().chances(), sharpness(all)));
             }
         }
         return out;
@@ -272,8 +193,8 @@ final class FindingMaker {
 
     /// Which connected group each belongs to: itself, or for short threads the colony they lie near.
     private static int[] wholes(FindingKind kind, List<List<Judged>> parts) {
-        return IntStream.range(0, parts.size()).map(k -> kind != FindingKind.FUNGUS || parts.get(k).isEmpty() || !parts.get(k).stream().allMatch(FindingMaker::isShort) ? k
-                : IntStream.range(1, parts.size()).filter(m -> parts.get(m).stream().anyMatch(c -> !isShort(c) && near(c, parts.get(k).getFirst()))).findFirst().orElse(k)).toArray();
+        return IntStream.range(0, parts.size()).map(k -> kind != FindingKind.FUNGUS || parts.get(k).isEmpty() || !parts.get(k).stream().allMatch(Judged::isShort) ? k
+                : IntStream.range(1, parts.size()).filter(m -> parts.get(m).stream().anyMatch(c -> !c.isShort() && c.near(parts.get(k).getFirst()))).findFirst().orElse(k)).toArray();
     }
 
     /// Area of parts by the finest pixels over that by the frame's; cleaning marks are told as the area that was rubbed.
@@ -281,9 +202,9 @@ final class FindingMaker {
         double frame = 0;
         double own = 0;
         for (Judged j : of) {
-            int[] pixels = j.candidate.pixels();
+            int[] pixels = j.candidate().pixels();
             frame += pixels.length;
-            own += j.candidate.sight() == Sight.FINE && kind != FindingKind.CLEANING_MARKS ? fine.area(pixels) : pixels.length;
+            own += j.candidate().sight() == Sight.FINE && kind != FindingKind.CLEANING_MARKS ? fine.area(pixels) : pixels.length;
         }
         return own / frame;
     }
@@ -295,7 +216,7 @@ final class FindingMaker {
             pixels += b;
         }
         return switch (kind) {
-            case SCRATCH -> of.stream().mapToDouble(j -> Math.pow(10, j.candidate.features().get(Feature.EXTENT))).sum();
+            case SCRATCH -> of.stream().mapToDouble(j -> Math.pow(10, j.candidate().features().get(Feature.EXTENT))).sum();
             case EDGE_PAINT -> degrees(own);
             case FUNGUS, OIL, CLEANING_MARKS, SEPARATION, CHIP, COATING -> pixels / GLASS;
             case DUST, HAZE, BUBBLE, UNKNOWN -> 0;
@@ -314,17 +235,17 @@ final class FindingMaker {
     }
 
     private Finding unknown(Judged j) {
-        Said best = Said.or(j.verdict.chances().entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN)
+        Said best = Said.or(j.verdict().chances().entrySet().stream().filter(e -> e.getKey() != FindingKind.UNKNOWN)
                 .sorted(Map.Entry.<FindingKind, Double>comparingByValue().reversed()).limit(2)
                 .map(e -> Said.of("found.chance", "kind", e.getKey().word().replace('-', ' '), "percent", 100 * e.getValue())).toList());
-        double[] middle = middle(j.candidate.pixels());
-        return new Finding(FindingKind.UNKNOWN, 1 - j.verdict.chance(FindingKind.UNKNOWN), List.of(region(j.candidate.outline())),
-                j.candidate.pixels().length * thinner(FindingKind.UNKNOWN, List.of(j)) / GLASS, 1, middle[0], middle[1], contrast(List.of(j)), 0, List.of(Said.of("found.may-be", "kinds", best)), j.verdict.chances(), sharpness(List.of(j)));
+        double[] middle = GlassFrame.middle(j.candidate().pixels());
+        return new Finding(FindingKind.UNKNOWN, 1 - j.verdict().chance(FindingKind.UNKNOWN), List.of(region(j.candidate().outline())),
+                j.candidate().pixels().length * thinner(FindingKind.UNKNOWN, List.of(j)) / GLASS, 1, middle[0], middle[1], contrast(List.of(j)), 0, List.of(Said.of("found.may-be", "kinds", best)), j.verdict().chances(), sharpness(List.of(j)));
     }
 
     /// Haze where the veil exceeds three percent and half its mean, or the hazy regions where the glass as a whole is clear.
     private java.util.Optional<Finding> haze(List<Judged> of) {
-        boolean whole = of.stream().anyMatch(j -> j.candidate.sight() == Sight.WHOLE);
+        boolean whole = of.stream().anyMatch(j -> j.candidate().sight() == Sight.WHOLE);
         double mean = veil.mean();
         GrayU8 region = painted.computeIfAbsent(FindingKind.HAZE, k -> new GrayU8(SIDE, SIDE));
         double sum = 0;
@@ -351,9 +272,9 @@ final class FindingMaker {
         double meanVeil = over * pixels / GLASS;
         List<Said> reasons = new ArrayList<>();
         reasons.add(Said.of("found.veil", "light", 100 * over, "glass", 100 * Math.min(1, pixels / GLASS)));
-        reasons.addAll(best.verdict.reasons());
+        reasons.addAll(best.verdict().reasons());
         return java.util.Optional.of(new Finding(FindingKind.HAZE, best.chance(), regions, pixels / GLASS, 1, 0, 0, over * veil.reference(),
-                Severity.ofHaze(meanVeil), reasons, best.verdict.chances(), 0));
+                Severity.ofHaze(meanVeil), reasons, best.verdict().chances(), 0));
     }
 
     private static Judged strongest(List<Judged> of) {
@@ -364,7 +285,7 @@ final class FindingMaker {
         double sum = 0;
         int n = 0;
         for (Judged j : of) {
-            for (int at : j.candidate.pixels()) {
+            for (int at : j.candidate().pixels()) {
                 sum += Math.abs(s.maps.frame.light[at] - s.maps.expected[at]);
                 n++;
             }
@@ -378,7 +299,7 @@ final class FindingMaker {
         double deep = 0;
         float[] l = s.maps.frame.light;
         for (Judged j : of) {
-            for (int at : j.candidate.pixels()) {
+            for (int at : j.candidate().pixels()) {
                 if (at > SIDE && at < GlassFrame.PIXELS - SIDE - 1) {
                     double gx = (l[at + 1] - l[at - 1]) / 2;
                     double gy = (l[at + SIDE] - l[at - SIDE]) / 2;
@@ -388,16 +309,6 @@ final class FindingMaker {
             }
         }
         return deep <= 0 ? 0 : Math.sqrt(steep / deep) * GlassFrame.RADIUS / 100;
-    }
-
-    private static double[] middle(int[] pixels) {
-        double x = 0;
-        double y = 0;
-        for (int at : pixels) {
-            x += GlassFrame.x(at) / pixels.length;
-            y += GlassFrame.y(at) / pixels.length;
-        }
-        return new double[] {x, y};
     }
 
     private static int[] pixelsOf(Contour c) {

@@ -92,4 +92,15 @@ final class GlassFrame {
             r[i] += where[i] != 0 && r[i] < 1 ? 9 : 0;
         }
     }
+
+    /// Where pixels lie on the mean, aperture units.
+    static double[] middle(int[] pixels) {
+        double x = 0;
+        double y = 0;
+        for (int at : pixels) {
+            x += x(at) / pixels.length;
+            y += y(at) / pixels.length;
+        }
+        return new double[] {x, y};
+    }
 }

@@ -74,5 +74,10 @@ class SizesTest {
             assertThat(f.severity()).isEqualTo(2);
             assertThat(f.reasons().get(1)).isEqualTo(Said.of("found.more-specks", "all", 1.6 * f.count()));
         });
+        assertThat(findings(FindingKind.DUST, (x, y) -> x > 0.1 && Math.abs(y) < 0.4 ? specks.applyAsDouble(x, y) : 0.02)).as("the few that any glass has").singleElement().satisfies(f -> {
+            assertThat(f.count()).isEqualTo(9);
+            assertThat(f.severity()).isZero();
+            assertThat(f.reasons()).doesNotContain(Said.of("found.more-specks", "all", 1.6 * f.count()));
+        });
     }
 }
