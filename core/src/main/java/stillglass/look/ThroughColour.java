@@ -29,6 +29,11 @@ public record ThroughColour(double red, double green, double blue, double error)
         return blue - red;
     }
 
+    /// Whether the card is lighter behind the glass than beside it by more than the error: what all colours lose is not told then, one against another still is.
+    public boolean lighterBehind() {
+        return Math.min(red, Math.min(green, blue)) < -error;
+    }
+
     /// What is said of it: nothing within the error, and up to a tenth of a stop, which coatings alone keep.
     public Yellow said() {
         double y = yellow();

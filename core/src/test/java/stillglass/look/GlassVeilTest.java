@@ -25,6 +25,9 @@ class GlassVeilTest {
         assertThat(new ThroughColour(0.2, 0.3, 0.45, 0.3).said()).as("within the error").isEqualTo(ThroughColour.Yellow.NONE);
         assertThat(new ThroughColour(0.2, 0.4, 0.7, 0.03).said()).isEqualTo(ThroughColour.Yellow.CLEAR);
         assertThat(new ThroughColour(0.2, 0.6, 1.2, 0.03).said()).isEqualTo(ThroughColour.Yellow.STRONG);
+        assertThat(new ThroughColour(-0.4, -0.4, -0.35, 0.03).lighterBehind()).isTrue();
+        assertThat(new ThroughColour(-0.4, 0.1, 0.5, 0.03).lighterBehind()).isTrue();
+        assertThat(new ThroughColour(0.1, 0.05, -0.02, 0.03).lighterBehind()).as("within the error").isFalse();
         assertThat(new ThroughColour(0.1, 0.6, 1.1, 0.03).blueOverRed()).isCloseTo(0.5, within(1e-12));
     }
 }

@@ -28,6 +28,8 @@ import stillglass.look.Aperture;
 import stillglass.look.Finding;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
+import stillglass.look.PhotoLight;
+import stillglass.look.ThroughColour;
 import stillglass.plan.Tooling;
 import stillglass.say.Said;
 import stillglass.ticket.Assessment;
@@ -119,6 +121,18 @@ class LookModelTest {
         assertThat(rows.get(1).sure()).matches("(7[5-9]|8\\d|90) %");
         LookModel.Row named = LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), seen, List.of(new GlassEvent.FindingRekinded("p1#1", FindingKind.HAZE)))).rows().getFirst();
         assertThat(named.title()).isEqualTo("Haze");
+    }
+
+    private static String through(ThroughColour taken) {
+        return LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), List.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "photo 1", Source.FILE),
+                new GlassEvent.PhotoGraded("p1", Lighting.BRIGHT, new Aperture(500, 400, 300, 300, 0), List.of(), 0, List.of(), List.of(), Optional.of(new PhotoLight(0.6, Optional.empty(), Optional.of(taken))))))).head();
+    }
+
+    /// No glass gives light: where the card is lighter behind it than beside it one colour is told against another and no more.
+    @Test
+    void whatGlassTakesIsNotToldBelowNothing() {
+        assertThat(through(new ThroughColour(0.2, 0.3, 0.6, 0.03))).contains("takes 0.2 stops of red, 0.3 of green, 0.6 of blue light: clearly yellow (± 0.03)");
+        assertThat(through(new ThroughColour(-0.4, -0.4, -0.2, 0.03))).contains("0.2 stops of blue lost against red light: slightly yellow (± 0.03); what all colours lose is not told").doesNotContain("-0.4");
     }
 
     /// What is likelier nothing spoils no picture and is drawn in no glass until it is pointed at; the others keep their numbers.

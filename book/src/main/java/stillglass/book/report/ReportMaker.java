@@ -286,7 +286,7 @@ public final class ReportMaker {
     }
 
     private static Said through(ThroughColour t) {
-        return Said.of("report.through.stops", "red", t.red(), "green", t.green(), "blue", t.blue(), "error", t.error());
+        return t.lighterBehind() ? Said.of("report.through.against", "yellow", t.yellow(), "error", t.error()) : Said.of("report.through.stops", "red", t.red(), "green", t.green(), "blue", t.blue(), "error", t.error());
     }
 
     /// A figure as it arrived and as it is, each with its error and where it came from.

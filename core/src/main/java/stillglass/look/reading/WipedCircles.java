@@ -7,6 +7,7 @@ import boofcv.struct.image.GrayU8;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import stillglass.look.Lighting;
 
@@ -164,11 +165,11 @@ final class WipedCircles {
                 members.get(labels.data[at]).add(at);
             }
         }
-        return members.stream().map(m -> m.build().toArray()).filter(p -> p.length >= LEAST_PIXELS).map(this::hair).flatMap(List::stream).toList();
+        return members.stream().map(m -> m.build().toArray()).filter(p -> p.length >= LEAST_PIXELS).map(this::hair).flatMap(Optional::stream).toList();
     }
 
     /// A line, or nothing where the pixels are a speck.
-    private List<Hair> hair(int[] pixels) {
+    private Optional<Hair> hair(int[] pixels) {
         double x = 0;
         double y = 0;
         double xx = 0;
@@ -194,7 +195,7 @@ final class WipedCircles {
         double width = Math.sqrt(6 * Math.max(0, both - apart));
         double strength = Math.hypot(c, s);
         boolean line = length >= LEAST_LENGTH && length >= SLENDER * Math.max(width, LEAST_WIDTH) && strength > 0;
-        return line ? List.of(new Hair(pixels, x, y, c / strength, s / strength)) : List.of();
+        return line ? Optional.of(new Hair(pixels, x, y, c / strength, s / strength)) : Optional.empty();
     }
 
     private void bar() {
