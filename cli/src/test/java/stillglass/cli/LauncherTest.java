@@ -6,10 +6,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardWatchEventKinds;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeEach;
@@ -102,25 +104,29 @@ class LauncherTest {
     @AfterEach
     void whatWorksBehindAStartHasEnded() throws Exception {
         Path lock = root.resolve("app/target/warm.lock");
-        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
-        while (Files.exists(lock)) {
-            assertThat(System.nanoTime()).as("what works behind a start ends").isLessThan(end);
-            Thread.sleep(20);
-        }
+        awaited(lock, () -> !Files.exists(lock));
     }
 
     /// Waits until what is made in the background is there.
     private void warmed() throws Exception {
         Path made = root.resolve("app/target/app.aot.size");
-        try (var watch = made.getFileSystem().newWatchService()) {
-            made.getParent().register(watch, java.nio.file.StandardWatchEventKinds.ENTRY_CREATE);
-            while (!Files.exists(made)) {
-                var key = watch.poll(20, TimeUnit.SECONDS);
-                assertThat(key).as("something is made in the background").isNotNull();
+        awaited(made, () -> Files.exists(made));
+        assertThat(made).exists();
+    }
+
+    /// Waits until something came or went in the folder of a file.
+    private static void awaited(Path file, BooleanSupplier so) throws Exception {
+        if (so.getAsBoolean()) {
+            return;
+        }
+        try (var watch = file.getFileSystem().newWatchService()) {
+            file.getParent().register(watch, StandardWatchEventKinds.ENTRY_CREATE, StandardWatchEventKinds.ENTRY_DELETE);
+            while (!so.getAsBoolean()) {
+                var key = watch.poll(60, TimeUnit.SECONDS);
+                assertThat(key).as("something is done in the background about %s", file).isNotNull();
                 key.reset();
             }
         }
-        assertThat(root.resolve("app/target/app.aot.size")).exists();
     }
 
     @Test

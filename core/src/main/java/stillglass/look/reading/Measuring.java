@@ -256,12 +256,7 @@ final class Measuring {
     }
 
     private void lines(Features f, int[] pixels) {
-        double mx = 0;
-        double my = 0;
-        for (int at : pixels) {
-            mx += GlassFrame.x(at) / pixels.length;
-            my += GlassFrame.y(at) / pixels.length;
-        }
+        double[] middle = GlassFrame.middle(pixels);
         double radiating = 0;
         double circling = 0;
         double c = 0;
@@ -271,7 +266,7 @@ final class Measuring {
             double ls = maps.lineSin[at];
             c += lc;
             s += ls;
-            double own = Math.atan2(GlassFrame.y(at) - my, GlassFrame.x(at) - mx);
+            double own = Math.atan2(GlassFrame.y(at) - middle[1], GlassFrame.x(at) - middle[0]);
             double axis = Math.atan2(GlassFrame.y(at), GlassFrame.x(at));
             radiating += 0.5 + 0.5 * (lc * Math.cos(2 * own) + ls * Math.sin(2 * own));
             circling += 0.5 - 0.5 * (lc * Math.cos(2 * axis) + ls * Math.sin(2 * axis));

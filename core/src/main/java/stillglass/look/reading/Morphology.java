@@ -1,9 +1,10 @@
 package stillglass.look.reading;
 
+import boofcv.struct.image.GrayS32;
 import java.util.stream.IntStream;
 
 /// Grey-scale opening over a square: takes out bright structure narrower than the square and leaves wider regions with their borders
-/// where they are, which a blur would not.
+/// where they are, which a blur would not. And the parts of a frame that hang together, one by one.
 ///
 /// Reference: J. Serra, *Image Analysis and Mathematical Morphology* (1982).
 final class Morphology {
@@ -49,5 +50,27 @@ final class Morphology {
                 into[to + i] = Math.min(into[to + i], from[at + i]);
             }
         }
+    }
+
+    /// Pixels of every connected part by its label, from 1 on; none under 0, which is no part.
+    /// @param labels of the frame, 0 to n
+    static int[][] members(GrayS32 labels, int n) {
+        int[] size = new int[n + 1];
+        for (int label : labels.data) {
+            size[label]++;
+        }
+        int[][] out = new int[n + 1][];
+        for (int k = 1; k <= n; k++) {
+            out[k] = new int[size[k]];
+        }
+        out[0] = new int[0];
+        int[] fill = new int[n + 1];
+        for (int at = 0; at < labels.data.length; at++) {
+            int k = labels.data[at];
+            if (k > 0) {
+                out[k][fill[k]++] = at;
+            }
+        }
+        return out;
     }
 }

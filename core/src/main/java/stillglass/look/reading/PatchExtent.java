@@ -36,32 +36,12 @@ final class PatchExtent {
     void follow(GrayU8 patches) {
         GrayS32 labels = new GrayS32(SIDE, SIDE);
         int n = BinaryImageOps.contour(patches, ConnectRule.EIGHT, labels).size();
-        for (int[] part : members(labels, n)) {
+        for (int[] part : Morphology.members(labels, n)) {
             if (part.length >= LEAST) {
                 followed(part, patches);
             }
         }
         fill(patches);
-    }
-
-    private static int[][] members(GrayS32 labels, int n) {
-        int[] size = new int[n + 1];
-        for (int label : labels.data) {
-            size[label]++;
-        }
-        int[][] out = new int[n + 1][];
-        for (int k = 1; k <= n; k++) {
-            out[k] = new int[size[k]];
-        }
-        out[0] = new int[0];
-        int[] fill = new int[n + 1];
-        for (int at = 0; at < labels.data.length; at++) {
-            int k = labels.data[at];
-            if (k > 0) {
-                out[k][fill[k]++] = at;
-            }
-        }
-        return out;
     }
 
     private void followed(int[] part, GrayU8 patches) {
@@ -114,7 +94,7 @@ final class PatchExtent {
         GrayU8 rest = BinaryImageOps.invert(patches, null);
         GrayS32 labels = new GrayS32(SIDE, SIDE);
         int n = BinaryImageOps.contour(rest, ConnectRule.FOUR, labels).size();
-        for (int[] hole : members(labels, n)) {
+        for (int[] hole : Morphology.members(labels, n)) {
             boolean enclosed = hole.length > 0 && hole.length < MOST_ENCLOSED * Math.PI * GlassFrame.RADIUS * GlassFrame.RADIUS && Arrays.stream(hole).noneMatch(at -> at % SIDE == 0 || at % SIDE == SIDE - 1 || at < SIDE || at >= SIDE * (SIDE - 1));
             for (int k = 0; enclosed && k < hole.length; k++) {
                 patches.data[hole[k]] = 1;

@@ -4,11 +4,11 @@ import boofcv.alg.filter.binary.BinaryImageOps;
 import boofcv.struct.ConnectRule;
 import boofcv.struct.image.GrayS32;
 import boofcv.struct.image.GrayU8;
-import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import stillglass.look.Lighting;
 
 /// Hairs that wiping in circles left on a glass before a card. Each by itself is lost in the grain; that so many run round one centre, each at its own distance from it, is seen.
@@ -156,22 +156,14 @@ final class WipedCircles {
     private List<Hair> lines(GrayU8 ridges) {
         GrayS32 labels = new GrayS32(SIDE, SIDE);
         int n = BinaryImageOps.contour(ridges, ConnectRule.EIGHT, labels).size();
-        List<IntStream.Builder> members = new ArrayList<>();
-        for (int k = 0; k <= n; k++) {
-            members.add(IntStream.builder());
-        }
-        for (int at = 0; at < labels.data.length; at++) {
-            if (labels.data[at] > 0) {
-                members.get(labels.data[at]).add(at);
-            }
-        }
-        return members.stream().map(m -> m.build().toArray()).filter(p -> p.length >= LEAST_PIXELS).map(this::hair).flatMap(Optional::stream).toList();
+        return Stream.of(Morphology.members(labels, n)).filter(p -> p.length >= LEAST_PIXELS).map(this::hair).flatMap(Optional::stream).toList();
     }
 
     /// A line, or nothing where the pixels are a speck.
     private Optional<Hair> hair(int[] pixels) {
-        double x = 0;
-        double y = 0;
+        double[] middle = GlassFrame.middle(pixels);
+        double x = middle[0];
+        double y = middle[1];
         double xx = 0;
         double yy = 0;
         double xy = 0;
@@ -180,8 +172,6 @@ final class WipedCircles {
         for (int at : pixels) {
             double px = GlassFrame.x(at);
             double py = GlassFrame.y(at);
-            x += px / pixels.length;
-            y += py / pixels.length;
             xx += px * px / pixels.length;
             yy += py * py / pixels.length;
             xy += px * py / pixels.length;
