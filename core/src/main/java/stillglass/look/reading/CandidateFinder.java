@@ -100,7 +100,7 @@ final class CandidateFinder {
             stands.data[i] = rims.rim[i] ? 0 : stands.data[i];
         }
         List<Patch> all = patches(stands, JOIN, LEAST_FINE);
-        all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone[at]).count() > OF_A_RIM * p.pixels.length);
+        all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone[at] && !rims.line[at]).count() > OF_A_RIM * p.pixels.length);
         return all;
     }
 

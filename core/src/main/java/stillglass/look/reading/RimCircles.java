@@ -6,7 +6,8 @@ import java.util.stream.IntStream;
 /// touches them must not be joined along them.
 ///
 /// Pixels whose line runs along a circle vote for its centre along their normal; about the best centre, narrow rings whose lit part runs on
-/// without a gap over a good angle are rims. Hairs of cleaning marks turn about changing centres and fill no such ring.
+/// without a gap over a good angle are rims. Hairs of cleaning marks turn about changing centres and fill no such ring; scratches that are bent
+/// so for a part of their way are told from rims by what they do at its ends ([BentLines]).
 final class RimCircles {
     /// Centres of inner rims stay this close to the middle of the glass for any camera that still looks through it, radii.
     private static final double CENTRES = 0.24;
@@ -35,12 +36,15 @@ final class RimCircles {
     static final class Found {
         /// What runs along such a rim.
         final boolean[] rim;
-        /// All that lies on one, what crosses it included.
+        /// All that lies on such a circle, what crosses it and bent lines included.
         final boolean[] zone;
+        /// What lies on such a circle and is a scratch.
+        final boolean[] line;
 
-        private Found(boolean[] rim, boolean[] zone) {
+        private Found(boolean[] rim, boolean[] zone, boolean[] line) {
             this.rim = rim;
             this.zone = zone;
+            this.line = line;
         }
     }
 
@@ -49,13 +53,27 @@ final class RimCircles {
         int[] pixels = IntStream.range(0, stands.length).filter(i -> stands[i] != 0 && maps.frame.r[i] > 0.15).toArray();
         boolean[] rim = new boolean[stands.length];
         boolean[] zone = new boolean[stands.length];
+        boolean[] line = new boolean[stands.length];
+        BentLines bent = new BentLines(stands, maps.fine);
         boolean[] barren = new boolean[CELLS * CELLS];
         double[][] normals = normals(pixels, maps);
         for (int k = 0; k < CENTRES_TRIED; k++) {
             int cell = centre(pixels, normals, rim, barren);
-            barren[cell] = take(pixels, rim, zone, maps, cell % CELLS * CELL - CENTRES, cell / CELLS * CELL - CENTRES) == 0;
+            double x = cell % CELLS * CELL - CENTRES;
+            double y = cell / CELLS * CELL - CENTRES;
+            byte[] taken = take(pixels, rim, zone, maps, x, y);
+            int anew = 0;
+            for (int at : pixels) {
+                rim[at] |= taken[at] != 0;
+                anew += taken[at];
+            }
+            barren[cell] = anew == 0;
+            bent.among(taken, x, y, line);
         }
-        return new Found(rim, zone);
+        for (int at : pixels) {
+            rim[at] &= !line[at];
+        }
+        return new Found(rim, zone, line);
     }
 
     /// Directions across the lines, towards or away from the centre: cosines and sines.
@@ -113,9 +131,9 @@ final class RimCircles {
         return best;
     }
 
-    /// Marks the rims about a centre.
-    /// @return number of pixels that were marked anew
-    private static int take(int[] pixels, boolean[] rim, boolean[] zone, Maps maps, double cx, double cy) {
+    /// Marks the circles about a centre.
+    /// @return 1 where a pixel runs along one and along none of those before
+    private static byte[] take(int[] pixels, boolean[] rim, boolean[] zone, Maps maps, double cx, double cy) {
         int rings = (int) (1.3 / RING);
         boolean[][] lit = new boolean[rings][SECTORS];
         int[] ring = new int[pixels.length];
@@ -142,12 +160,11 @@ final class RimCircles {
                 }
             }
         }
-        int taken = 0;
+        byte[] taken = new byte[rim.length];
         for (int p = 0; p < pixels.length; p++) {
             zone[pixels[p]] |= out[ring[p]][sector[p]];
             if (out[ring[p]][sector[p]] && !crosses[p] && !rim[pixels[p]]) {
-                rim[pixels[p]] = true;
-                taken++;
+                taken[pixels[p]] = 1;
             }
         }
         return taken;
