@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import stillglass.look.FindingKind;
 import stillglass.ticket.arrival.Tag;
+import stillglass.ticket.glass.Known;
 import stillglass.ticket.story.Stage;
 
 /// A ticket as the Book lists it.
@@ -29,7 +30,7 @@ public record Card(Tag tag, Stage stage, List<Stage> done, List<FindingKind> fau
         for (Stage each : Stage.values()) {
             stage = s.begun(each) ? each : stage;
         }
-        return new Card(s.tag(), stage, Arrays.stream(Stage.values()).filter(s::done).toList(), s.glass().findings().stream().map(k -> k.finding().kind()).distinct().toList(),
+        return new Card(s.tag(), stage, Arrays.stream(Stage.values()).filter(s::done).toList(), s.glass().findings().stream().filter(k -> !k.doubtful()).map(Known::mayBe).distinct().toList(),
                 s.arrival().symptoms(), s.arrival().notes(), s.proof().signed(s.joints()).isPresent(), s.history().lastChange());
     }
 

@@ -24,6 +24,7 @@ import stillglass.prove.InfinityShims;
 import stillglass.say.Said;
 import stillglass.ticket.condition.ConditionEvent;
 import stillglass.ticket.condition.Flaw;
+import stillglass.ticket.glass.Called;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.ShimStack;
 import stillglass.ticket.readings.ReadingEvent;
@@ -63,7 +64,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         });
         boolean refer = false;
         for (Assessment a : assessments) {
-            Said what = Said.of("advise.finding", "kind", word(a.known().finding().kind()), "surface", section.map(l -> l.surfaceName(a.surface())).orElse(""));
+            Said what = Said.of("advise.finding", "kind", Called.of(a.known(), section).fault(), "surface", section.map(l -> l.surfaceName(a.surface())).orElse(""));
             switch (a.advice().act()) {
                 case CLEAN -> {
                     goals.add("S" + (a.surface() + 1));
@@ -117,7 +118,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
     }
 
     private static Said unweighed(Known k) {
-        return k.doubtful() ? again(k, Optional.empty()) : Said.of("advise.unweighed", "kind", word(k.finding().kind()), "severity", k.finding().severity());
+        return k.doubtful() ? again(k, Optional.empty()) : Said.of("advise.unweighed", "kind", Called.of(k, Optional.empty()).fault(), "severity", k.finding().severity());
     }
 
     /// That it may be nothing, and what would tell. Where the lamp stands changes what is nothing, but not haze, which is everywhere.

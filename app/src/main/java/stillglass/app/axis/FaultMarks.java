@@ -11,6 +11,7 @@ import stillglass.optics.LensSection;
 import stillglass.optics.Sighting;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.care.CareEvent;
+import stillglass.ticket.glass.Called;
 
 /// Findings as bands along the surface they lie on.
 public final class FaultMarks {
@@ -77,7 +78,7 @@ public final class FaultMarks {
                 .findFirst()
                 .orElse("");
         boolean gone = gone(partId, f.kind(), work);
-        String kind = Words.capital(f.kind().word().replace('-', ' '));
+        String kind = Words.sentence(Called.of(a.known(), work.told(a.known())).said());
         String name = work.section().map(l -> l.surfaceName(a.surface())).orElse("");
         String place = !gone && a.assumed() && a.where().isPresent()
                 ? Words.of("axis.fault.probable", kind, name, 100 * a.where().get().on(a.surface()))

@@ -30,6 +30,7 @@ import stillglass.optics.LensSection;
 import stillglass.ticket.Assessment;
 import stillglass.ticket.Recommendation;
 import stillglass.ticket.condition.Extent;
+import stillglass.ticket.glass.Called;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.glass.Veils;
 import stillglass.ticket.story.Stage;
@@ -218,22 +219,21 @@ public record DecideModel(
         List<Unweighed> all = new ArrayList<>();
         if (work.section().isEmpty()) {
             for (Known k : work.state().glass().findings()) {
-                all.add(new Unweighed(all.size() + 1, k.finding().kind(), name(k), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity(), Piece.of(k, work)));
+                all.add(new Unweighed(all.size() + 1, k.finding().kind(), name(k, work), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity(), Piece.of(k, work)));
             }
         }
         return all;
     }
 
-    private static String name(Known k) {
-        String kind = Words.capital((k.doubtful() ? k.mayBe() : k.finding().kind()).word().replace('-', ' '));
-        return k.doubtful() ? Words.of("look.or.nothing", kind) : kind;
+    private static String name(Known k, Work work) {
+        return Words.sentence(Called.of(k, work.told(k)).said());
     }
 
     private static Row row(Assessment a, int number, Work work) {
         String certainty = a.where().map(w -> Words.of("decide.probable", 100 * w.on(a.surface()))).orElse(Words.of("decide.assumed"));
         String where = work.section().map(l -> l.surfaceName(a.surface()) + (a.assumed() ? certainty : "") + (l.basis().estimate() ? Words.of("decide.estimate") : "")).orElse("");
         return new Row(a.known().id(), number, a.known().finding().kind(),
-                Words.of("decide.title", name(a.known()), where),
+                Words.of("decide.title", name(a.known(), work), where),
                 Words.say(a.grade().sentence()) + (Veils.of(work.state().glass()).asItGlows(a.known()) ? " " + Words.of("decide.glow") : ""), a.standingGrade(),
                 a.known().overruled().map(o -> Words.of("decide.overruled", a.grade().grade(), o.why())).orElse(""),
                 a.shown().effects().stream()

@@ -31,6 +31,7 @@ import stillglass.ticket.Bleach;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.condition.Condition;
 import stillglass.ticket.condition.Extent;
+import stillglass.ticket.glass.Called;
 import stillglass.ticket.glass.Glass;
 import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.glass.Known;
@@ -93,7 +94,7 @@ public record LookModel(
     /// @param surfaces where it may lie
     /// @param depth what its depth readings say, empty while there are none
     /// @param unrolled outlines wherever it was seen, for the unrolled glass; from the front's side
-    /// @param chances the likeliest kinds, likeliest first
+    /// @param chances up to three of the likeliest kinds, likeliest first; where there is no doubt between two none that would read as no chance at all
     /// @param tests answers so far, in words
     public record Row(
             String id,
@@ -267,24 +268,21 @@ public record LookModel(
         Finding f = k.finding();
         String counted = f.kind() == FindingKind.DUST ? Words.of("look.specks", f.count()) : "";
         TellApart told = work.told(k);
+        Called called = Called.of(k, told);
         // Chances of kinds add up to one by themselves; that it may be nothing at all takes from each alike.
         double none = k.nothing();
-        List<Chance> chances = told.ranked().stream().limit(3).map(x -> new Chance(x, (1 - none) * told.chances().getOrDefault(x, 0.0))).toList();
-        boolean doubt = k.computedKind().isEmpty() && chances.size() > 1 && chances.get(1).probability() > DOUBT;
+        List<Chance> chances = told.ranked().stream().limit(3).map(x -> new Chance(x, (1 - none) * told.chances().getOrDefault(x, 0.0)))
+                .filter(c -> c.probability() >= LEAST_SHOWN || called.or().isPresent()).toList();
         List<Finding.Region> here = photo.flatMap(p -> p.equals(k.photoId()) ? Optional.of(f.regions())
                 : Optional.ofNullable(k.sights().get(p)).map(Finding::regions)).orElse(List.of());
-        boolean orNothing = !doubt && none >= TOLD_NOTHING && f.kind() != FindingKind.DUST;
-        String title = doubt ? Words.of("look.or", Words.capital(word(chances.get(0).kind())), word(chances.get(1).kind()))
-                : orNothing ? Words.of("look.or.nothing", Words.capital(word(chances.getFirst().kind()))) : Words.capital(word(f.kind()));
         String size = f.kind() == FindingKind.HAZE
                 ? Words.of(work.state().glass().photo(k.photoId()).flatMap(Veils.of(work.state().glass())::of).isPresent() ? "look.size.haze.card" : "look.size.haze", 100 * f.contrast(), 100 * Math.min(1, f.areaShare()))
                 : Words.of("look.size", diameterMm.map(d -> Words.of("mm2.1", f.areaMm2(d))).orElseGet(() -> Words.of("look.size.share", 100 * f.areaShare())), f.zone().word(),
                         ClockPosition.at(rear(k, work) ? -f.x() : f.x(), f.y()));
-        return new Row(k.id(), number, f.kind(), title + (doubt ? "" : counted),
+        return new Row(k.id(), number, f.kind(), Words.sentence(called.said()) + (called.or().isPresent() ? "" : counted),
                 k.computedKind().isPresent() ? Words.of("look.byhand")
-                        : doubt ? Words.of("look.two", 100 * chances.get(0).probability(), 100 * chances.get(1).probability())
-                        : orNothing ? Words.of("look.two", 100 * chances.getFirst().probability(), 100 * none)
-                        : Words.of("percent.0", 100 * chances.getFirst().probability()),
+                        : called.other() > 0 ? Words.of("look.two", 100 * called.chance(), 100 * called.other())
+                        : Words.of("percent.0", 100 * called.chance()),
                 k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
                 size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), over(k, sweep, work, diameterMm),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
@@ -304,7 +302,7 @@ public record LookModel(
     /// That it may be no fault, which the chances of kinds leave out; what was corrected or answered is one.
     private static Optional<String> nothing(Known k) {
         double none = k.nothing();
-        return none < TOLD_NOTHING ? Optional.empty() : Optional.of(Words.of("look.nothing", 100 * none));
+        return none < Called.TOLD_NOTHING ? Optional.empty() : Optional.of(Words.of("look.nothing", 100 * none));
     }
 
     private static String growth(Known k, Work work, Optional<Double> diameterMm) {
@@ -320,14 +318,8 @@ public record LookModel(
         }).orElse("");
     }
 
-    /// From this chance on it is told that it may be nothing.
-    private static final double TOLD_NOTHING = 0.25;
-    /// A second kind this likely makes the first doubtful.
-    private static final double DOUBT = 0.2;
-
-    private static String word(FindingKind kind) {
-        return kind.word().replace('-', ' ');
-    }
+    /// A chance that does not round to nought.
+    private static final double LEAST_SHOWN = 0.005;
 
     private static boolean rear(Known k, Work work) {
         return work.state().glass().fromRear(k.photoId());

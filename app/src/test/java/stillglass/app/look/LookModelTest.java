@@ -123,6 +123,21 @@ class LookModelTest {
         assertThat(named.title()).isEqualTo("Haze");
     }
 
+    /// Decide and the Axis call it by the name it has in Look, and a kind that has no chance has no bar.
+    @Test
+    void whatIsNotNamedHasOneNameEverywhere() {
+        Map<FindingKind, Double> chances = Map.of(FindingKind.CHIP, 0.43, FindingKind.BUBBLE, 0.16, FindingKind.UNKNOWN, 0.41);
+        Map<FindingKind, Double> circles = Map.of(FindingKind.CLEANING_MARKS, 0.8, FindingKind.UNKNOWN, 0.2);
+        Work seen = work(Viewing.USUAL, new Selection.Nothing(), photo("p1", Phase.BEFORE, false, finding(FindingKind.UNKNOWN, 0.9, 0, 0.05, chances), finding(FindingKind.CLEANING_MARKS, 0, 0, 0.3, circles)));
+        List<LookModel.Row> rows = LookModel.of(seen).rows();
+        assertThat(rows).extracting(LookModel.Row::title).containsExactly("Chip, or nothing", "Cleaning marks");
+        assertThat(rows.getFirst().sure()).matches("4[23] / 41 %");
+        assertThat(rows.getFirst().chances()).extracting(LookModel.Chance::kind).containsExactly(FindingKind.CHIP, FindingKind.BUBBLE);
+        assertThat(rows.get(1).chances()).extracting(LookModel.Chance::kind).containsExactly(FindingKind.CLEANING_MARKS);
+        Work unknown = new Work(seen.state(), new World(seen.instrument(), Optional.empty(), seen.care()), seen.rules(), Work.Computed.NOTHING, false, Stage.DECIDE, seen.selection(), seen.viewing(), seen.tests(), seen.tools());
+        assertThat(DecideModel.of(unknown).unweighed()).extracting(DecideModel.Unweighed::title).containsExactly("Chip, or nothing", "Cleaning marks");
+    }
+
     private static String through(ThroughColour taken) {
         return LookModel.of(work(Viewing.USUAL, new Selection.Nothing(), List.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "photo 1", Source.FILE),
                 new GlassEvent.PhotoGraded("p1", Lighting.BRIGHT, new Aperture(500, 400, 300, 300, 0), List.of(), 0, List.of(), List.of(), Optional.of(new PhotoLight(0.6, Optional.empty(), Optional.of(taken))))))).head();

@@ -2,16 +2,18 @@ package stillglass.book.report;
 
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.stream.Stream;
 import stillglass.look.FindingKind;
 import stillglass.prove.measure.Quantity;
 import stillglass.prove.measure.Verdict;
 import stillglass.say.Said;
 import stillglass.ticket.TicketState;
 import stillglass.ticket.facts.Damaged;
+import stillglass.ticket.glass.Called;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.joints.JointStory;
 import stillglass.ticket.proof.Proof;
@@ -55,11 +57,16 @@ public final class LetterMaker {
         return out;
     }
 
+    /// What is likelier a fault than nothing: an owner is told of no other.
+    private Stream<Known> there() {
+        return state.glass().findings().stream().filter(k -> !k.doubtful());
+    }
+
     private List<Said> found() {
         List<Said> out = new ArrayList<>();
-        Set<String> kinds = new TreeSet<>(state.glass().findings().stream().map(Known::finding).map(f -> f.kind().word().replace('-', ' ')).toList());
+        List<Said> kinds = there().map(k -> Called.of(k, world.section())).sorted(Comparator.comparing(Called::kind)).map(Called::fault).distinct().toList();
         if (!kinds.isEmpty()) {
-            out.add(Said.of("letter.in-glass", "kinds", Said.and(kinds.stream().map(Said::text).toList())));
+            out.add(Said.of("letter.in-glass", "kinds", Said.and(kinds)));
         }
         for (String f : state.readings().checks(Phase.BEFORE).keySet()) {
             state.readings().last(Phase.BEFORE, f).filter(c -> !c.free() || state.readings().sometimes(f).isPresent()).flatMap(c -> state.readings().told(Phase.BEFORE, f, -1)).ifPresent(how -> out.add(Said.of("letter.function", "function", f, "found", how)));
@@ -146,7 +153,7 @@ public final class LetterMaker {
 
     private List<Said> care() {
         List<Said> out = new ArrayList<>();
-        if (state.glass().findings().stream().anyMatch(k -> ALIVE.contains(k.finding().kind()))) {
+        if (there().anyMatch(k -> ALIVE.contains(k.finding().kind()))) {
             out.add(Said.of("letter.fungus"));
         }
         out.add(Said.of(state.joints().stories().values().stream().anyMatch(s -> s.closing().greased().isPresent()) ? "letter.again.greased" : "letter.again"));

@@ -45,6 +45,7 @@ import stillglass.ticket.facts.Fact;
 import stillglass.ticket.facts.FoundLoose;
 import stillglass.ticket.facts.Note;
 import stillglass.ticket.facts.Shims;
+import stillglass.ticket.glass.Called;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.glass.Sights;
 import stillglass.ticket.glass.Photo;
@@ -229,12 +230,9 @@ public final class ReportMaker {
         return Said.of(c.sound(phase, place) ? "report.condition.sound" : "report.condition.unlooked");
     }
 
-    private static Said kind(String word) {
-        return Said.text(word.replace('-', ' '));
-    }
-
-    private static Said kind(Known k) {
-        return k.doubtful() ? Said.of("report.doubtful", "kind", kind(k.mayBe().word()), "percent", 100 * k.nothing()) : kind(k.finding().kind().word());
+    private Said kind(Known k) {
+        Called c = Called.of(k, world.section());
+        return c.orNothing() ? Said.of("report.doubtful", "called", c.said(), "percent", 100 * c.other()) : c.said();
     }
 
     private static Said place(Known k, Said surface) {
