@@ -8,10 +8,13 @@ import java.awt.geom.AffineTransform;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
 import java.awt.image.BufferedImage;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.stream.Collectors;
 import stillglass.look.Progress;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.reading.PhotoGrading;
@@ -46,24 +49,48 @@ final class NotLenses {
     }
 
     static String report(KindModel model) {
-        StringBuilder out = new StringBuilder("| picture | refused | kinds named in one that was not | reason |\n|---|---|---|---|\n");
-        Map<String, Integer> refused = new LinkedHashMap<>();
-        Map<String, String> why = new LinkedHashMap<>();
-        Map<String, Integer> named = new LinkedHashMap<>();
+        Map<String, List<BufferedImage>> drawn = new LinkedHashMap<>();
         for (long seed = 0; seed < SEEDS; seed++) {
             Map<String, BufferedImage> all = new LinkedHashMap<>(pictures(seed));
             all.putAll(others(seed));
-            all.forEach((name, picture) -> {
-                var o = PhotoGrading.grade(Labels.linear(picture), PhotoGrading.Given.NOTHING, model, Progress.SILENT);
-                refused.merge(name, o instanceof PhotoGrading.Outcome.Refused ? 1 : 0, Integer::sum);
-                switch (o) {
-                    case PhotoGrading.Outcome.Refused r -> why.put(name, Wording.core().say(r.why()));
-                    case PhotoGrading.Outcome.Seen seen -> named.merge(name, Trial.named(seen.graded().findings()).size(), Integer::sum);
-                }
-            });
+            all.forEach((name, picture) -> drawn.computeIfAbsent(name, n -> new ArrayList<>()).add(picture));
         }
-        refused.forEach((name, n) -> out.append(String.format(Locale.ROOT, "| %s | %d of %d | %s | %s |%n", name, n, SEEDS, n == SEEDS ? "–" : String.format(Locale.ROOT, "%.1f", named.getOrDefault(name, 0) / (double) (SEEDS - n)), why.getOrDefault(name, "–"))));
-        return out.toString();
+        return HEAD + drawn.entrySet().stream().map(e -> Tried.of(e.getValue(), model).row(e.getKey())).collect(Collectors.joining());
+    }
+
+    static final String HEAD = "| picture | refused | kinds named in one that was not | reason |\n|---|---|---|---|\n";
+
+    /// What was made of pictures.
+    /// @param named kinds named in those that were not refused, all together
+    /// @param why the reason of the last one refused
+    record Tried(int pictures, int refused, int named, String why) {
+        static final Tried NONE = new Tried(0, 0, 0, "–");
+
+        static Tried of(List<BufferedImage> pictures, KindModel model) {
+            int refused = 0;
+            int named = 0;
+            String why = "–";
+            for (BufferedImage picture : pictures) {
+                switch (PhotoGrading.grade(Labels.linear(picture), PhotoGrading.Given.NOTHING, model, Progress.SILENT)) {
+                    case PhotoGrading.Outcome.Refused r -> {
+                        refused++;
+                        why = Wording.core().say(r.why());
+                    }
+                    case PhotoGrading.Outcome.Seen seen -> named += Trial.named(seen.graded().findings()).size();
+                }
+            }
+            return new Tried(pictures.size(), refused, named, why);
+        }
+
+        /// Both together, each refused for its own reasons.
+        Tried and(Tried more) {
+            return new Tried(pictures + more.pictures, refused + more.refused, named + more.named, NONE.why);
+        }
+
+        String row(String name) {
+            int seen = pictures - refused;
+            return String.format(Locale.ROOT, "| %s | %d of %d | %s | %s |%n", name, refused, pictures, seen == 0 ? "–" : String.format(Locale.ROOT, "%.1f", named / (double) seen), why);
+        }
     }
 
     private static BufferedImage page(long seed) {
