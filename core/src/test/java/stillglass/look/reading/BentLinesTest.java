@@ -70,6 +70,11 @@ class BentLinesTest {
         assertThat(left(Lighting.AGAINST, (x, y) -> Math.max(arc(x, y, OVER, t -> Math.max(0.1, Math.cos(Math.toRadians(t * 90 / 24)))), on(x, y, OVER - 6, 0.3)))).isLessThan(0.2);
     }
 
+    @Test
+    void anEvenArcThatIsFaintAtItsEndsIsARim() {
+        assertThat(left(Lighting.AGAINST, (x, y) -> Math.max(arc(x, y, OVER, t -> Math.abs(t) > OVER / 2 - 1 ? 0.65 : 1), 0.65 * Math.max(on(x, y, OVER, 0.35), on(x, 2 * Y - y, OVER, 0.35))))).isLessThan(0.2);
+    }
+
     @ParameterizedTest
     @ValueSource(doubles = {0.001, 0.04})
     void anArcOfWhichNothingLeavesTheCircleIsARim(double by) {
@@ -84,5 +89,12 @@ class BentLinesTest {
     @Test
     void anUnevenArcIsARim() {
         assertThat(left(Lighting.AGAINST, (x, y) -> Math.max(arc(x, y, OVER, t -> 0.65 + 0.35 * Math.signum(Math.sin(t * 0.9))), Math.max(on(x, y, OVER, 0.35), on(x, 2 * Y - y, OVER, 0.35))))).isLessThan(0.2);
+    }
+
+    /// Hairs of a wiping, and rims that a ray of the lamp joins.
+    @Test
+    void ofSeveralArcsThatHangTogetherNoneIsAScratch() {
+        assertThat(left(Lighting.AGAINST, (x, y) -> Math.max(Math.max(scratch(x, y, OVER, 0.35), Glass.line(x, y, X + R - 0.01, Y + 0.01, X + R + 0.09, Y + 0.03, WIDE)),
+                Math.abs(degrees(x, y)) < OVER / 2 ? Glass.ring(x, y, X, Y, R + 0.08, WIDE) : 0))).isLessThan(0.2);
     }
 }
