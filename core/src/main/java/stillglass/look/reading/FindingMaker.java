@@ -20,6 +20,7 @@ import stillglass.look.FindingKind;
 import stillglass.look.LinearPhoto;
 import stillglass.look.Severity;
 import stillglass.look.kinds.Feature;
+import stillglass.look.kinds.Features;
 import stillglass.look.kinds.KindModel;
 import stillglass.look.kinds.Sight;
 import stillglass.say.Said;
@@ -216,11 +217,18 @@ final class FindingMaker {
             pixels += b;
         }
         return switch (kind) {
-            case SCRATCH -> of.stream().mapToDouble(j -> Math.pow(10, j.candidate().features().get(Feature.EXTENT))).sum();
+            case SCRATCH -> of.stream().mapToDouble(FindingMaker::length).sum();
             case EDGE_PAINT -> degrees(own);
             case FUNGUS, OIL, CLEANING_MARKS, SEPARATION, CHIP, COATING -> pixels / GLASS;
             case DUST, HAZE, BUBBLE, UNKNOWN -> 0;
         };
+    }
+
+    /// Along its bones, radii: of a bent scratch and of two that cross, the distance from end to end is only a part. That is told of what has no bones, and of one that is lost in between.
+    private static double length(Judged j) {
+        Features f = j.candidate().features();
+        double along = f.get(Feature.LENGTH);
+        return Math.pow(10, Double.isNaN(along) ? f.get(Feature.EXTENT) : Math.max(along, f.get(Feature.EXTENT)));
     }
 
     /// Degrees of the rim that something covers; what lies twice on one counts once.

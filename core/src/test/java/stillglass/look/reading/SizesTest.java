@@ -65,6 +65,20 @@ class SizesTest {
         });
     }
 
+    /// The table steps at half a radius and at one and a half: two lines of 0.9 that cross and hang together are 1.8, one of them is 0.9, and a hook 0.47 wide is 0.66.
+    @Test
+    void scratchesAreAsLongAsTheirLines() {
+        assertThat(findings(FindingKind.SCRATCH, (x, y) -> 0.02 + 0.3 * Math.max(Glass.line(x, y, -0.45, 0.1, 0.45, 0.1, 0.012), Glass.line(x, y, 0.1, -0.4, 0.1, 0.5, 0.012)))).isNotEmpty().allSatisfy(f -> assertThat(f.severity()).isEqualTo(3));
+        assertThat(findings(FindingKind.SCRATCH, (x, y) -> 0.02 + 0.3 * Glass.line(x, y, -0.45, 0.1, 0.45, 0.1, 0.012))).isNotEmpty().allSatisfy(f -> assertThat(f.severity()).isEqualTo(2));
+        assertThat(findings(FindingKind.SCRATCH, (x, y) -> 0.02 + 0.3 * Math.max(Glass.line(x, y, -0.3, 0.2, -0.3, -0.13, 0.012), Glass.line(x, y, -0.3, -0.13, 0.03, -0.13, 0.012)))).isNotEmpty().allSatisfy(f -> assertThat(f.severity()).isEqualTo(2));
+    }
+
+    /// A broad scuff stands out as a region, which has no bones.
+    @Test
+    void aScuffIsAsLongAsItReaches() {
+        assertThat(findings(FindingKind.SCRATCH, (x, y) -> 0.02 + (Math.abs(x) < 0.4 && Math.abs(y - 0.1) < 0.09 ? 0.1 : 0))).isNotEmpty().allSatisfy(f -> assertThat(f.severity()).isGreaterThan(1));
+    }
+
     /// 37 specks that are seen stand for half as many again and some; the table steps at 40 and 100.
     @Test
     void dustIsMoreThanTheSpecksThatAreSeen() {
