@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
@@ -12,6 +13,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 import stillglass.assembly.Instrument;
 import stillglass.assembly.Instruments;
 import stillglass.device.Source;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
 import stillglass.optics.Lenses;
 import stillglass.say.Said;
 import stillglass.ticket.arrival.ArrivalEvent;
@@ -25,6 +30,7 @@ import stillglass.ticket.condition.Place;
 import stillglass.ticket.course.CourseIntent;
 import stillglass.ticket.facts.Mark;
 import stillglass.ticket.facts.Turns;
+import stillglass.ticket.glass.GlassEvent;
 import stillglass.ticket.joints.JointIntent;
 import stillglass.ticket.joints.ShimStack;
 import stillglass.ticket.readings.ReadingEvent;
@@ -218,5 +224,15 @@ class StoryTest {
         assertThat(card.wrong()).contains("haze");
         assertThat(card.signed()).isFalse();
         assertThat(job.rows()).extracting(Recorded::seq).isSorted();
+    }
+
+    /// What is likelier nothing is not what is wrong with it, and what was not named is what it may be.
+    @Test
+    void aCardNamesWhatIsLikelierThereThanNot() {
+        List<Finding> seen = List.of(new Finding(FindingKind.HAZE, 0.31, List.of(), 0.9, 1, 0, 0, 0.05, 2, List.of(), Map.of(FindingKind.HAZE, 0.31, FindingKind.UNKNOWN, 0.69), 0),
+                new Finding(FindingKind.UNKNOWN, 0.59, List.of(), 0.01, 1, 0.3, 0, 0.05, 1, List.of(), Map.of(FindingKind.CHIP, 0.43, FindingKind.BUBBLE, 0.16, FindingKind.UNKNOWN, 0.41), 0));
+        Job job = Job.begun().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)).accept(new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), seen, 0, List.of(), List.of()));
+
+        assertThat(Card.of(job.state()).wrong()).contains("chip");
     }
 }

@@ -8,6 +8,8 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.apache.pdfbox.Loader;
@@ -19,6 +21,14 @@ import stillglass.book.data.Shelf;
 import stillglass.book.log.Logbook;
 import stillglass.book.log.Tickets;
 import stillglass.book.say.SaySession;
+import stillglass.device.Source;
+import stillglass.look.Aperture;
+import stillglass.look.Finding;
+import stillglass.look.FindingKind;
+import stillglass.look.Lighting;
+import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.story.Act;
+import stillglass.ticket.story.Phase;
 
 /// What goes out to the owner of a shutter nobody has mapped.
 class LetterTest {
@@ -91,5 +101,25 @@ class LetterTest {
         assertThat(page).startsWith("<!DOCTYPE html>").contains("Corvane leaf shutter", "1,900 ms ± 20").doesNotContain("src=\"http").doesNotContain("<script");
         DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
         assertThat(factory.newDocumentBuilder().parse(new ByteArrayInputStream(page.replaceFirst("<!DOCTYPE html>", "").getBytes(java.nio.charset.StandardCharsets.UTF_8))).getDocumentElement().getTagName()).isEqualTo("html");
+    }
+
+    private static Finding read(FindingKind as, Map<FindingKind, Double> chances) {
+        return new Finding(as, chances.getOrDefault(as, 0.4), List.of(), 0.01, 1, 0.3, 0, 0.05, 2, List.of(), chances, 0);
+    }
+
+    /// An owner reads what it is likelier than not, in one name, and nothing of what is likelier nothing.
+    @Test
+    void whatIsLikelierNothingIsNotInTheLetter() {
+        try (Logbook log = Logbook.open(folder.resolve("b.sqlite"))) {
+            Shelf shelf = new Shelf();
+            Tickets tickets = new Tickets(log, shelf, CLOCK, "", "t");
+            new SaySession(tickets, shelf, CLOCK).say("begin lens, Brook 50 mm, cloudy");
+            List<Finding> seen = List.of(read(FindingKind.FUNGUS, Map.of(FindingKind.FUNGUS, 0.4, FindingKind.UNKNOWN, 0.6)), read(FindingKind.OIL, Map.of(FindingKind.OIL, 0.5, FindingKind.SEPARATION, 0.4, FindingKind.UNKNOWN, 0.1)),
+                    read(FindingKind.UNKNOWN, Map.of(FindingKind.CHIP, 0.43, FindingKind.BUBBLE, 0.16, FindingKind.UNKNOWN, 0.41)));
+            tickets.act(tickets.open("T-0101"), Act.of(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE), new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), seen, 0.3, List.of(), List.of())), List.of());
+            Tickets.Ticket t = tickets.open("T-0101");
+
+            assertThat(MarkdownReport.text(LetterMaker.of(t.state(), tickets.world(t), ZoneOffset.UTC))).contains("In the glass: oil, or separation and chip").doesNotContainIgnoringCase("fungus").doesNotContainIgnoringCase("unknown");
+        }
     }
 }
