@@ -28,16 +28,19 @@ public record Called(FindingKind kind, Optional<FindingKind> or, boolean orNothi
     public static Called of(Known k, TellApart told) {
         FindingKind own = k.finding().kind();
         List<FindingKind> ranked = told.ranked();
-        // Chances of kinds add up to one by themselves; that it may be nothing at all takes from each alike.
-        double some = 1 - k.nothing();
         if (k.computedKind().isPresent() || ranked.isEmpty()) {
-            return new Called(own, Optional.empty(), false, some * told.chances().getOrDefault(own, 0.0), 0);
+            return new Called(own, Optional.empty(), false, chance(k, told, own), 0);
         }
-        double second = ranked.size() > 1 ? some * told.chances().get(ranked.get(1)) : 0;
+        double second = ranked.size() > 1 ? chance(k, told, ranked.get(1)) : 0;
         boolean nothing = mayBeNothing(k) && k.nothing() >= second;
         boolean doubt = !nothing && second > DOUBT;
         FindingKind kind = nothing || doubt ? ranked.getFirst() : own;
-        return new Called(kind, doubt ? Optional.of(ranked.get(1)) : Optional.empty(), nothing, some * told.chances().getOrDefault(kind, told.chances().get(ranked.getFirst())), doubt ? second : nothing ? k.nothing() : 0);
+        return new Called(kind, doubt ? Optional.of(ranked.get(1)) : Optional.empty(), nothing, chance(k, told, kind == FindingKind.UNKNOWN ? ranked.getFirst() : kind), doubt ? second : nothing ? k.nothing() : 0);
+    }
+
+    /// Chances of kinds add up to one by themselves; that it may be nothing at all takes from each alike.
+    private static double chance(Known k, TellApart told, FindingKind kind) {
+        return (1 - k.nothing()) * told.chances().getOrDefault(kind, 0.0);
     }
 
     /// Dust is counted, its specks are not each a doubt; what a technician has graded is there.
