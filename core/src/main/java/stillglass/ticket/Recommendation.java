@@ -97,7 +97,7 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         section.ifPresent(lens -> state.readings().infinity(Phase.BEFORE).map(Readings.Infinity::read).ifPresent(m -> infinity(m, lens, state, instrument, goals, reasons)));
         // Without its optics nothing says what a finding does to a picture; that it is there is known all the same.
         List<Known> unweighed = section.isPresent() ? List.of() : state.glass().findings();
-        unweighed.stream().filter(k -> k.finding().severity() > 0).forEach(k -> reasons.add(unweighed(k)));
+        unweighed.stream().filter(k -> k.severity().filter(s -> s == 0).isEmpty() && k.mayBe() != FindingKind.UNKNOWN).forEach(k -> reasons.add(unweighed(k)));
         boolean worth = unweighed.stream().filter(k -> !k.doubtful()).map(Known::finding).anyMatch(f -> f.kind() == FindingKind.FUNGUS || WIPES_OFF.contains(f.kind()) && f.severity() >= WORTH_OPENING);
         boolean lifts = state.condition().bumps().keySet().stream().anyMatch(b -> state.condition().judged(b).verdict() == Bump.Verdict.LIFT);
         boolean cleaning = lifts || wet.isPresent() || !goals.isEmpty() || !leads.isEmpty() || worth;
@@ -117,8 +117,9 @@ public record Recommendation(Advice.Act act, List<String> goals, Optional<WayIn.
         return new Recommendation(act, List.copyOf(all), plan, reasons);
     }
 
+    /// What has no kind has no severity either, and is to be looked at again as what it may be.
     private static Said unweighed(Known k) {
-        return k.doubtful() ? again(k, Optional.empty()) : Said.of("advise.unweighed", "kind", Called.of(k, Optional.empty()).fault(), "severity", k.finding().severity());
+        return k.doubtful() || k.severity().isEmpty() ? again(k, Optional.empty()) : Said.of("advise.unweighed", "kind", Called.of(k, Optional.empty()).fault(), "severity", k.finding().severity());
     }
 
     /// That it may be nothing, and what would tell. Where the lamp stands changes what is nothing, but not haze, which is everywhere.

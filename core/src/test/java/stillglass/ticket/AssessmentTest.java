@@ -28,6 +28,7 @@ import stillglass.optics.misassembly.LensFault;
 import stillglass.optics.sharpness.AssemblyEffect;
 import stillglass.say.Wording;
 import stillglass.ticket.glass.GlassEvent;
+import stillglass.ticket.glass.GlassIntent;
 import stillglass.ticket.glass.Known;
 import stillglass.ticket.readings.ReadingEvent;
 import stillglass.ticket.story.Phase;
@@ -157,6 +158,16 @@ class AssessmentTest {
             assertThat(r.act()).isEqualTo(nothing > 0.5 ? Advice.Act.LEAVE : Advice.Act.CLEAN);
             assertThat(said(r)).anyMatch(s -> s.startsWith(nothing > 0.5 ? "Look again at the haze before" : "Haze, severity 3"));
         }
+    }
+
+    /// What the photo could not name it gives no severity: the advice says to look again, it does not pass it over. Marked, it is as severe as was said.
+    @Test
+    void whatHasNoKindIsNotPassedOverWithoutOptics() {
+        Finding chip = new Finding(FindingKind.UNKNOWN, 0.59, List.of(), 0.01, 1, 0.3, 0, 0.05, 0, List.of(), Map.of(FindingKind.CHIP, 0.43, FindingKind.BUBBLE, 0.16, FindingKind.UNKNOWN, 0.41), 0);
+        Job story = Job.begun().accept(new GlassEvent.PhotoKept("p1", Phase.BEFORE, false, "", Source.FILE)).accept(new GlassEvent.PhotoGraded("p1", Lighting.AGAINST, new Aperture(9, 9, 5, 5, 0), List.of(chip), 0, List.of(), List.of()));
+        assertThat(story.state().glass().findings().getFirst().severity()).isEmpty();
+        assertThat(said(Recommendation.of(story.state(), List.of(), Optional.empty(), Optional.empty(), Instruments.small()))).anyMatch(s -> s.startsWith("Look again at the chip before anything is opened for it: with 41 % it is nothing"));
+        assertThat(story.accept(new GlassIntent.Severe("p1#1", 2)).state().glass().findings().getFirst().severity()).contains(2);
     }
 
     /// What is not told is called by the likeliest it may be, and of that the lamp tells.

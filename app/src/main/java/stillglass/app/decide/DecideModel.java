@@ -108,9 +108,9 @@ public record DecideModel(
     }
 
     /// What was found where no optics tell what it does to a picture.
-    /// @param severity by the photo alone or as the technician says, 0 to 4
+    /// @param severity by the photo alone or as the technician says, 0 to 4; nothing of what has no kind
     /// @param piece of the photo that shows it
-    public record Unweighed(int number, FindingKind kind, String title, String sentence, int severity, Optional<Piece> piece) {}
+    public record Unweighed(int number, FindingKind kind, String title, String sentence, Optional<Integer> severity, Optional<Piece> piece) {}
 
     /// A square of a photo about a finding.
     /// @param x its left side, in pixels of the upright photo
@@ -219,7 +219,8 @@ public record DecideModel(
         List<Unweighed> all = new ArrayList<>();
         if (work.section().isEmpty()) {
             for (Known k : work.state().glass().findings()) {
-                all.add(new Unweighed(all.size() + 1, k.finding().kind(), name(k, work), Words.of("decide.unweighed", Words.say(Extent.values()[k.finding().severity()].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read"), k.finding().severity(), Piece.of(k, work)));
+                all.add(new Unweighed(all.size() + 1, k.finding().kind(), name(k, work),
+                        k.severity().map(s -> Words.of("decide.unweighed", Words.say(Extent.values()[s].ofGlass()), k.computedSeverity().isPresent() ? "said" : "read")).orElseGet(() -> Words.of("decide.unnamed")), k.severity(), Piece.of(k, work)));
             }
         }
         return all;

@@ -238,7 +238,7 @@ public final class DecideView implements Station {
         number.setMinWidth(26);
         VBox words = Build.column(2, Build.label(u.title(), "subheading"), Build.label(u.sentence()));
         HBox.setHgrow(words, Priority.ALWAYS);
-        VBox grade = Build.column(4, Build.line(Words.say(Extent.values()[u.severity()].ofGlass()), "medium"), new GradeMarks(u.severity()));
+        VBox grade = u.severity().map(s -> Build.column(4, Build.line(Words.say(Extent.values()[s].ofGlass()), "medium"), new GradeMarks(s))).orElseGet(() -> Build.column(4, Build.line(Words.of("decide.unnamed.how"), "medium")));
         grade.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         HBox line = Build.row(14, number, words, grade);
         u.piece().ifPresent(p -> line.getChildren().add(1, piece(p, u.title())));

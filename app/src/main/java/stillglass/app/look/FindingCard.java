@@ -85,9 +85,9 @@ final class FindingCard {
             item(surface, "surface-" + (s.surface() + 1), s.probability().isEmpty() ? s.name() : s.name() + "  " + s.probability(), s.chosen(), s.not(), () -> desk.submit(new GlassIntent.Place(r.id(), s.surface())));
         }
         surface.setDisable(r.surfaces().isEmpty());
-        MenuButton severity = Build.menu(Words.of(r.severitySaid() ? "look.severity.said" : "look.severity.read", Words.say(r.severity().ofGlass())), "severity-menu");
+        MenuButton severity = Build.menu(Words.of(r.severitySaid() ? "look.severity.said" : "look.severity.read", r.severity().map(e -> Words.say(e.ofGlass())).orElseGet(() -> Words.of("look.severity.open"))), "severity-menu");
         for (Extent e : Extent.values()) {
-            item(severity, "severity-" + e.word(), (e == Extent.NONE ? "" : Words.of("look.severity.key", e.ordinal()) + "  ") + Words.say(e.ofGlass()), e == r.severity(), "", () -> desk.submit(new GlassIntent.Severe(r.id(), e.ordinal())));
+            item(severity, "severity-" + e.word(), (e == Extent.NONE ? "" : Words.of("look.severity.key", e.ordinal()) + "  ") + Words.say(e.ofGlass()), r.severity().filter(x -> x == e).isPresent(), "", () -> desk.submit(new GlassIntent.Severe(r.id(), e.ordinal())));
         }
         Button dismiss = Build.button(Words.of("look.dismiss"), "X", () -> desk.submit(new GlassIntent.Dismiss(r.id())), "chip");
         dismiss.setId("dismiss");

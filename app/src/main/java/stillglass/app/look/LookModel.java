@@ -89,7 +89,7 @@ public record LookModel(
     /// @param size area, zone and clock position
     /// @param growth how fast it grew between visits and what zoom and lamp told of it, empty where nothing did
     /// @param corrected the kind first computed, where the technician changed it
-    /// @param severity as read, or as the technician says
+    /// @param severity as read, or as the technician says; nothing of what has no kind
     /// @param kinds what it may be, with why not where the lens rules it out
     /// @param surfaces where it may lie
     /// @param depth what its depth readings say, empty while there are none
@@ -107,7 +107,7 @@ public record LookModel(
             String reasons,
             String growth,
             String corrected,
-            Extent severity,
+            Optional<Extent> severity,
             boolean severitySaid,
             List<Finding.Region> regions,
             double x,
@@ -286,7 +286,7 @@ public record LookModel(
                 k.surface().flatMap(s -> work.section().map(l -> l.surfaceName(s))).orElse(Words.of("look.nosurface")),
                 size, f.reasons().stream().map(Words::say).collect(Collectors.joining(" · ")), over(k, sweep, work, diameterMm),
                 k.computedKind().map(c -> Words.of("look.corrected", c.word().replace('-', ' '))).orElse(""),
-                Extent.values()[f.severity()], k.computedSeverity().isPresent(), here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
+                k.severity().map(x -> Extent.values()[x]), k.computedSeverity().isPresent(), here, f.x(), f.y(), kinds(k, work), surfaces(k, work), depth(k, work), fromFront(k, work), chances, tests(k, work),
                 work.selection().finding(k.id()));
     }
 

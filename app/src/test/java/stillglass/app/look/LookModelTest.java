@@ -136,6 +136,11 @@ class LookModelTest {
         assertThat(rows.get(1).chances()).extracting(LookModel.Chance::kind).containsExactly(FindingKind.CLEANING_MARKS);
         Work unknown = new Work(seen.state(), new World(seen.instrument(), Optional.empty(), seen.care()), seen.rules(), Work.Computed.NOTHING, false, Stage.DECIDE, seen.selection(), seen.viewing(), seen.tests(), seen.tools());
         assertThat(DecideModel.of(unknown).unweighed()).extracting(DecideModel.Unweighed::title).containsExactly("Chip, or nothing", "Cleaning marks");
+        // Of what has no kind nobody knows how severe it is.
+        assertThat(rows.getFirst().severity()).isEmpty();
+        assertThat(rows.get(1).severity()).isPresent();
+        assertThat(DecideModel.of(unknown).unweighed().getFirst().severity()).isEmpty();
+        assertThat(DecideModel.of(unknown).unweighed().getFirst().sentence()).contains("not sure").doesNotContain("nothing to speak of");
     }
 
     private static String through(ThroughColour taken) {

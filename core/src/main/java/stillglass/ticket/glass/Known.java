@@ -160,6 +160,11 @@ public record Known(
         return nothing() > LIKELIER && finding.kind() != FindingKind.DUST && overruled.isEmpty() && computedSeverity.isEmpty();
     }
 
+    /// How severe it is, 0 to 4: as read of its kind by the photo, or as the technician says. Nothing while it has no kind: then nobody knows.
+    public Optional<Integer> severity() {
+        return finding.kind() == FindingKind.UNKNOWN && computedSeverity.isEmpty() ? Optional.empty() : Optional.of(finding.severity());
+    }
+
     /// Its kind, or of what is not told the likeliest it may be.
     public FindingKind mayBe() {
         return finding.kind() == FindingKind.UNKNOWN ? finding.likeliest().orElse(FindingKind.UNKNOWN) : finding.kind();
