@@ -29,6 +29,8 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -305,7 +307,7 @@ class LookWindowTest {
         window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
         photo("q1", Phase.BEFORE, round(FindingKind.CHIP, 0.9, -0.2, 0.05, Map.of()));
         int all = window.work().state().glass().findings().size();
-        window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
+        window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo #drawn")).getChildrenUnmodifiable().size() > 5);
         window.press(KeyCode.F);
         Bounds b = bounds("photo");
         double cx = b.getCenterX();
@@ -322,6 +324,39 @@ class LookWindowTest {
         assertThat(drawn.reasons()).containsExactly(Said.of("found.by-hand"));
         assertThat(drawn.areaShare()).isBetween(0.005, 0.05);
         assertThat(drawn.y()).as("below the middle").isNegative();
+    }
+
+    /// As one picture while the hand has it, drawn anew where it is let go, and where what was drawn beside the pane ends.
+    @ParameterizedTest
+    @ValueSource(doubles = {90, 560})
+    void aHandTakesThePhotoAlong(double far) {
+        window.openAt(DemoTickets.SHOWPIECE, KeyCode.DIGIT2);
+        photo("q1", Phase.BEFORE, round(FindingKind.CHIP, -0.05, -0.05, 0.02, Map.of()));
+        window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo #drawn")).getChildrenUnmodifiable().size() > 5);
+        window.press(KeyCode.EQUALS);
+        window.press(KeyCode.EQUALS);
+        Bounds pane = bounds("photo");
+        double from = pane.getCenterX() + 0.2 * pane.getWidth();
+        double y = pane.getCenterY() + 60;
+        Node drawn = window.there("drawn");
+        double rim = leftOfRim();
+        robot.moveTo(from, y).press(MouseButton.PRIMARY);
+        for (int i = 1; i <= 10; i++) {
+            robot.moveTo(from - far * i / 10, y - 20.0 * i / 10);
+        }
+        double held = leftOfRim();
+        assertThat(held).as("it is where the hand is").isCloseTo(rim - far, within(1.5));
+        assertThat(Window.onUi(drawn::isCache)).as("one picture that is only shifted").isTrue();
+        robot.release(MouseButton.PRIMARY);
+        window.settle();
+        double left = leftOfRim();
+        assertThat(left).as("and stays there").isCloseTo(rim - far, within(1.5));
+        assertThat(Window.onUi(() -> !drawn.isCache() && drawn.getTranslateX() == 0 && drawn.getClip() == null)).as("drawn anew").isTrue();
+    }
+
+    private double leftOfRim() {
+        Node rim = window.shell.lookup("#photo .photo-rim");
+        return Window.onUi(() -> rim.localToScreen(rim.getBoundsInLocal()).getMinX());
     }
 
     @Test

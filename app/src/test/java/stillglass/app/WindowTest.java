@@ -321,7 +321,7 @@ class WindowTest {
     @Test
     void theApertureIsDraggedAndGradedAgain() {
         openShowpiece();
-        window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo")).getChildrenUnmodifiable().size() > 5);
+        window.until("the photo is drawn", () -> ((Parent) window.shell.lookup("#photo #drawn")).getChildrenUnmodifiable().size() > 5);
         double before = window.work().state().glass().graded(Phase.BEFORE).orElseThrow().graded().orElseThrow().aperture().cx();
         Node photo = window.there("photo");
         var bounds = Window.onUi(() -> photo.localToScreen(photo.getBoundsInLocal()));

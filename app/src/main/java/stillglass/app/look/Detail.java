@@ -54,8 +54,6 @@ final class Detail {
             view.setImage(p.image);
             view.setFitWidth(p.upright.width * shown.factor());
             view.setFitHeight(p.upright.height * shown.factor());
-            view.setTranslateX(0);
-            view.setTranslateY(0);
             view.relocate(shown.left() + p.upright.x * shown.factor(), shown.top() + p.upright.y * shown.factor());
             return view;
         });

@@ -83,6 +83,7 @@ public final class PhotoPane extends Painted {
     private record BadgeAt(LookModel.Row row, double x, double y) {}
 
     private final ImageView picture = new ImageView();
+    private final Carried carried = new Carried();
     private final Loupe loupe = new Loupe();
     private final Detail detail = new Detail(this::requestLayout);
     private Zoom zoom = Zoom.FIT;
@@ -109,6 +110,7 @@ public final class PhotoPane extends Painted {
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
         setClip(clip);
+        getChildren().addAll(carried, loupe);
         setOnMouseMoved(this::hover);
         setOnMouseExited(e -> loupe.setVisible(false));
         setOnMousePressed(e -> grab(e.getX(), e.getY()));
@@ -259,7 +261,7 @@ public final class PhotoPane extends Painted {
         switch (grip) {
             case Grip.None n -> {
                 dragged = false;
-                carry(zoom.fits() ? 0 : x - grabX, zoom.fits() ? 0 : y - grabY);
+                carry(x, y);
                 return;
             }
             case Grip.Badge b -> {}
@@ -275,21 +277,30 @@ public final class PhotoPane extends Painted {
         requestLayout();
     }
 
-    /// While a hand takes the photo along everything on it is shifted as it is; it is drawn anew where it is let go.
-    private void carry(double dx, double dy) {
-        for (Node n : getChildren()) {
-            if (n != loupe) {
-                n.setTranslateX(dx);
-                n.setTranslateY(dy);
-            }
+    /// While a hand takes the photo along it is shifted as it is; it is drawn anew where it is let go, and where what was drawn beside the pane ends.
+    private void carry(double x, double y) {
+        if (zoom.fits()) {
+            return;
         }
+        if (Carried.reaches(x - grabX, y - grabY, getWidth(), getHeight())) {
+            carried.shift(x - grabX, y - grabY, getWidth(), getHeight());
+        } else {
+            move(x, y);
+            grabX = x;
+            grabY = y;
+        }
+    }
+
+    /// The photo lies from now on where the hand has taken it.
+    private void move(double x, double y) {
+        photo.ifPresent(p -> zoom = zoom.moved(x - grabX, y - grabY, p, lying(p)));
+        requestLayout();
     }
 
     private void release(double x, double y) {
         Grip was = grip;
         if (was instanceof Grip.None && !zoom.fits()) {
-            photo.ifPresent(p -> zoom = zoom.moved(x - grabX, y - grabY, p, lying(p)));
-            requestLayout();
+            move(x, y);
         }
         grip = new Grip.None();
         if (was instanceof Grip.Point) {
@@ -320,7 +331,7 @@ public final class PhotoPane extends Painted {
 
     @Override
     protected void ink() {
-        getChildren().clear();
+        carried.clear();
         badges.clear();
         if (photo.isEmpty()) {
             return;
@@ -332,34 +343,31 @@ public final class PhotoPane extends Painted {
             points.so().forEach(p -> {
                 Circle dot = new Circle(s.x(s.aperture().unitX(p[0], p[1]), s.aperture().unitY(p[0], p[1])), s.y(s.aperture().unitX(p[0], p[1]), s.aperture().unitY(p[0], p[1])), 5);
                 dot.getStyleClass().add("photo-rim");
-                getChildren().add(dot);
+                carried.getChildren().add(dot);
             });
             if (!line.isEmpty()) {
                 Polyline drawn = new Polyline();
                 line.forEach(p -> drawn.getPoints().addAll(s.x(p.x(), p.y()), s.y(p.x(), p.y())));
                 drawn.getStyleClass().add("photo-pencil");
-                getChildren().add(drawn);
+                carried.getChildren().add(drawn);
             }
         });
-        getChildren().add(loupe);
         Inked.keptIn(this);
     }
 
-    /// What is seen of the photo, and as much again on each side for a hand that takes it along.
+    /// What is seen of the photo, and what lies beside it for a hand that takes it along.
     private void lay(PhotoCache.Loaded p) {
         Shown s = lying(p);
         double perImage = s.factor() * p.storedWidth() / p.image().getWidth();
-        double left = Math.max(0, (-s.left() - getWidth()) / perImage);
-        double top = Math.max(0, (-s.top() - getHeight()) / perImage);
-        double w = Math.min(p.image().getWidth(), (-s.left() + 2 * getWidth()) / perImage) - left;
-        double h = Math.min(p.image().getHeight(), (-s.top() + 2 * getHeight()) / perImage) - top;
+        double left = Math.max(0, (-s.left() - Carried.BESIDE * getWidth()) / perImage);
+        double top = Math.max(0, (-s.top() - Carried.BESIDE * getHeight()) / perImage);
+        double w = Math.min(p.image().getWidth(), (-s.left() + (1 + Carried.BESIDE) * getWidth()) / perImage) - left;
+        double h = Math.min(p.image().getHeight(), (-s.top() + (1 + Carried.BESIDE) * getHeight()) / perImage) - top;
         picture.setViewport(new Rectangle2D(left, top, Math.max(1, w), Math.max(1, h)));
         picture.setFitWidth(Math.max(1, w) * perImage);
         picture.relocate(s.left() + left * perImage, s.top() + top * perImage);
-        picture.setTranslateX(0);
-        picture.setTranslateY(0);
-        getChildren().add(picture);
-        detail.over(p, s, getWidth(), getHeight()).ifPresent(getChildren()::add);
+        carried.getChildren().add(picture);
+        detail.over(p, s, getWidth(), getHeight()).ifPresent(carried.getChildren()::add);
     }
 
     private void rim(Shown s) {
@@ -370,21 +378,21 @@ public final class PhotoPane extends Painted {
         }
         rim.getStyleClass().add("photo-rim");
         rim.setMouseTransparent(true);
-        getChildren().add(rim);
+        carried.getChildren().add(rim);
         for (int hour = 1; hour <= 12; hour++) {
             double sin = Math.sin(hour * Math.PI / 6);
             double cos = Math.cos(hour * Math.PI / 6);
             Line tick = new Line(s.x(1.005 * sin, 1.005 * cos), s.y(1.005 * sin, 1.005 * cos), s.x(1.04 * sin, 1.04 * cos), s.y(1.04 * sin, 1.04 * cos));
             tick.getStyleClass().add("photo-tick");
             tick.setMouseTransparent(true);
-            getChildren().add(tick);
+            carried.getChildren().add(tick);
             // An hour that lies outside of what is seen is not told at its edge.
             if (hour % 3 == 0 && contains(s.x(1.085 * sin, 1.085 * cos), s.y(1.085 * sin, 1.085 * cos))) {
-                Text t = Inked.text(getChildren(), Integer.toString(hour), "photo-hour");
+                Text t = Inked.text(carried.getChildren(), Integer.toString(hour), "photo-hour");
                 t.setX(s.x(1.085 * sin, 1.085 * cos) - t.getLayoutBounds().getWidth() / 2);
                 t.setY(s.y(1.085 * sin, 1.085 * cos));
                 t.setMouseTransparent(true);
-                getChildren().add(t);
+                carried.getChildren().add(t);
             }
         }
     }
@@ -398,7 +406,7 @@ public final class PhotoPane extends Painted {
                 }
                 n.setMouseTransparent(n.isMouseTransparent() || row.kind() == FindingKind.HAZE);
                 n.setOnMouseClicked(e -> hand.picked(row.id()));
-                getChildren().add(n);
+                carried.getChildren().add(n);
             }
         }
         if (row.regions().isEmpty()) {
@@ -417,11 +425,11 @@ public final class PhotoPane extends Painted {
         Circle disc = new Circle(s.x(ux, uy), s.y(ux, uy), row.selected() ? 14 : 12);
         disc.getStyleClass().addAll("photo-badge", row.selected() ? "photo-badge-selected" : "photo-badge-quiet");
         disc.setOnMouseClicked(e -> hand.picked(row.id()));
-        Text t = Inked.text(getChildren(), Integer.toString(row.number()), row.selected() ? "photo-number-selected" : "photo-number");
+        Text t = Inked.text(carried.getChildren(), Integer.toString(row.number()), row.selected() ? "photo-number-selected" : "photo-number");
         t.setX(disc.getCenterX() - t.getLayoutBounds().getWidth() / 2);
         t.setY(disc.getCenterY());
         t.setMouseTransparent(true);
-        getChildren().addAll(disc, t);
+        carried.getChildren().addAll(disc, t);
         badges.add(new BadgeAt(row, disc.getCenterX(), disc.getCenterY()));
     }
 }

@@ -132,6 +132,8 @@ public final class Build {
         s.setFitToWidth(true);
         s.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         s.setFocusTraversable(false);
+        // The toolkit keeps a picture of what is scrolled, and draws all of that anew with everything that moves in it.
+        s.skinProperty().subscribe(skin -> s.lookupAll(".viewport").forEach(v -> v.setCache(false)));
         return s;
     }
 
