@@ -27,6 +27,14 @@ public final class ApertureFinder {
     private static final double LEAST_HELD = 0.02;
     /// How far a ring may move when it is fitted to the edge it lies on, of its radius.
     private static final double SETTLES = 0.006;
+    /// An edge is offered before a place without one, of whose chance it has this share at least.
+    private static final double EDGE = 0.5;
+    /// Of the likeliest rings those whose centre is asked about.
+    private static final int LOOSE = 3;
+    /// How well a ring follows an edge whose centre is its own.
+    private static final double FOLLOWS = 0.8;
+    /// Centres closer than this share of the radius are one.
+    private static final double SAME_CENTRE = 0.004;
 
     private ApertureFinder() {}
 
@@ -51,7 +59,7 @@ public final class ApertureFinder {
     }
 
     static Optional<Found> find(EdgePhoto photo, Optional<Aperture> before) {
-        List<RingProfile> profiles = profiles(photo);
+        List<RingProfile> profiles = recentred(photo, profiles(photo));
         List<Ring> rings = candidates(photo, profiles, RimNet.shipped());
         return before.flatMap(b -> where(photo, rings, b)).map(a -> new Found(new Ring(a, 1), 1))
                 .or(() -> rings.stream().findFirst().map(r -> new Found(r, candidates(photo, profiles, RimNet.ofRooms()).stream().findFirst().map(Ring::chance).orElse(0.0))));
@@ -71,12 +79,13 @@ public final class ApertureFinder {
     }
 
     static List<Ring> candidates(EdgePhoto photo) {
-        return candidates(photo, profiles(photo), RimNet.shipped());
+        return candidates(photo, recentred(photo, profiles(photo)), RimNet.shipped());
     }
 
     private static List<Ring> candidates(EdgePhoto photo, List<RingProfile> profiles, RimNet net) {
-        List<Ring> all = joined(RimRanking.of(net, profiles).stream().map(r -> new Ring(settled(photo, r.ring()), r.chance())).toList());
-        return different(all.stream().sorted(Comparator.comparingDouble(Ring::chance).reversed()).toList());
+        RimRanking.Said said = RimRanking.said(net, profiles);
+        List<Ring> all = joined(said.told().stream().map(r -> new Ring(settled(photo, r.ring()), r.chance())).toList());
+        return offered(all.stream().sorted(Comparator.comparingDouble(Ring::chance).reversed()).toList(), said.rows().stream().map(r -> new Ring(r.ring(), r.chance())).toList());
     }
 
     /// One ring of the mount is seen about several centres: each adds what it says for it.
@@ -98,6 +107,25 @@ public final class ApertureFinder {
         return RingFamilies.of(photo).parallelStream().map(f -> RingProfile.of(photo, f)).toList();
     }
 
+    /// With the rings about the centres of the edges that lie by the likeliest rings, where those follow no edge well: their centre is another's, or lies between two.
+    static List<RingProfile> recentred(EdgePhoto photo, List<RingProfile> profiles) {
+        List<RingProfile> out = new ArrayList<>(profiles);
+        for (RimRanking.Ranked r : RimRanking.of(RimNet.shipped(), profiles).stream().limit(LOOSE).toList()) {
+            beside(photo, RingEdge.step(photo, r.ring())).filter(f -> out.stream().noneMatch(p -> centres(p.ring(0), f) < SAME_CENTRE * f.meanRadius())).forEach(f -> out.add(RingProfile.of(photo, f)));
+        }
+        return out;
+    }
+
+    /// Rings fitted to the edges that lie by one that follows none, where they follow one better.
+    private static Stream<Aperture> beside(EdgePhoto photo, RingEdge loose) {
+        return loose.follows() >= FOLLOWS ? Stream.empty() : Stream.of(-1.0, 1.0).map(sign -> RingEdge.step(photo, RingEdge.refine(photo, loose.ring(), sign, 0.5, 0.035, 0.02, 0.012, 0.008)))
+                .filter(f -> f.follows() > loose.follows() && near(f.ring(), loose.ring(), MOVED)).map(RingEdge::ring);
+    }
+
+    private static double centres(Aperture a, Aperture b) {
+        return Math.hypot(a.cx() - b.cx(), a.cy() - b.cy());
+    }
+
     private static boolean near(Aperture a, Aperture b, double share) {
         return apart(a, b) < share;
     }
@@ -107,15 +135,32 @@ public final class ApertureFinder {
         return Math.max(Math.hypot(a.cx() - b.cx(), a.cy() - b.cy()), Math.abs(a.meanRadius() - b.meanRadius())) / b.meanRadius();
     }
 
-    /// The first few, without those that are nearly one that comes before.
-    static List<Ring> different(List<Ring> rings) {
-        List<Ring> told = new ArrayList<>();
-        for (Ring r : rings) {
-            if (told.size() < MOST_TOLD && told.stream().noneMatch(t -> near(r.ring, t.ring, ANOTHER))) {
-                told.add(r);
-            }
+    /// The likeliest, then each time the one about which most is said that lies near none before it: an edge, or where more is said of a place without one, that place. So the rim is among the first few as often as may be.
+    /// @param edges the likeliest first
+    /// @param rows what is said of each place
+    static List<Ring> offered(List<Ring> edges, List<Ring> rows) {
+        List<Ring> out = new ArrayList<>(edges.stream().limit(1).toList());
+        List<Ring> left = rows;
+        Optional<Ring> next = edges.stream().findFirst();
+        while (next.isPresent() && out.size() < MOST_TOLD) {
+            Ring last = next.get();
+            left = left.stream().filter(r -> !near(r.ring, last.ring, ANOTHER)).toList();
+            List<Ring> open = left;
+            Optional<Ring> edge = edges.stream().filter(r -> isAnother(r, out)).findFirst();
+            Optional<Ring> place = open.stream().filter(r -> isAnother(r, out)).map(r -> new Ring(r.ring, about(r, open))).max(Comparator.comparingDouble(Ring::chance));
+            next = edge.filter(e -> place.isEmpty() || e.chance >= EDGE * place.get().chance).or(() -> place);
+            next.ifPresent(out::add);
         }
-        return told;
+        return out;
+    }
+
+    private static boolean isAnother(Ring r, List<Ring> told) {
+        return told.stream().noneMatch(t -> near(r.ring, t.ring, ANOTHER));
+    }
+
+    /// What is said of all places near a ring.
+    private static double about(Ring ring, List<Ring> rows) {
+        return rows.stream().filter(r -> near(r.ring, ring.ring, ANOTHER)).mapToDouble(Ring::chance).sum();
     }
 
     /// The ring fitted to the edge it lies on, unless that strays.

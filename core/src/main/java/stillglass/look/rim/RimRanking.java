@@ -11,8 +11,20 @@ final class RimRanking {
     /// Rows that are one ring.
     private static final int NEAR = 2;
     private static final int MOST = 40;
+    /// Rows of which less is said are not counted.
+    private static final double LEAST = 5e-4;
 
     private RimRanking() {}
+
+    /// What is said of a photo.
+    /// @param told the likeliest rings, the likeliest first
+    /// @param rows all rows of which anything is said, each with what is said of it alone
+    record Said(List<Ranked> told, List<Ranked> rows) {
+        Said {
+            told = List.copyOf(told);
+            rows = List.copyOf(rows);
+        }
+    }
 
     /// A ring and how likely it is the rim.
     /// @param profile which of the profiles
@@ -21,19 +33,27 @@ final class RimRanking {
     /// The likeliest first.
     /// @param photo the profiles about all its centres
     static List<Ranked> of(RimNet net, List<RingProfile> photo) {
+        return said(net, photo).told;
+    }
+
+    static Said said(RimNet net, List<RingProfile> photo) {
         double[][] chance = RimNet.chances(photo.stream().map(p -> net.new Pass().forward(p.channels)).toList());
         List<Ranked> all = new ArrayList<>();
+        List<Ranked> rows = new ArrayList<>();
         for (int f = 0; f < chance.length; f++) {
             boolean[] ring = rings(photo.get(f), chance[f]);
             double[] gathered = gathered(ring, chance[f]);
             for (int i = 0; i < ROWS; i++) {
+                if (chance[f][i] > LEAST) {
+                    rows.add(new Ranked(photo.get(f).ring(i), f, i, chance[f][i]));
+                }
                 if (ring[i]) {
                     all.add(new Ranked(photo.get(f).ring(i), f, i, gathered[i]));
                 }
             }
         }
         all.sort(Comparator.comparingDouble(Ranked::chance).reversed());
-        return all.subList(0, Math.min(MOST, all.size()));
+        return new Said(all.subList(0, Math.min(MOST, all.size())), rows);
     }
 
     /// Rows that are told: edges, and where the chance is highest.

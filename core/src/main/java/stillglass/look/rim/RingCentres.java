@@ -33,7 +33,7 @@ final class RingCentres {
                 int at = y * w + x;
                 gx[at] = small[at + 1] - small[at - 1] + 0.5f * (small[at + 1 + w] - small[at - 1 + w] + small[at + 1 - w] - small[at - 1 - w]);
                 gy[at] = small[at + w] - small[at - w] + 0.5f * (small[at + w + 1] - small[at - w + 1] + small[at + w - 1] - small[at - w - 1]);
-                size[at] = (float) Math.hypot(gx[at], gy[at]);
+                size[at] = (float) Math.sqrt((double) gx[at] * gx[at] + (double) gy[at] * gy[at]);
             }
         }
         float[] sorted = size.clone();

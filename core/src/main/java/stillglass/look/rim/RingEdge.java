@@ -41,6 +41,11 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
         return now;
     }
 
+    /// How well the ellipse follows an edge all the way round, 0 to 1.
+    double follows() {
+        return Math.max(0, 2 * agree - 1) * sharp;
+    }
+
     static RingEdge measure(EdgePhoto photo, Aperture a) {
         return step(photo, a).comparedWithDarkest(photo);
     }
@@ -102,7 +107,7 @@ record RingEdge(Aperture ring, double step, double agree, double sharp, double d
     private static double ellipseRadius(Aperture a, double phi) {
         double c = Math.cos(phi - a.thetaRad()) / a.rx();
         double s = Math.sin(phi - a.thetaRad()) / a.ry();
-        return 1 / Math.hypot(c, s);
+        return 1 / Math.sqrt(c * c + s * s);
     }
 
     private static double[] profile(EdgePhoto photo, Aperture a, double phi, double from, int count) {

@@ -218,7 +218,7 @@ final class RingProfile {
                     n++;
                 }
             }
-            return n == 0 ? 0 : (float) (2 * Math.hypot(c, s) / n);
+            return n == 0 ? 0 : (float) (2 * Math.sqrt(c * c + s * s) / n);
         }
     }
 }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -116,14 +117,47 @@ class ApertureFinderTest {
         assertThat(ApertureFinder.find(light, Optional.of(new Aperture(300, 240, 1.6 * R, 1.6 * R, 0)))).as("the camera was elsewhere").isEqualTo(ApertureFinder.find(light, Optional.empty()));
     }
 
+    /// A camera that leans shows rim and filter thread about two centres; what lies between them follows neither.
+    @ParameterizedTest
+    @ValueSource(doubles = {0.4, 1.6, 2.8})
+    void aRimIsLookedAtAboutItsOwnCentre(double way) {
+        double cx = 360 + 0.014 * R * Math.cos(way);
+        double cy = 300 + 0.014 * R * Math.sin(way);
+        EdgePhoto photo = rings(360, 300, u -> u < 1 ? 0.05 : u < 1.05 ? 0.004 : u < 1.3 ? 0.07 : 0.02);
+        RingProfile own = RingProfile.of(photo, new Aperture(360, 300, R, R, 0));
+        RingProfile between = RingProfile.of(photo, new Aperture(cx, cy, R, R, 0));
+
+        assertThat(ApertureFinder.recentred(photo, List.of(own))).as("what follows its edge stays").containsExactly(own);
+        List<RingProfile> more = ApertureFinder.recentred(photo, List.of(between));
+        assertThat(more).contains(between).hasSize(2);
+        Aperture found = more.getLast().ring(0);
+        assertThat(found.cx()).isCloseTo(360, within(0.004 * R));
+        assertThat(found.cy()).isCloseTo(300, within(0.004 * R));
+    }
+
     @Test
     void ringsThatAreOfferedDiffer() {
         ApertureFinder.Ring first = ring(360, 200);
         ApertureFinder.Ring nearly = ring(361, 202);
         ApertureFinder.Ring larger = ring(360, 204);
         ApertureFinder.Ring aside = ring(364, 200);
-        assertThat(ApertureFinder.different(List.of(first, nearly, larger, aside))).containsExactly(first, larger, aside);
-        assertThat(ApertureFinder.different(IntStream.range(0, 40).mapToObj(i -> ring(360, 100 + 10 * i)).toList())).as("no more than a hand goes through").hasSize(10);
+        assertThat(ApertureFinder.offered(List.of(first, nearly, larger, aside), List.of())).containsExactly(first, larger, aside);
+        assertThat(ApertureFinder.offered(IntStream.range(0, 40).mapToObj(i -> ring(360, 100 + 10 * i)).toList(), List.of())).as("no more than a hand goes through").hasSize(10);
+        assertThat(ApertureFinder.offered(List.of(), List.of(first))).as("nothing round stands out").isEmpty();
+    }
+
+    /// A rim as dark as the edge about it has no edge of its own: what is said of the places where it may lie counts together.
+    @Test
+    void whereMuchIsSaidOfAPlaceWithoutAnEdgeItIsOffered() {
+        ApertureFinder.Ring border = ring(360, 204);
+        ApertureFinder.Ring barrel = ring(360, 260);
+        List<ApertureFinder.Ring> places = Stream.of(204.0, 203.0, 201.8, 200.0, 199.0, 198.0).map(r -> ring(360, r)).toList();
+        List<ApertureFinder.Ring> told = ApertureFinder.offered(List.of(border, barrel), places);
+        assertThat(told.getFirst()).isEqualTo(border);
+        assertThat(told.get(1).ring().meanRadius()).as("of three places more than 1.5 % inside together more is said than of the barrel").isBetween(198.0, 200.0);
+        assertThat(told.get(1).chance()).isCloseTo(0.3, within(1e-9));
+        assertThat(told.get(2)).isEqualTo(barrel);
+        assertThat(ApertureFinder.offered(List.of(border, barrel), places.subList(0, 4)).get(1)).as("an edge of which half as much is said comes first").isEqualTo(barrel);
     }
 
     @Test
