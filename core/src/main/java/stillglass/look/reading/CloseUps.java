@@ -41,7 +41,7 @@ final class CloseUps {
         float[] less = new float[GlassFrame.PIXELS];
         float[] regions = new float[GlassFrame.PIXELS];
         for (int i = 0; i < departs.length; i++) {
-            boolean beyond = Math.hypot(GlassFrame.x(i), GlassFrame.y(i)) >= 1;
+            boolean beyond = GlassFrame.away(i) >= 1;
             departs[i] = beyond ? 0 : (float) ((maps.frame.light[i] - maps.expected[i]) / (Math.abs(maps.expected[i]) + Glances.DARK));
             standing[i] = (float) (maps.fine[i] / maps.fineScatter(i));
             less[i] = -standing[i];
@@ -127,7 +127,7 @@ final class CloseUps {
             out.set(CloseUpTrait.RED, cell, Glances.squeezed(red.at(coarse, x, y) / Glances.TINT));
             out.set(CloseUpTrait.BLUE, cell, Glances.squeezed(blue.at(coarse, x, y) / Glances.TINT));
             out.set(CloseUpTrait.SHAPE, cell, SHAPE * Math.min(1, covered[cell] / Math.max(1, COVERED * step * step)));
-            out.set(CloseUpTrait.RADIUS, cell, 2 * Math.hypot(x - MIDDLE, y - MIDDLE) / GlassFrame.RADIUS);
+            out.set(CloseUpTrait.RADIUS, cell, 2 * Math.sqrt((x - MIDDLE) * (x - MIDDLE) + (y - MIDDLE) * (y - MIDDLE)) / GlassFrame.RADIUS);
         }
         return out;
     }

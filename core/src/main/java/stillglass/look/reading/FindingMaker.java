@@ -72,7 +72,7 @@ final class FindingMaker {
                 known.data[at] |= own.data[at];
             }
         });
-        GrayU8 near = BinaryImageOps.dilate8(known, 10, null);
+        GrayU8 near = Morphology.wider(known, 10);
         int hits = 0;
         for (int at : j.candidate().pixels()) {
             hits += near.data[at];

@@ -124,8 +124,7 @@ final class Glances {
             clean += maps.frame.r[at] < 1 ? maps.expected[at] : l;
             clipped += l > FULL ? 1 : 0;
             excess += rim.excess[at];
-            double r = Math.hypot(GlassFrame.x(at), GlassFrame.y(at));
-            radius += r;
+            radius += GlassFrame.away(at);
             outside += maps.frame.r[at] >= 1 ? 1 : 0;
             blades += maps.blades(at) ? 1 : 0;
         }

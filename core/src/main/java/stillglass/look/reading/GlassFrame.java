@@ -45,6 +45,13 @@ final class GlassFrame {
         return (MIDDLE - at / SIDE) / RADIUS;
     }
 
+    /// How far a pixel lies from the middle, in aperture units. A plain root, as in all that is done at every pixel: `Math.hypot`, which minds what is too large or too small to be squared, takes many times as long.
+    static double away(int at) {
+        double x = x(at);
+        double y = y(at);
+        return Math.sqrt(x * x + y * y);
+    }
+
     /// Nearest pixel of a place in aperture units.
     static int at(double ux, double uy) {
         int i = (int) Math.clamp(Math.round(ux * RADIUS + MIDDLE), 0, SIDE - 1);

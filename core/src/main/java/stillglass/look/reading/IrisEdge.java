@@ -100,10 +100,10 @@ final class IrisEdge {
         if ((bright ? inner / outer : outer / inner) < (bright ? BRIGHT_RATIO : AGAINST_RATIO) || !compact(opening) || !surrounded(opening, frame)) {
             return Optional.empty();
         }
-        GrayU8 closed = BinaryImageOps.erode8(BinaryImageOps.dilate8(opening, 6, null), 6, null);
+        GrayU8 closed = Morphology.narrower(Morphology.wider(opening, 6), 6);
         int half = bright ? band(light, closed, inner, outer) : BAND;
-        GrayU8 wide = BinaryImageOps.dilate8(closed, half, null);
-        GrayU8 narrow = BinaryImageOps.erode8(closed, half, null);
+        GrayU8 wide = Morphology.wider(closed, half);
+        GrayU8 narrow = Morphology.narrower(closed, half);
         GrayU8 blades = new GrayU8(GlassFrame.SIDE, GlassFrame.SIDE);
         GrayU8 band = new GrayU8(GlassFrame.SIDE, GlassFrame.SIDE);
         int within = 0;

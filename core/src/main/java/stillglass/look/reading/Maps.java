@@ -277,6 +277,6 @@ final class Maps {
 
     /// Departure of colour at a pixel, log units.
     double tint(int at) {
-        return Math.hypot(redTint[at], blueTint[at]);
+        return Math.sqrt((double) redTint[at] * redTint[at] + (double) blueTint[at] * blueTint[at]);
     }
 }

@@ -1,6 +1,8 @@
 package stillglass.look.reading;
 
+import boofcv.alg.filter.binary.BinaryImageOps;
 import boofcv.struct.image.GrayS32;
+import boofcv.struct.image.GrayU8;
 import java.util.stream.IntStream;
 
 /// Grey-scale opening over a square: takes out bright structure narrower than the square and leaves wider regions with their borders
@@ -37,6 +39,37 @@ final class Morphology {
             }
         });
         return out;
+    }
+
+    /// What lies within so many pixels of a region, rows and columns in turn: as that many dilations by the eight neighbours of a pixel, whose cost grows with their number.
+    /// @param in 0 or 1 per pixel of the frame, not changed
+    static GrayU8 wider(GrayU8 in, int by) {
+        int[] rows = new int[in.data.length];
+        for (int line = 0; line < SIDE; line++) {
+            int start = line * SIDE;
+            for (int i = -by, sum = 0; i < SIDE; i++) {
+                sum += (i + by < SIDE ? in.data[start + i + by] : 0) - (i > by ? in.data[start + i - by - 1] : 0);
+                if (i >= 0) {
+                    rows[start + i] = sum;
+                }
+            }
+        }
+        GrayU8 out = new GrayU8(SIDE, SIDE);
+        int[] sum = new int[SIDE];
+        for (int j = -by; j < SIDE; j++) {
+            for (int i = 0; i < SIDE; i++) {
+                sum[i] += (j + by < SIDE ? rows[(j + by) * SIDE + i] : 0) - (j > by ? rows[(j - by - 1) * SIDE + i] : 0);
+                if (j >= 0) {
+                    out.data[j * SIDE + i] = (byte) (sum[i] > 0 ? 1 : 0);
+                }
+            }
+        }
+        return out;
+    }
+
+    /// What lies further than so many pixels within a region, which may go on beyond the frame.
+    static GrayU8 narrower(GrayU8 in, int by) {
+        return BinaryImageOps.invert(wider(BinaryImageOps.invert(in, null), by), null);
     }
 
     /// Keeps in `into` the larger or smaller of two runs of values.

@@ -77,7 +77,7 @@ final class Rubbed {
             double right = Arrays.stream(across, 0, n).max().orElseThrow();
             for (int x = (int) Math.ceil(left); x <= right; x++) {
                 int at = y * SIDE + x;
-                if (Math.hypot(GlassFrame.x(at), GlassFrame.y(at)) <= 1) {
+                if (GlassFrame.away(at) <= 1) {
                     into.data[at] = 1;
                 }
             }

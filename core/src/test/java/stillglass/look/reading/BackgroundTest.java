@@ -3,6 +3,8 @@ package stillglass.look.reading;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
+import java.util.SplittableRandom;
 import java.util.function.ToDoubleBiFunction;
 import org.junit.jupiter.api.Test;
 
@@ -23,6 +25,21 @@ class BackgroundTest {
             for (int at = 100 * GlassFrame.SIDE; at < 700 * GlassFrame.SIDE; at++) {
                 assertThat(is[at]).isCloseTo(was[at], within(1e-6f));
             }
+        }
+    }
+
+    @Test
+    void theMiddleOfNineIsTheFifthOfThemInOrder() {
+        SplittableRandom random = new SplittableRandom(4);
+        for (int n = 0; n < 2000; n++) {
+            float[] of = new float[25];
+            float[] nine = new float[9];
+            for (int k = 0; k < 9; k++) {
+                nine[k] = random.nextInt(n % 2 == 0 ? 5 : 1000);
+                of[3 * k] = nine[k];
+            }
+            Arrays.sort(nine);
+            assertThat(Background.median(of, 0)).isEqualTo(nine[4]);
         }
     }
 
