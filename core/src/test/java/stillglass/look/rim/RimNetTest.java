@@ -114,7 +114,7 @@ class RimNetTest {
     /// Mounts drawn at random in which the rim is the inner border of the darkest ring; learned on some, told on others.
     @Test
     void whatTellsTheRimIsLearned() {
-        List<RimLearning.Example> learn = IntStream.range(0, 90).mapToObj(RimNetTest::mount).toList();
+        List<RimLearning.Example> learn = IntStream.range(0, 60).mapToObj(RimNetTest::mount).toList();
         List<RimLearning.Example> check = IntStream.range(1000, 1040).mapToObj(RimNetTest::mount).toList();
         List<String> told = new ArrayList<>();
         int[] ranks = RimLearning.ranks(RimLearning.learn(learn, told::add), check);

@@ -76,14 +76,20 @@ public record DrawnMount(LinearPhoto photo, Aperture rim) {
     private static LinearPhoto taken(Aperture rim, List<Ring> rings, double lampWay, SplittableRandom random) {
         var map = rim.map();
         double noise = logarithmic(0.0004, 0.0025, random);
+        double lampX = Math.cos(lampWay);
+        double lampY = Math.sin(lampWay);
         float[] light = new float[W * H];
         for (int i = 0; i < light.length; i++) {
             double ux = map.unitX(i % W, i / W);
             double uy = map.unitY(i % W, i / W);
-            double u = Math.hypot(ux, uy);
-            Ring ring = rings.stream().filter(k -> u <= k.to).findFirst().orElse(rings.getLast());
-            double facing = Math.max(0, Math.cos(Math.atan2(uy, ux) - lampWay));
-            light[i] = (float) Math.max(0, ring.level + ring.arc * Math.pow(facing, ring.lobe) + noise * random.nextGaussian());
+            double u = Math.sqrt(ux * ux + uy * uy);
+            int k = 0;
+            while (k < rings.size() - 1 && u > rings.get(k).to) {
+                k++;
+            }
+            Ring ring = rings.get(k);
+            double arc = ring.arc == 0 ? 0 : ring.arc * Math.pow(Math.max(0, ux * lampX + uy * lampY) / u, ring.lobe);
+            light[i] = (float) Math.max(0, ring.level + arc + noise * random.nextGaussian());
         }
         return new LinearPhoto(W, H, light, light.clone(), light.clone(), W, H);
     }
