@@ -122,4 +122,11 @@ class GlassFrameTest {
         assertThat(f.r[GlassFrame.at(0.2, 0.2)]).isGreaterThan(9);
         assertThat(f.r[GlassFrame.at(0.3, 0.2)]).isLessThan(1);
     }
+
+    @Test
+    void aPixelKnowsHowFarFromTheMiddleItLies() {
+        assertThat(GlassFrame.away(GlassFrame.at(0.6, 0.8))).isCloseTo(1, within(2.0 / GlassFrame.RADIUS));
+        assertThat(GlassFrame.away(GlassFrame.at(0, -0.5))).isCloseTo(0.5, within(2.0 / GlassFrame.RADIUS));
+        assertThat(GlassFrame.away(GlassFrame.at(0, 0))).isLessThan(2.0 / GlassFrame.RADIUS);
+    }
 }

@@ -186,6 +186,16 @@ class ApertureFinderTest {
     }
 
     @Test
+    void aRingFollowsTheEdgeItLiesOn() {
+        EdgePhoto light = rings(360, 300, u -> u < 1 ? 0.1 : mount(u));
+        assertThat(RingEdge.step(light, new Aperture(360, 300, R, R, 0)).follows()).isGreaterThan(0.95);
+        RingEdge outside = RingEdge.step(light, new Aperture(360, 300, 1.03 * R, 1.03 * R, 0));
+        assertThat(outside.agree()).as("it is darker outside in all directions").isEqualTo(1);
+        assertThat(outside.follows()).as("but not there").isLessThan(0.5);
+        assertThat(RingEdge.step(light, new Aperture(360 + 0.014 * R, 300, R, R, 0)).follows()).isLessThan(0.8);
+    }
+
+    @Test
     void anEdgeKnowsItsStepAndHowDarkItIsOutside() {
         EdgePhoto light = rings(360, 300, u -> u < 1 ? 0.1 : mount(u));
         RingEdge rim = RingEdge.measure(light, new Aperture(360, 300, R, R, 0));
