@@ -59,10 +59,10 @@ public final class ApertureFinder {
     }
 
     static Optional<Found> find(EdgePhoto photo, Optional<Aperture> before) {
-        List<RingProfile> profiles = recentred(photo, profiles(photo));
-        List<Ring> rings = candidates(photo, profiles, RimNet.shipped());
+        RimRanking.Asked asked = recentred(photo, profiles(photo));
+        List<Ring> rings = candidates(photo, asked);
         return before.flatMap(b -> where(photo, rings, b)).map(a -> new Found(new Ring(a, 1), 1))
-                .or(() -> rings.stream().findFirst().map(r -> new Found(r, candidates(photo, profiles, RimNet.ofRooms()).stream().findFirst().map(Ring::chance).orElse(0.0))));
+                .or(() -> rings.stream().findFirst().map(r -> new Found(r, candidates(photo, RimRanking.Asked.of(RimNet.ofRooms(), asked.profiles())).stream().findFirst().map(Ring::chance).orElse(0.0))));
     }
 
     /// The ring that lies nearest to where the rim was, or nothing: the camera was elsewhere.
@@ -79,11 +79,11 @@ public final class ApertureFinder {
     }
 
     static List<Ring> candidates(EdgePhoto photo) {
-        return candidates(photo, recentred(photo, profiles(photo)), RimNet.shipped());
+        return candidates(photo, recentred(photo, profiles(photo)));
     }
 
-    private static List<Ring> candidates(EdgePhoto photo, List<RingProfile> profiles, RimNet net) {
-        RimRanking.Said said = RimRanking.said(net, profiles);
+    private static List<Ring> candidates(EdgePhoto photo, RimRanking.Asked asked) {
+        RimRanking.Said said = asked.said();
         List<Ring> all = joined(said.told().stream().map(r -> new Ring(settled(photo, r.ring()), r.chance())).toList());
         return offered(all.stream().sorted(Comparator.comparingDouble(Ring::chance).reversed()).toList(), said.rows().stream().map(r -> new Ring(r.ring(), r.chance())).toList());
     }
@@ -108,12 +108,15 @@ public final class ApertureFinder {
     }
 
     /// With the rings about the centres of the edges that lie by the likeliest rings, where those follow no edge well: their centre is another's, or lies between two.
-    static List<RingProfile> recentred(EdgePhoto photo, List<RingProfile> profiles) {
-        List<RingProfile> out = new ArrayList<>(profiles);
-        for (RimRanking.Ranked r : RimRanking.of(RimNet.shipped(), profiles).stream().limit(LOOSE).toList()) {
-            beside(photo, RingEdge.step(photo, r.ring())).filter(f -> out.stream().noneMatch(p -> centres(p.ring(0), f) < SAME_CENTRE * f.meanRadius())).forEach(f -> out.add(RingProfile.of(photo, f)));
+    static RimRanking.Asked recentred(EdgePhoto photo, List<RingProfile> profiles) {
+        RimRanking.Asked asked = RimRanking.Asked.of(RimNet.shipped(), profiles);
+        List<RingProfile> more = new ArrayList<>();
+        for (Aperture f : asked.said().told().stream().limit(LOOSE).flatMap(r -> beside(photo, RingEdge.step(photo, r.ring()))).toList()) {
+            if (Stream.concat(profiles.stream(), more.stream()).noneMatch(p -> centres(p.ring(0), f) < SAME_CENTRE * f.meanRadius())) {
+                more.add(RingProfile.of(photo, f));
+            }
         }
-        return out;
+        return asked.and(more);
     }
 
     /// Rings fitted to the edges that lie by one that follows none, where they follow one better.

@@ -3,6 +3,7 @@ package stillglass.look.rim;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import stillglass.look.Aperture;
 
 /// From what the network says of every row about every centre to rings: those on which there is an edge, and where the network speaks for a place without one, that.
@@ -33,11 +34,30 @@ final class RimRanking {
     /// The likeliest first.
     /// @param photo the profiles about all its centres
     static List<Ranked> of(RimNet net, List<RingProfile> photo) {
-        return said(net, photo).told;
+        return Asked.of(net, photo).said().told;
     }
 
-    static Said said(RimNet net, List<RingProfile> photo) {
-        double[][] chance = RimNet.chances(photo.stream().map(p -> net.new Pass().forward(p.channels)).toList());
+    /// The profiles about all centres of a photo, each with what a network scores its rows: what was asked once need not be asked again when another centre comes.
+    record Asked(RimNet net, List<RingProfile> profiles, List<float[]> scores) {
+        Asked {
+            profiles = List.copyOf(profiles);
+            scores = List.copyOf(scores);
+        }
+
+        static Asked of(RimNet net, List<RingProfile> profiles) {
+            return new Asked(net, List.of(), List.of()).and(profiles);
+        }
+
+        Asked and(List<RingProfile> more) {
+            return more.isEmpty() ? this : new Asked(net, Stream.concat(profiles.stream(), more.stream()).toList(), Stream.concat(scores.stream(), more.stream().map(p -> net.new Pass().forward(p.channels))).toList());
+        }
+
+        Said said() {
+            return RimRanking.said(profiles, RimNet.chances(scores));
+        }
+    }
+
+    private static Said said(List<RingProfile> photo, double[][] chance) {
         List<Ranked> all = new ArrayList<>();
         List<Ranked> rows = new ArrayList<>();
         for (int f = 0; f < chance.length; f++) {

@@ -127,8 +127,8 @@ class ApertureFinderTest {
         RingProfile own = RingProfile.of(photo, new Aperture(360, 300, R, R, 0));
         RingProfile between = RingProfile.of(photo, new Aperture(cx, cy, R, R, 0));
 
-        assertThat(ApertureFinder.recentred(photo, List.of(own))).as("what follows its edge stays").containsExactly(own);
-        List<RingProfile> more = ApertureFinder.recentred(photo, List.of(between));
+        assertThat(ApertureFinder.recentred(photo, List.of(own)).profiles()).as("what follows its edge stays").containsExactly(own);
+        List<RingProfile> more = ApertureFinder.recentred(photo, List.of(between)).profiles();
         assertThat(more).contains(between).hasSize(2);
         Aperture found = more.getLast().ring(0);
         assertThat(found.cx()).isCloseTo(360, within(0.004 * R));
