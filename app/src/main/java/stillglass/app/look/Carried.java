@@ -10,6 +10,9 @@ final class Carried extends Group {
     static final double BESIDE = 0.5;
 
     private final Rectangle reach = new Rectangle();
+    /// How far the hand has it from where it is drawn.
+    private double takenX;
+    private double takenY;
 
     Carried() {
         setId("drawn");
@@ -31,11 +34,26 @@ final class Carried extends Group {
         reach.setHeight((1 + 2 * BESIDE) * height);
         setClip(reach);
         setCache(true);
-        setTranslateX(Math.rint(dx));
-        setTranslateY(Math.rint(dy));
+        takenX = Math.rint(dx);
+        takenY = Math.rint(dy);
+        setTranslateX(takenX);
+        setTranslateY(takenY);
     }
 
-    /// Empty again and where it belongs, to be drawn on.
+    /// Drawn anew while the hand has it, for a finer part of the photo arrived: it is where it was.
+    void goOn(double width, double height) {
+        if (takenX != 0 || takenY != 0) {
+            shift(takenX, takenY, width, height);
+        }
+    }
+
+    /// The hand has left it, or it will be drawn where the hand has it.
+    void letGo() {
+        takenX = 0;
+        takenY = 0;
+    }
+
+    /// Empty again and where it is drawn.
     void clear() {
         getChildren().clear();
         setCache(false);

@@ -145,6 +145,7 @@ public final class PhotoPane extends Painted {
     /// All of the photo again.
     void fit() {
         zoom = Zoom.FIT;
+        carried.letGo();
         requestLayout();
     }
 
@@ -161,6 +162,7 @@ public final class PhotoPane extends Painted {
         if (!photo.equals(shown)) {
             points.begin(false);
             zoom = Zoom.FIT;
+            carried.letGo();
         }
         photo = shown;
         aperture = at;
@@ -294,6 +296,7 @@ public final class PhotoPane extends Painted {
     /// The photo lies from now on where the hand has taken it.
     private void move(double x, double y) {
         photo.ifPresent(p -> zoom = zoom.moved(x - grabX, y - grabY, p, lying(p)));
+        carried.letGo();
         requestLayout();
     }
 
@@ -353,6 +356,7 @@ public final class PhotoPane extends Painted {
             }
         });
         Inked.keptIn(this);
+        carried.goOn(getWidth(), getHeight());
     }
 
     /// What is seen of the photo, and what lies beside it for a hand that takes it along.
