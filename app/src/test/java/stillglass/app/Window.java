@@ -135,6 +135,12 @@ final class Window implements AutoCloseable {
             boolean busy = onUi(() -> desk.shown().map(Work::computing).orElse(false));
             quiet = busy ? 0 : quiet + 1;
         }
+        onUi(() -> {
+            // The toolkit would lay it out at its next pulse, and a test may look before.
+            scene.getRoot().applyCss();
+            scene.getRoot().layout();
+            return true;
+        });
     }
 
     /// Keys pressed together; returns when all they did was stored, computed and drawn.
