@@ -398,9 +398,9 @@ public final class PhotoFiles {
             if (!plain) {
                 image.getRGB(0, y, row.length, 1, row, 0, row.length);
             }
-            for (int x = 0; x < row.length; x++) {
+            int p = 3 * y * row.length;
+            for (int x = 0; x < row.length; x++, p += 3) {
                 int at = start + column[x];
-                int p = 3 * (y * row.length + x);
                 r[at] += LINEAR[plain ? bytes[p + 2] & 255 : row[x] >> 16 & 255];
                 g[at] += LINEAR[plain ? bytes[p + 1] & 255 : row[x] >> 8 & 255];
                 b[at] += LINEAR[plain ? bytes[p] & 255 : row[x] & 255];

@@ -1,6 +1,7 @@
 package stillglass.look.glance;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 
 /// Parts of a glance that something covers.
 final class Region {
@@ -15,14 +16,14 @@ final class Region {
 
     /// @param places a part for each place of it
     static Region of(int[] places) {
-        int[] sorted = places.clone();
-        Arrays.sort(sorted);
-        int[] parts = Arrays.stream(sorted).distinct().toArray();
+        int[] on = new int[Glance.PARTS * Glance.PARTS];
+        for (int place : places) {
+            on[place]++;
+        }
+        int[] parts = IntStream.range(0, on.length).filter(p -> on[p] > 0).toArray();
         float[] shares = new float[parts.length];
-        int part = 0;
-        for (int place : sorted) {
-            part += place == parts[part] ? 0 : 1;
-            shares[part] += 1f / sorted.length;
+        for (int k = 0; k < parts.length; k++) {
+            shares[k] = on[parts[k]] / (float) places.length;
         }
         return new Region(parts, shares);
     }

@@ -51,7 +51,11 @@ final class BentLines {
     /// @param on 1 where a pixel lies on a circle about it
     /// @param lines to be added to
     void among(byte[] on, double cx, double cy, boolean[] lines) {
-        List<int[]> arcs = Arrays.stream(parts(on)).filter(a -> a.length >= LEAST_PIXELS).toList();
+        int all = 0;
+        for (byte b : on) {
+            all += b;
+        }
+        List<int[]> arcs = all < LEAST_PIXELS ? List.of() : Arrays.stream(parts(on)).filter(a -> a.length >= LEAST_PIXELS).toList();
         int[] of = new int[together.length];
         arcs.forEach(a -> of[part[a[0]]]++);
         for (int[] arc : arcs) {

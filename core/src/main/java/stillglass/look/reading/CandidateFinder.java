@@ -9,6 +9,7 @@ import georegression.struct.point.Point2D_I32;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import stillglass.look.Both;
 import stillglass.look.LeastSquares;
 import stillglass.look.Lighting;
 import stillglass.look.glance.GlanceNet;
@@ -57,19 +58,16 @@ final class CandidateFinder {
         Measuring measuring = new Measuring(maps);
         RimArcs rim = new RimArcs(maps);
         List<Candidate> found = new ArrayList<>();
-        List<Patch> fine = fine(maps);
-        GrayU8 thin = BinaryImageOps.thin(painted(fine), 60, null);
+        Both<Fine, Wide> standing = Both.of(() -> fine(maps), () -> new Wide(areas(maps), GlanceNet.shipped().look(Glances.of(maps, rim))));
+        List<Patch> fine = standing.one().patches;
+        GrayU8 thin = standing.one().thin;
         int[][] middles = fine.stream().map(p -> middle(p.pixels)).toArray(int[][]::new);
-        List<Patch> areas = areas(maps);
+        List<Patch> areas = standing.other().areas;
         byte[] regions = painted(areas).data;
-        for (Patch p : fine) {
-            found.add(new Candidate(Sight.FINE, p.pixels, outline(p.contour),
-                    measuring.fine(p.pixels, p.contour, thin, regions, neighbours(middles, middle(p.pixels)), fine.size())));
-        }
-        for (Patch p : areas) {
-            found.add(new Candidate(Sight.AREA, p.pixels, outline(p.contour),
-                    measuring.area(p.pixels, p.contour, neighbours(middles, middle(p.pixels)), fine.size())));
-        }
+        found.addAll(fine.parallelStream().map(p -> new Candidate(Sight.FINE, p.pixels, outline(p.contour),
+                measuring.fine(p.pixels, p.contour, thin, regions, neighbours(middles, middle(p.pixels)), fine.size()))).toList());
+        found.addAll(areas.parallelStream().map(p -> new Candidate(Sight.AREA, p.pixels, outline(p.contour),
+                measuring.area(p.pixels, p.contour, neighbours(middles, middle(p.pixels)), fine.size()))).toList());
         long lines = found.stream().filter(c -> c.sight() == Sight.FINE && c.features().get(Feature.ELONGATION) > SLENDER).count();
         found.forEach(c -> c.features().setLog(Feature.LINES, 1.0 + lines));
         for (Patch p : patches(rim.standsOut(), 3, LEAST_RIM)) {
@@ -80,13 +78,18 @@ final class CandidateFinder {
             int[] glass = java.util.stream.IntStream.range(0, N).filter(i -> maps.frame.r[i] < 0.97).toArray();
             found.add(new Candidate(Sight.WHOLE, glass, new int[0], WholeGlass.measured(maps, around)));
         }
-        GlanceNet.Seen seen = GlanceNet.shipped().look(Glances.of(maps, rim));
-        found.forEach(c -> Glances.tell(seen, c.pixels(), c.features()));
+        found.parallelStream().forEach(c -> Glances.tell(standing.other().seen, c.pixels(), c.features()));
         CloseUps.tell(maps, found);
         return found;
     }
 
-    private static List<Patch> fine(Maps maps) {
+    /// Threads, specks and lines, and their skeletons.
+    private record Fine(List<Patch> patches, GrayU8 thin) {}
+
+    /// What is told of the glass at a wider scale.
+    private record Wide(List<Patch> areas, GlanceNet.Seen seen) {}
+
+    private static Fine fine(Maps maps) {
         GrayU8 strong = new GrayU8(SIDE, SIDE);
         GrayU8 weak = new GrayU8(SIDE, SIDE);
         for (int i = 0; i < N; i++) {
@@ -101,7 +104,7 @@ final class CandidateFinder {
         }
         List<Patch> all = patches(stands, JOIN, LEAST_FINE);
         all.removeIf(p -> Arrays.stream(p.pixels).filter(at -> rims.zone[at] && !rims.line[at]).count() > OF_A_RIM * p.pixels.length);
-        return all;
+        return new Fine(all, BinaryImageOps.thin(painted(all), 60, null));
     }
 
     /// Connected parts of `weak` that hold a pixel of `strong`.
@@ -177,13 +180,12 @@ final class CandidateFinder {
     }
 
     private static GrayU8 opened(GrayU8 region) {
-        GrayU8 eroded = BinaryImageOps.erode8(region, 2, null);
-        return BinaryImageOps.dilate8(eroded, 2, null);
+        return Morphology.wider(Morphology.narrower(region, 2), 2);
     }
 
     /// @param join dilation before parts are connected, pixels
     private static List<Patch> patches(GrayU8 found, int join, int least) {
-        GrayU8 joined = join <= 1 ? found : BinaryImageOps.dilate8(found, join, null);
+        GrayU8 joined = join <= 1 ? found : Morphology.wider(found, join);
         GrayS32 labels = new GrayS32(SIDE, SIDE);
         List<Contour> contours = BinaryImageOps.contour(joined, ConnectRule.EIGHT, labels);
         int[] size = new int[contours.size() + 1];

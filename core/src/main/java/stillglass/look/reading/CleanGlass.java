@@ -49,29 +49,31 @@ final class CleanGlass {
     float[] everywhere(GlassFrame frame) {
         float[] out = new float[GlassFrame.PIXELS];
         IntStream.range(0, GlassFrame.SIDE).parallel().forEach(j -> {
+            double[] row = along(GlassFrame.y(j * GlassFrame.SIDE));
             for (int at = j * GlassFrame.SIDE; at < (j + 1) * GlassFrame.SIDE; at++) {
                 if (frame.r[at] < 1.02) {
-                    out[at] = (float) horner(GlassFrame.x(at), GlassFrame.y(at));
+                    double x = GlassFrame.x(at);
+                    double sum = row[ORDER];
+                    for (int i = ORDER - 1; i >= 0; i--) {
+                        sum = sum * x + row[i];
+                    }
+                    out[at] = (float) sum;
                 }
             }
         });
         return out;
     }
 
-    /// The same sum as over [#powers], without building the row.
-    private double horner(double x, double y) {
-        double sum = 0;
-        double left = 1;
+    /// The polynomial of x that the surface is along a row, its constant first.
+    private double[] along(double y) {
+        double[] out = new double[ORDER + 1];
         for (int i = 0; i <= ORDER; i++) {
-            double column = 0;
             for (int j = ORDER - i; j >= 0; j--) {
                 int total = i + j;
-                column = column * y + p[total * (total + 1) / 2 + j];
+                out[i] = out[i] * y + p[total * (total + 1) / 2 + j];
             }
-            sum += left * column;
-            left *= x;
         }
-        return sum;
+        return out;
     }
 
     private static double[] powers(double x, double y) {

@@ -2,6 +2,9 @@ package stillglass.look.reading;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import stillglass.look.Both;
 import stillglass.look.FindingKind;
 import stillglass.look.Lighting;
 import stillglass.look.closeup.CloseUp;
@@ -40,20 +43,22 @@ final class CloseUps {
         float[] standing = new float[GlassFrame.PIXELS];
         float[] less = new float[GlassFrame.PIXELS];
         float[] regions = new float[GlassFrame.PIXELS];
-        for (int i = 0; i < departs.length; i++) {
+        IntStream.range(0, departs.length).parallel().forEach(i -> {
             boolean beyond = GlassFrame.away(i) >= 1;
             departs[i] = beyond ? 0 : (float) ((maps.frame.light[i] - maps.expected[i]) / (Math.abs(maps.expected[i]) + Glances.DARK));
             standing[i] = (float) (maps.fine[i] / maps.fineScatter(i));
             less[i] = -standing[i];
             regions[i] = (float) (maps.area[i] / maps.areaScatter(i));
-        }
-        light = Pyramid.means(maps.frame.light);
-        level = Pyramid.means(departs);
-        fine = Pyramid.strongest(standing);
-        other = Pyramid.strongest(less);
-        area = Pyramid.means(regions);
-        red = Pyramid.means(maps.redTint);
-        blue = Pyramid.means(maps.blueTint);
+        });
+        List<Pyramid> means = Stream.of(maps.frame.light, departs, regions, maps.redTint, maps.blueTint).parallel().map(Pyramid::means).toList();
+        light = means.get(0);
+        level = means.get(1);
+        area = means.get(2);
+        red = means.get(3);
+        blue = means.get(4);
+        Both<Pyramid, Pyramid> strongest = Both.of(() -> Pyramid.strongest(standing), () -> Pyramid.strongest(less));
+        fine = strongest.one();
+        other = strongest.other();
     }
 
     /// Tells of every candidate what it looks like close by; of the glass as a whole only how hazy it looks against the light: of what else it may be the measures say more.

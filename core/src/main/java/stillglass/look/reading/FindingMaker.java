@@ -155,7 +155,7 @@ final class FindingMaker {
         } else if (PATCHES.contains(kind)) {
             new PatchExtent(s.maps).follow(own);
         }
-        GrayU8 joined = BinaryImageOps.dilate8(own, TOGETHER, null);
+        GrayU8 joined = Morphology.wider(own, TOGETHER);
         GrayS32 labels = new GrayS32(SIDE, SIDE);
         List<Contour> contours = BinaryImageOps.contour(joined, ConnectRule.EIGHT, labels);
         List<List<Judged>> parts = new ArrayList<>();
@@ -350,7 +350,7 @@ final class FindingMaker {
         }
         ApertureMap map = s.aperture.map();
         byte[] out = new byte[width * height];
-        for (int y = 0; y < height; y++) {
+        IntStream.range(0, height).parallel().forEach(y -> {
             for (int x = 0; x < width; x++) {
                 double ux = map.unitX(x, y);
                 double uy = map.unitY(x, y);
@@ -358,7 +358,7 @@ final class FindingMaker {
                     out[y * width + x] = levels[GlassFrame.at(ux, uy)];
                 }
             }
-        }
+        });
         return out;
     }
 }

@@ -2,6 +2,7 @@ package stillglass.look.reading;
 
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.stream.IntStream;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
 import stillglass.look.LinearPhoto;
@@ -38,21 +39,23 @@ final class OwnPixels {
     double area(int[] pixels) {
         int[] window = about(pixels);
         float[][] places = new float[window.length][];
-        for (int i = 0; i < window.length; i++) {
+        IntStream.range(0, window.length).parallel().forEach(i -> {
             places[i] = places(window[i]);
             heights[window[i]] = highest(places[i]);
-        }
-        int covered = 0;
-        for (int i = 0; i < window.length; i++) {
-            float half = near(window[i]) / 2;
-            for (float h : places[i]) {
-                covered += h >= half ? 1 : 0;
-            }
-        }
+        });
+        int covered = IntStream.range(0, window.length).parallel().map(i -> covered(places[i], near(window[i]) / 2)).sum();
         for (int at : window) {
             heights[at] = 0;
         }
         return covered / (double) (per * per);
+    }
+
+    private static int covered(float[] places, float least) {
+        int n = 0;
+        for (float h : places) {
+            n += h >= least ? 1 : 0;
+        }
+        return n;
     }
 
     private static int[] about(int[] pixels) {

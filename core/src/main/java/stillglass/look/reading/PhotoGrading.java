@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import stillglass.look.Aperture;
+import stillglass.look.Both;
 import stillglass.look.Finding;
 import stillglass.look.Lighting;
 import stillglass.look.LinearPhoto;
@@ -130,7 +131,7 @@ public final class PhotoGrading {
         progress.at(0.8, "telling kinds apart");
         Veil veil = new Veil(s, given.referenceLight());
         FindingMaker maker = new FindingMaker(s, photo, veil, model);
-        List<Finding> findings = maker.findings();
+        Both<List<Finding>, PhotoEdges> told = Both.of(maker::findings, () -> EdgeSharpness.of(photo, s.aperture, s.maps));
         List<Said> diagnostics = new ArrayList<>();
         if (given.referenceLight().isEmpty()) {
             diagnostics.add(Said.of("photo.no-lamp", "to", veil.relativeToSurroundings() ? "surroundings" : "exposure"));
@@ -139,7 +140,7 @@ public final class PhotoGrading {
         PhotoLight light = new PhotoLight(veil.reference(), Optional.empty(), s.lighting() == Lighting.BRIGHT ? veil.through(photo) : Optional.empty());
         byte[] mask = maker.mask(photo.width(), photo.height());
         progress.at(1, "done");
-        return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), findings, veil.mean(), veil.sectors(), light, EdgeSharpness.of(photo, s.aperture, s.maps),
+        return new Outcome.Seen(new Graded(s.lighting(), s.aperture.scaled(photo.scale()), told.one(), veil.mean(), veil.sectors(), light, told.other(),
                 photo.width(), new Mask(mask), diagnostics));
     }
 

@@ -2,6 +2,7 @@ package stillglass.look.reading;
 
 import boofcv.struct.image.GrayU8;
 import java.util.Arrays;
+import java.util.stream.IntStream;
 import stillglass.look.LeastSquares;
 
 /// What stands out along the rim: every narrow ring is compared with its own smooth run around the glass, so that the rim's own step
@@ -25,21 +26,18 @@ final class RimArcs {
         frame = maps.frame;
         float[] light = Maps.gaussian(frame.light, 1);
         double[][] fits = new double[RINGS][];
-        for (int k = 0; k < RINGS; k++) {
+        IntStream.range(0, RINGS).parallel().forEach(k -> {
             LeastSquares.Robust fit = fit(light, FROM + (k + 0.5) * STEP);
             fits[k] = fit.coefficients();
             scatter[k] = fit.scatter();
-        }
-        for (int i = 0; i < excess.length; i++) {
-            double r = frame.r[i];
-            if (r > FROM && r < TO) {
-                double at = ring(r);
-                double phi = Math.atan2(GlassFrame.y(i), GlassFrame.x(i));
-                double low = LeastSquares.dot(fits[(int) at], harmonics(phi));
-                double high = LeastSquares.dot(fits[(int) at + 1], harmonics(phi));
-                excess[i] = (float) (light[i] - low - (at - (int) at) * (high - low));
-            }
-        }
+        });
+        IntStream.range(0, excess.length).parallel().filter(i -> frame.r[i] > FROM && frame.r[i] < TO).forEach(i -> {
+            double at = ring(frame.r[i]);
+            double[] harmonics = harmonics(Math.atan2(GlassFrame.y(i), GlassFrame.x(i)));
+            double low = LeastSquares.dot(fits[(int) at], harmonics);
+            double high = LeastSquares.dot(fits[(int) at + 1], harmonics);
+            excess[i] = (float) (light[i] - low - (at - (int) at) * (high - low));
+        });
     }
 
     private static double ring(double r) {

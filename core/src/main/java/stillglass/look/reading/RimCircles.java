@@ -57,15 +57,22 @@ final class RimCircles {
         BentLines bent = new BentLines(stands, maps.fine);
         boolean[] barren = new boolean[CELLS * CELLS];
         double[][] normals = normals(pixels, maps);
+        int[] votes = new int[CELLS * CELLS];
+        for (int p = 0; p < pixels.length; p++) {
+            vote(votes, pixels[p], normals[0][p], normals[1][p], 1);
+        }
         for (int k = 0; k < CENTRES_TRIED; k++) {
-            int cell = centre(pixels, normals, rim, barren);
+            int cell = centre(votes, barren);
             double x = cell % CELLS * CELL - CENTRES;
             double y = cell / CELLS * CELL - CENTRES;
             byte[] taken = take(pixels, rim, zone, maps, x, y);
             int anew = 0;
-            for (int at : pixels) {
-                rim[at] |= taken[at] != 0;
-                anew += taken[at];
+            for (int p = 0; p < pixels.length; p++) {
+                if (taken[pixels[p]] != 0) {
+                    rim[pixels[p]] = true;
+                    vote(votes, pixels[p], normals[0][p], normals[1][p], -1);
+                    anew++;
+                }
             }
             barren[cell] = anew == 0;
             bent.among(taken, x, y, line);
@@ -88,30 +95,28 @@ final class RimCircles {
         return out;
     }
 
-    /// Cell of the best centre.
-    /// @param barren cells about which there turned out to be no rim
-    private static int centre(int[] pixels, double[][] normals, boolean[] rim, boolean[] barren) {
-        int[] votes = new int[CELLS * CELLS];
-        for (int p = 0; p < pixels.length; p++) {
-            int at = pixels[p];
-            if (rim[at]) {
-                continue;
-            }
-            double nx = normals[0][p];
-            double ny = normals[1][p];
-            double x = GlassFrame.x(at);
-            double y = GlassFrame.y(at);
-            double along = -(x * nx + y * ny);
-            for (double d = along - CENTRES; d <= along + CENTRES; d += CELL) {
-                if (Math.abs(d) > SMALLEST) {
-                    int i = (int) Math.round((x + d * nx + CENTRES) / CELL);
-                    int j = (int) Math.round((y + d * ny + CENTRES) / CELL);
-                    if (i >= 0 && j >= 0 && i < CELLS && j < CELLS) {
-                        votes[j * CELLS + i]++;
-                    }
+    /// Adds what a pixel says of the centre, or takes it back.
+    /// @param nx cosine of its normal
+    /// @param ny sine of it
+    private static void vote(int[] votes, int at, double nx, double ny, int times) {
+        double x = GlassFrame.x(at);
+        double y = GlassFrame.y(at);
+        double along = -(x * nx + y * ny);
+        for (double d = along - CENTRES; d <= along + CENTRES; d += CELL) {
+            if (Math.abs(d) > SMALLEST) {
+                double i = (x + d * nx + CENTRES) / CELL + 0.5;
+                double j = (y + d * ny + CENTRES) / CELL + 0.5;
+                if (i >= 0 && j >= 0 && i < CELLS && j < CELLS) {
+                    votes[(int) j * CELLS + (int) i] += times;
                 }
             }
         }
+    }
+
+    /// Cell of the best centre.
+    /// @param votes of the pixels that belong to no rim yet
+    /// @param barren cells about which there turned out to be no rim
+    private static int centre(int[] votes, boolean[] barren) {
         int best = 0;
         int most = -1;
         for (int j = 1; j < CELLS - 1; j++) {
@@ -142,10 +147,11 @@ final class RimCircles {
         for (int p = 0; p < pixels.length; p++) {
             double x = GlassFrame.x(pixels[p]) - cx;
             double y = GlassFrame.y(pixels[p]) - cy;
-            double t = Math.atan2(y, x);
-            ring[p] = Math.min(rings - 1, (int) (Math.hypot(x, y) / RING));
-            sector[p] = Math.floorMod((int) Math.floor(t / (2 * Math.PI) * SECTORS), SECTORS);
-            double along = -(maps.lineCos[pixels[p]] * Math.cos(2 * t) + maps.lineSin[pixels[p]] * Math.sin(2 * t));
+            double square = Math.max(1e-12, x * x + y * y);
+            ring[p] = Math.min(rings - 1, (int) (Math.sqrt(square) / RING));
+            sector[p] = Math.floorMod((int) Math.floor(Math.atan2(y, x) / (2 * Math.PI) * SECTORS), SECTORS);
+            // Against the cosine and the sine of the direction's doubled angle.
+            double along = -(maps.lineCos[pixels[p]] * (x * x - y * y) + maps.lineSin[pixels[p]] * 2 * x * y) / square;
             crosses[p] = along < CROSSES;
             if (along > ALONG && !rim[pixels[p]] && ring[p] * RING > SMALLEST) {
                 lit[ring[p]][sector[p]] = true;
@@ -178,13 +184,13 @@ final class RimCircles {
             any[s] = own[s] || inner[s] || outer[s];
         }
         boolean[] out = new boolean[SECTORS];
+        int n = count(any, window);
+        int mine = count(own, window);
         for (int s = 0; s < SECTORS; s++) {
-            int n = 0;
-            int mine = 0;
-            for (int w = 0; w < window; w++) {
-                n += any[(s + w) % SECTORS] ? 1 : 0;
-                mine += own[(s + w) % SECTORS] ? 1 : 0;
-            }
+            int last = (s + window - 1) % SECTORS;
+            int before = Math.floorMod(s - 1, SECTORS);
+            n += s == 0 ? 0 : (any[last] ? 1 : 0) - (any[before] ? 1 : 0);
+            mine += s == 0 ? 0 : (own[last] ? 1 : 0) - (own[before] ? 1 : 0);
             if (n >= FILLED * window && mine >= FILLED / 2 * window) {
                 for (int w = 0; w < window; w++) {
                     out[(s + w) % SECTORS] = true;
@@ -192,5 +198,9 @@ final class RimCircles {
             }
         }
         return out;
+    }
+
+    private static int count(boolean[] sectors, int first) {
+        return (int) IntStream.range(0, first).filter(s -> sectors[s % SECTORS]).count();
     }
 }

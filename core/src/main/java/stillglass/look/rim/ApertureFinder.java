@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import stillglass.look.Aperture;
+import stillglass.look.Both;
 import stillglass.look.LinearPhoto;
 
 /// Finds the clear aperture: the centres on which edges agree, the rings about each, and among them the rim of the glass.
@@ -60,9 +61,9 @@ public final class ApertureFinder {
 
     static Optional<Found> find(EdgePhoto photo, Optional<Aperture> before) {
         RimRanking.Asked asked = recentred(photo, profiles(photo));
-        List<Ring> rings = candidates(photo, asked);
-        return before.flatMap(b -> where(photo, rings, b)).map(a -> new Found(new Ring(a, 1), 1))
-                .or(() -> rings.stream().findFirst().map(r -> new Found(r, candidates(photo, RimRanking.Asked.of(RimNet.ofRooms(), asked.profiles())).stream().findFirst().map(Ring::chance).orElse(0.0))));
+        Both<List<Ring>, List<Ring>> rings = Both.of(() -> candidates(photo, asked), () -> candidates(photo, RimRanking.Asked.of(RimNet.ofRooms(), asked.profiles())));
+        return before.flatMap(b -> where(photo, rings.one(), b)).map(a -> new Found(new Ring(a, 1), 1))
+                .or(() -> rings.one().stream().findFirst().map(r -> new Found(r, rings.other().stream().findFirst().map(Ring::chance).orElse(0.0))));
     }
 
     /// The ring that lies nearest to where the rim was, or nothing: the camera was elsewhere.
@@ -110,13 +111,13 @@ public final class ApertureFinder {
     /// With the rings about the centres of the edges that lie by the likeliest rings, where those follow no edge well: their centre is another's, or lies between two.
     static RimRanking.Asked recentred(EdgePhoto photo, List<RingProfile> profiles) {
         RimRanking.Asked asked = RimRanking.Asked.of(RimNet.shipped(), profiles);
-        List<RingProfile> more = new ArrayList<>();
+        List<Aperture> families = new ArrayList<>(profiles.stream().map(p -> p.family).toList());
         for (Aperture f : asked.said().told().stream().limit(LOOSE).flatMap(r -> beside(photo, RingEdge.step(photo, r.ring()))).toList()) {
-            if (Stream.concat(profiles.stream(), more.stream()).noneMatch(p -> centres(p.ring(0), f) < SAME_CENTRE * f.meanRadius())) {
-                more.add(RingProfile.of(photo, f));
+            if (families.stream().noneMatch(k -> centres(k, f) < SAME_CENTRE * f.meanRadius())) {
+                families.add(f);
             }
         }
-        return asked.and(more);
+        return asked.and(families.stream().skip(profiles.size()).toList().parallelStream().map(f -> RingProfile.of(photo, f)).toList());
     }
 
     /// Rings fitted to the edges that lie by one that follows none, where they follow one better.

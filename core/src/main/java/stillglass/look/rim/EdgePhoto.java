@@ -2,6 +2,7 @@ package stillglass.look.rim;
 
 import boofcv.alg.filter.blur.GBlurImageOps;
 import boofcv.struct.image.GrayF32;
+import java.util.stream.IntStream;
 import stillglass.look.ApertureMap;
 import stillglass.look.LinearPhoto;
 
@@ -23,9 +24,11 @@ final class EdgePhoto {
         this.width = width;
         this.height = height;
         log = new float[light.length];
-        for (int i = 0; i < log.length; i++) {
-            log[i] = (float) Math.log(DARK + Math.max(0, light[i]));
-        }
+        IntStream.range(0, height).parallel().forEach(y -> {
+            for (int i = y * width; i < (y + 1) * width; i++) {
+                log[i] = (float) Math.log(DARK + Math.max(0, light[i]));
+            }
+        });
     }
 
     static EdgePhoto of(LinearPhoto photo) {
@@ -48,10 +51,13 @@ final class EdgePhoto {
         return x < 0 || y < 0 || x >= width || y >= height ? Double.NaN : log[y * width + x];
     }
 
-    /// Logarithm of light at a place in aperture units; no number outside the photo.
+    /// The same in a direction, so many radii from the middle.
     double sample(ApertureMap map, double phi, double u) {
-        double ux = u * Math.cos(phi);
-        double uy = u * Math.sin(phi);
+        return at(map, u * Math.cos(phi), u * Math.sin(phi));
+    }
+
+    /// The same at a place in aperture units.
+    double at(ApertureMap map, double ux, double uy) {
         return at((int) Math.round(map.pixelX(ux, uy)), (int) Math.round(map.pixelY(ux, uy)));
     }
 }

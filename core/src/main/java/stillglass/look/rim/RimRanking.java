@@ -49,7 +49,7 @@ final class RimRanking {
         }
 
         Asked and(List<RingProfile> more) {
-            return more.isEmpty() ? this : new Asked(net, Stream.concat(profiles.stream(), more.stream()).toList(), Stream.concat(scores.stream(), more.stream().map(p -> net.new Pass().forward(p.channels))).toList());
+            return more.isEmpty() ? this : new Asked(net, Stream.concat(profiles.stream(), more.stream()).toList(), Stream.concat(scores.stream(), more.parallelStream().map(p -> net.new Pass().forward(p.channels))).toList());
         }
 
         Said said() {

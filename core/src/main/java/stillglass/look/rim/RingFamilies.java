@@ -3,6 +3,7 @@ package stillglass.look.rim;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import stillglass.look.Aperture;
 
 /// The centres about which round edges lie. The parts of a mount lie in the plane of the rim and share its centre; what lies deeper in the lens is shifted against them as soon as the camera leans.
@@ -67,21 +68,9 @@ final class RingFamilies {
 
     /// Every ring that was fitted to an edge about one of the likely centres.
     private static List<RingEdge> edges(EdgePhoto photo) {
-        List<RingEdge> rings = new ArrayList<>();
-        for (RingCentres.Centre c : RingCentres.find(photo.light, photo.width, photo.height)) {
-            for (Aperture guess : circles(photo, c)) {
-                if (RingEdge.measure(photo, guess).seen() < 0.4) {
-                    continue;
-                }
-                for (double sign : new double[] {-1, 1}) {
-                    Aperture fitted = RingEdge.refine(photo, guess, sign, 0.7, 0.07, 0.04, 0.025);
-                    if (fitted.ry() > 0.72 * fitted.rx() && Math.hypot(fitted.cx() - c.x(), fitted.cy() - c.y()) < 0.2 * fitted.rx()) {
-                        rings.add(RingEdge.measure(photo, fitted));
-                    }
-                }
-            }
-        }
-        return rings;
+        List<Aperture> guesses = RingCentres.find(photo.light, photo.width, photo.height).stream().flatMap(c -> circles(photo, c).stream()).toList();
+        return guesses.parallelStream().filter(g -> RingEdge.measure(photo, g).seen() >= 0.4).flatMap(g -> Stream.of(-1.0, 1.0).map(sign -> RingEdge.refine(photo, g, sign, 0.7, 0.07, 0.04, 0.025))
+                .filter(f -> f.ry() > 0.72 * f.rx() && Math.hypot(f.cx() - g.cx(), f.cy() - g.cy()) < 0.2 * f.rx()).map(f -> RingEdge.measure(photo, f))).toList();
     }
 
     /// Circles about a centre across which light changes in most directions: the peaks of the step over the radius.

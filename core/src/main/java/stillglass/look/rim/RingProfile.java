@@ -1,6 +1,8 @@
 package stillglass.look.rim;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
+import org.ddogleg.sorting.QuickSelect;
 import stillglass.look.Aperture;
 import stillglass.look.ApertureMap;
 import stillglass.look.LeastSquares;
@@ -23,6 +25,8 @@ final class RingProfile {
     private static final double SOFT = 0.1;
     private static final double MOST = 1;
     private static final int FEWEST = DIRECTIONS / 6;
+    private static final double[] COS = IntStream.range(0, DIRECTIONS).mapToDouble(k -> Math.cos(2 * Math.PI * k / DIRECTIONS)).toArray();
+    private static final double[] SIN = IntStream.range(0, DIRECTIONS).mapToDouble(k -> Math.sin(2 * Math.PI * k / DIRECTIONS)).toArray();
 
     /// In radii of the family by row.
     private final double[] u;
@@ -77,14 +81,14 @@ final class RingProfile {
         for (int i = 0; i < RADII; i++) {
             u[i] = FIRST * photo.side() * Math.exp(STEP * i) / family.meanRadius();
             for (int k = 0; k < DIRECTIONS; k++) {
-                light[i][k] = (float) photo.sample(map, 2 * Math.PI * k / DIRECTIONS, u[i]);
+                light[i][k] = (float) photo.at(map, u[i] * COS[k], u[i] * SIN[k]);
             }
         }
         float[][] out = new float[CHANNELS][RADII];
         double[] middles = new double[RADII];
         Row row = new Row(out);
         for (int i = 0; i < RADII; i++) {
-            middles[i] = row.quantiles(light[i])[1];
+            middles[i] = row.middle(light[i]);
         }
         double[] known = Arrays.stream(middles).filter(v -> !Double.isNaN(v)).toArray();
         double usual = known.length == 0 ? 0 : LeastSquares.median(known);
@@ -100,7 +104,7 @@ final class RingProfile {
 
     /// Works out one ring after the other in the same memory.
     private static final class Row {
-        private final double[] sorted = new double[DIRECTIONS];
+        private final double[] seen = new double[DIRECTIONS];
         private final float[] change = new float[DIRECTIONS];
         private final float[][] out;
         private int row;
@@ -113,29 +117,36 @@ final class RingProfile {
             out[trait.ordinal()][row] = (float) value;
         }
 
-        /// Quarters and middle of what lies inside the photo; no numbers where little does.
-        double[] quantiles(float[] values) {
+        /// Keeps what lies inside the photo.
+        /// @return how much that is
+        private int see(float[] values) {
             int n = 0;
             for (float v : values) {
                 if (!Float.isNaN(v)) {
-                    sorted[n++] = v;
+                    seen[n++] = v;
                 }
             }
-            if (n < FEWEST) {
-                return new double[] {Double.NaN, Double.NaN, Double.NaN, 0};
-            }
-            Arrays.sort(sorted, 0, n);
-            return new double[] {sorted[n / 4], sorted[n / 2], sorted[3 * n / 4], n};
+            return n;
         }
 
+        /// Of what lies inside the photo; no number where little does.
+        double middle(float[] values) {
+            int n = see(values);
+            return n < FEWEST ? Double.NaN : QuickSelect.select(seen, n / 2, n);
+        }
+
+        /// @param usual the middle of the middles of all rings, this one's among them
         void describe(float[][] light, int i, double usual) {
             row = i;
-            double[] q = quantiles(light[i]);
-            put(RingTrait.LIGHT, q[1] - usual);
-            put(RingTrait.LOWER, q[0] - q[1]);
-            put(RingTrait.UPPER, q[2] - q[1]);
-            put(RingTrait.EXPOSURE, q[1]);
-            put(RingTrait.SEEN, q[3] / DIRECTIONS);
+            int n = see(light[i]);
+            double lower = QuickSelect.select(seen, n / 4, n);
+            double middle = QuickSelect.select(seen, n / 2, n);
+            double upper = QuickSelect.select(seen, 3 * n / 4, n);
+            put(RingTrait.LIGHT, middle - usual);
+            put(RingTrait.LOWER, lower - middle);
+            put(RingTrait.UPPER, upper - middle);
+            put(RingTrait.EXPOSURE, middle);
+            put(RingTrait.SEEN, n / (double) DIRECTIONS);
             change(light, i, 1, 1);
             put(RingTrait.FINE_STEP, middle());
             change(light, i, 2, 2);
@@ -153,7 +164,7 @@ final class RingProfile {
             }
             put(RingTrait.MARKS, middle());
             for (int k = 0; k < DIRECTIONS; k++) {
-                change[k] = (float) Math.clamp(light[i][k] - q[1], -MOST, MOST);
+                change[k] = (float) Math.clamp(light[i][k] - middle, -MOST, MOST);
             }
             put(RingTrait.ONCE, harmonic(1));
             put(RingTrait.TWICE, harmonic(2));
@@ -177,7 +188,7 @@ final class RingProfile {
         }
 
         private float middle() {
-            double m = quantiles(change)[1];
+            double m = middle(change);
             return Double.isNaN(m) ? 0 : (float) m;
         }
 
@@ -213,8 +224,8 @@ final class RingProfile {
             for (int k = 0; k < DIRECTIONS; k++) {
                 if (!Float.isNaN(change[k])) {
                     double v = Math.clamp(change[k], -MOST, MOST);
-                    c += v * Math.cos(2 * Math.PI * times * k / DIRECTIONS);
-                    s += v * Math.sin(2 * Math.PI * times * k / DIRECTIONS);
+                    c += v * COS[times * k % DIRECTIONS];
+                    s += v * SIN[times * k % DIRECTIONS];
                     n++;
                 }
             }

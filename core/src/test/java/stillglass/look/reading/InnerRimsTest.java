@@ -43,6 +43,14 @@ class InnerRimsTest {
         assertThat(left.stream().mapToInt(c -> c.pixels().length).sum()).as("pixels left of both arcs").isLessThan((int) (0.1 * drawn));
     }
 
+    /// What belongs to a rim that was found has no say in where the next has its centre.
+    @Test
+    void aShortRimIsTakenOutBesideALongOne() {
+        List<Candidate> left = fine(Lighting.AGAINST, (x, y) -> 0.02 + 0.1 * Math.max(arc(x, y, 0, 0, 0.86, -170, 80), arc(x, y, 0.12, 0.08, 0.55, 100, 155)));
+
+        assertThat(left.stream().mapToInt(c -> c.pixels().length).sum()).as("pixels left of both arcs").isLessThan((int) (0.1 * Math.toRadians(0.55 * 55) * 0.008 * GlassFrame.RADIUS * GlassFrame.RADIUS));
+    }
+
     @ParameterizedTest
     @ValueSource(doubles = {0, 35, 70, 90, 130})
     void aScratchRemainsHoweverItLies(double degrees) {

@@ -46,6 +46,23 @@ class RingProfileTest {
         assertThat(of(p, RingTrait.LIGHT, row(p, 100)) - of(p, RingTrait.LIGHT, row(p, 180))).isCloseTo(Math.log((0.2 + FLOOR) / (0.06 + FLOOR)), within(1e-4));
     }
 
+    /// A ring of which a tenth is dark, a fifth half light and the rest evenly lighter all round.
+    @Test
+    void quartersAndMiddleAreThoseOfTheLightInOrder() {
+        float[] light = new float[W * H];
+        for (int i = 0; i < light.length; i++) {
+            double turn = Math.atan2(i / W - 400, i % W - 450) / (2 * Math.PI) + 0.5;
+            light[i] = (float) (turn < 0.1 ? 0.01 : turn < 0.3 ? 0.05 : 0.1 + 0.5 * turn);
+        }
+        RingProfile p = RingProfile.of(new EdgePhoto(light, W, H), new Aperture(450, 400, 150, 150, 0));
+        int row = row(p, 180);
+        double middle = Math.log(0.1 + 0.5 * 0.5 + FLOOR);
+        assertThat(of(p, RingTrait.EXPOSURE, row)).isCloseTo(middle, within(0.01));
+        assertThat(of(p, RingTrait.LOWER, row)).isCloseTo(Math.log(0.05 + FLOOR) - middle, within(0.01));
+        assertThat(of(p, RingTrait.UPPER, row)).isCloseTo(Math.log(0.1 + 0.5 * 0.75 + FLOOR) - middle, within(0.01));
+        assertThat(of(p, RingTrait.SEEN, row)).isEqualTo(1);
+    }
+
     @Test
     void whereLightChangesThereAreEdges() {
         RingProfile p = RingProfile.of(drawn(450, 400, 200, RingProfileTest::mount), new Aperture(450, 400, 150, 150, 0));
