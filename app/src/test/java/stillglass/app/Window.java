@@ -160,7 +160,9 @@ final class Window implements AutoCloseable {
         KeyCode last = keys[keys.length - 1];
         boolean typed = type == KeyEvent.KEY_TYPED;
         String character = last == KeyCode.ENTER ? "\r" : last == KeyCode.SPACE ? " " : last.isLetterKey() ? last.getChar().toLowerCase(Locale.ROOT) : last.getChar();
-        EventTarget target = scene.getFocusOwner() == null ? scene : scene.getFocusOwner();
+        // What had the focus and was drawn anew keeps it until the toolkit's next pulse, and a key would be lost on it.
+        Node owner = scene.getFocusOwner();
+        EventTarget target = owner == null ? scene : owner.getScene() == scene ? owner : shell;
         Event.fireEvent(target, new KeyEvent(type, typed ? character : KeyEvent.CHAR_UNDEFINED, typed ? "" : last.getName(), typed ? KeyCode.UNDEFINED : last,
                 held.contains(KeyCode.SHIFT), held.contains(KeyCode.CONTROL), held.contains(KeyCode.ALT), false));
     }
