@@ -233,15 +233,17 @@ final class GradeVerb implements Callable<Integer> {
         BufferedImage image =
                 new BufferedImage(photo.storedWidth(), photo.storedHeight(), BufferedImage.TYPE_BYTE_GRAY);
         var raster = image.getRaster();
-        int[] row = new int[photo.storedWidth()];
+        byte[] row = new byte[photo.storedWidth()];
         int working = g.mask().size() / g.maskWidth();
+        int shown = -1;
         for (int y = 0; y < photo.storedHeight(); y++) {
             int my = Math.min(working - 1, (int) ((long) y * working / photo.storedHeight()));
-            for (int x = 0; x < row.length; x++) {
+            for (int x = 0; my != shown && x < row.length; x++) {
                 int mx = Math.min(g.maskWidth() - 1, (int) ((long) x * g.maskWidth() / row.length));
-                row[x] = g.mask().level(my * g.maskWidth() + mx);
+                row[x] = (byte) g.mask().level(my * g.maskWidth() + mx);
             }
-            raster.setPixels(0, y, row.length, 1, row);
+            shown = my;
+            raster.setDataElements(0, y, row.length, 1, row);
         }
         return image;
     }
