@@ -29,6 +29,11 @@ public record ThroughColour(double red, double green, double blue, double error)
         return blue - red;
     }
 
+    /// Of blue and red light the one of which more is lost, "blue" or "red".
+    public String lostMore() {
+        return yellow() < 0 ? "red" : "blue";
+    }
+
     /// Whether the card is lighter behind the glass than beside it by more than the error: what all colours lose is not told then, one against another still is.
     public boolean lighterBehind() {
         return Math.min(red, Math.min(green, blue)) < -error;

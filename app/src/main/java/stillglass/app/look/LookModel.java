@@ -246,7 +246,7 @@ public record LookModel(
     }
 
     private static String through(ThroughColour t) {
-        return t.lighterBehind() ? Words.of("look.through.lighter", t.yellow(), t.said().word(), t.error()) : Words.of("look.through", t.red(), t.green(), t.blue(), t.said().word(), t.error());
+        return t.lighterBehind() ? Words.of("look.through.lighter", Math.abs(t.yellow()), t.said().word(), t.error(), t.lostMore()) : Words.of("look.through", t.red(), t.green(), t.blue(), t.said().word(), t.error());
     }
 
     /// What the photo is measured against is in the head; with what yellow glass may be, and what one more photo would tell.

@@ -153,6 +153,7 @@ class LookModelTest {
     void whatGlassTakesIsNotToldBelowNothing() {
         assertThat(through(new ThroughColour(0.2, 0.3, 0.6, 0.03))).contains("takes 0.2 stops of red, 0.3 of green, 0.6 of blue light: clearly yellow (± 0.03)");
         assertThat(through(new ThroughColour(-0.4, -0.4, -0.2, 0.03))).contains("0.2 stops of blue lost against red light: slightly yellow (± 0.03); what all colours lose is not told").doesNotContain("-0.4");
+        assertThat(through(new ThroughColour(-0.1, -0.2, -0.3, 0.03))).as("bluish").contains("0.2 stops of red lost against blue light: not yellow (± 0.03)").doesNotContain("-0.2");
     }
 
     /// What is likelier nothing spoils no picture and is drawn in no glass until it is pointed at; the others keep their numbers.

@@ -284,7 +284,7 @@ public final class ReportMaker {
     }
 
     private static Said through(ThroughColour t) {
-        return t.lighterBehind() ? Said.of("report.through.against", "yellow", t.yellow(), "error", t.error()) : Said.of("report.through.stops", "red", t.red(), "green", t.green(), "blue", t.blue(), "error", t.error());
+        return t.lighterBehind() ? Said.of("report.through.against", "yellow", Math.abs(t.yellow()), "error", t.error(), "more", t.lostMore()) : Said.of("report.through.stops", "red", t.red(), "green", t.green(), "blue", t.blue(), "error", t.error());
     }
 
     /// A figure as it arrived and as it is, each with its error and where it came from.

@@ -281,6 +281,7 @@ class ReportTest {
         String md = seen(kept(Phase.BEFORE), through(Phase.BEFORE, new ThroughColour(0.2, 0.6, 1.1, 0.05)), kept(Phase.AFTER), through(Phase.AFTER, new ThroughColour(0.2, 0.3, 0.4, 0.05)));
         assertThat(md).contains("0.2 stops of red, 0.6 of green, 1.1 of blue").contains("0.3 of green, 0.4 of blue").contains("slightly yellow");
         assertThat(seen(kept(Phase.BEFORE), through(Phase.BEFORE, new ThroughColour(-0.4, -0.1, 0.2, 0.05)))).as("a card that is lighter behind the glass").contains("0.6 stops of blue against red (± 0.05); what all colours lose is not told").contains("clearly yellow").doesNotContain("-0.4");
+        assertThat(seen(kept(Phase.BEFORE), through(Phase.BEFORE, new ThroughColour(-0.1, -0.2, -0.3, 0.05)))).as("bluish glass").contains("0.2 stops of red against blue (± 0.05)").contains("not yellow").doesNotContain("-0.2");
     }
 
     /// An owner reads that a haze may be none, and that what shows at one place of the lamp may be.
