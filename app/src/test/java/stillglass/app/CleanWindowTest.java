@@ -74,8 +74,7 @@ class CleanWindowTest {
         assertThat(care().cleaned()).singleElement().isEqualTo(new CareEvent.PartCleaned("focusing_thread", "old-grease", "naphtha", false));
 
         window.click("part-E1");
-        window.click("face-rear");
-        window.press(KeyCode.L);
+        window.fireAndPress("face-rear", KeyCode.L);
         assertThat(((TextField) window.there("say-field")).getText()).isEqualTo("cleaned E1 rear of dust with blower, ");
         window.press(KeyCode.ESCAPE);
         window.type("cleaned E1 rear of dust with blower, 3 specks left");

@@ -154,15 +154,26 @@ final class Window implements AutoCloseable {
         settle();
     }
 
+    /// Presses a button that has the focus and a key right after it, before the toolkit draws anything.
+    void fireAndPress(String id, KeyCode key) {
+        Button button = (Button) there(id);
+        onUi(() -> {
+            button.requestFocus();
+            button.fire();
+            key(KeyEvent.KEY_PRESSED, key);
+            return true;
+        });
+        settle();
+    }
+
     /// Sends a key as the window does, to whatever has the focus; the robot would wait a tenth of a second at each.
     private void key(EventType<KeyEvent> type, KeyCode... keys) {
         Set<KeyCode> held = Set.of(keys);
         KeyCode last = keys[keys.length - 1];
         boolean typed = type == KeyEvent.KEY_TYPED;
         String character = last == KeyCode.ENTER ? "\r" : last == KeyCode.SPACE ? " " : last.isLetterKey() ? last.getChar().toLowerCase(Locale.ROOT) : last.getChar();
-        // What had the focus and was drawn anew keeps it until the toolkit's next pulse, and a key would be lost on it.
         Node owner = scene.getFocusOwner();
-        EventTarget target = owner == null ? scene : owner.getScene() == scene ? owner : shell;
+        EventTarget target = owner == null || owner.getScene() != scene ? scene : owner;
         Event.fireEvent(target, new KeyEvent(type, typed ? character : KeyEvent.CHAR_UNDEFINED, typed ? "" : last.getName(), typed ? KeyCode.UNDEFINED : last,
                 held.contains(KeyCode.SHIFT), held.contains(KeyCode.CONTROL), held.contains(KeyCode.ALT), false));
     }

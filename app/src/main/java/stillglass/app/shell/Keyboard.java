@@ -16,8 +16,13 @@ final class Keyboard {
 
     Keyboard(Shell shell) {
         this.shell = shell;
-        shell.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
-        shell.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+        // On the scene: until the next pulse a key goes past all that is shown where what had the focus was drawn anew.
+        shell.sceneProperty().subscribe(scene -> {
+            if (scene != null) {
+                scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+                scene.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+            }
+        });
     }
 
     private void typed(KeyEvent e) {
